@@ -1,0 +1,73 @@
+/** `npm run -s cli -- VERB [FILE] [--option value]`: one JSON object out, or one line on standard error and exit 2. */
+import { readFileSync } from 'node:fs'
+import { DocumentError } from '../core/document'
+import { assessVerb } from './assess'
+import { beamVerb } from './beam'
+import { demoVerb } from './demo'
+import { liftVerb } from './lift'
+import { sectionVerb } from './section'
+
+export interface Arguments { file: string | undefined, options: Record<string, string>, read(): string }
+type Verb = (args: Arguments) => unknown
+
+const VERBS: Record<string, Verb> = { assess: assessVerb, demo: demoVerb, lift: liftVerb, section: sectionVerb, beam: beamVerb }
+const OPTIONS: Record<string, readonly string[]> = { section: ['alpha', 're', 'inviscid'] }
+
+const HELP = `npm run -s cli -- VERB [FILE] [--option value]
+  assess FILE     a project: mass, balance, strength, hours, pieces, findings
+  demo [NAME]     a demo project, as shipped (thistledown, plover)
+  lift FILE       surfaces in metres: lift slope, neutral point, induced drag, strips
+  section NAME    naca2412-style name or a coordinate file [--alpha DEG] [--re NUMBER] [--inviscid true]
+  beam FILE       a cantilever or simple beam in SI: moment, shear, deflection, reactions
+FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
+standard error, with exit status 2.`
+
+function parse(words: readonly string[], verb: string): Arguments {
+  const options: Record<string, string> = {}
+  let file: string | undefined
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i]
+    if (word.startsWith('--')) {
+      const key = word.slice(2)
+      if (!(OPTIONS[verb] ?? []).includes(key)) throw new DocumentError('', `${verb} has no option --${key}`)
+      const value = words[++i]
+      if (value === undefined) throw new DocumentError(`--${key}`, 'needs a value')
+      options[key] = value
+    } else if (file === undefined) file = word
+    else throw new DocumentError('', `one file at a time; "${word}" is left over`)
+  }
+  return { file, options, read: () => readText(file) }
+}
+
+function readText(file: string | undefined): string {
+  if (file === undefined) throw new DocumentError('', 'name a file, or - for standard input')
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8')
+  } catch (fault) {
+    throw new DocumentError('', `cannot be read: ${(fault as Error).message.split('\n')[0]}`)
+  }
+}
+
+/** Infinity and NaN have no JSON; say null. */
+const finite = (_key: string, value: unknown) => (typeof value === 'number' && !Number.isFinite(value) ? null : value)
+
+function run(words: readonly string[]): number {
+  const [verb, ...rest] = words
+  if (verb === undefined || verb === '--help' || verb === 'help' || rest.includes('--help')) {
+    process.stdout.write(`${HELP}\n`)
+    return verb === undefined ? 2 : 0
+  }
+  const file = rest.find(word => !word.startsWith('--')) ?? ''
+  try {
+    if (!Object.hasOwn(VERBS, verb)) throw new DocumentError('', `there is no verb "${verb.slice(0, 40)}"; verbs: ${Object.keys(VERBS).join(', ')}`)
+    const result = VERBS[verb](parse(rest, verb))
+    process.stdout.write(`${JSON.stringify(result, finite, 2)}\n`)
+    return 0
+  } catch (fault) {
+    if (!(fault instanceof DocumentError)) throw fault
+    process.stderr.write(`${[verb, file === '-' ? 'standard input' : file, fault.path].filter(Boolean).join(': ')}: ${fault.reason.replaceAll('\n', ' ')}\n`)
+    return 2
+  }
+}
+
+process.exitCode = run(process.argv.slice(2))

@@ -1,0 +1,8 @@
+export { airAt } from './atmosphere'
+export { factorise, solve } from './dense-solve'
+export { layPanels, factoriseLattice, circulation, incidenceFlow, type LatticeSurface, type LatticeStation } from './lattice'
+export { solveLift, type LiftSolution, type StripLift, type Reference } from './lift'
+export { thinSection, sectionLimit } from './thin-section'
+export { findStall, stallSpeed, type Stall } from './stall'
+export { bodyMoment, apparentMass } from './fuselage'
+export { planform } from './planform'

@@ -1,0 +1,149 @@
+/**
+ * The one front door: a document goes in, an assessment comes out. An assessor remembers its stages, so an edit
+ * recomputes what depends on it; documents must be immutable and share structure (see `share`).
+ */
+import { createResolver, type Airframe } from './assessment/airframe'
+import { drawAirframe } from './assessment/drawing'
+import { findProblems } from './assessment/findings'
+import { createLift, planOf, stallOf, airOf, type SolvedFlight } from './assessment/flight-of'
+import { ledgerOf } from './assessment/ledger-of'
+import { createPrinting, reportPieces } from './assessment/pieces-report'
+import { createStrength } from './assessment/strength-of'
+import type { Assessment, FlightFigures, LedgerRow, PieceReport, PlanFigures, SparReport } from './assessment/types'
+import { balanceVerdict, hoursVerdict, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
+import type { ProjectFile } from './document'
+import { sparFit } from './geometry'
+import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
+import { massSpread, sumMass, type MassEntry } from './mass'
+import { memoise } from './memo'
+import { degToRad, kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
+
+export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
+export type { Airframe } from './assessment/airframe'
+export { coverWanted } from './assessment/findings'
+
+export interface Assessor {
+  assess(doc: ProjectFile): Assessment
+  /** The resolved airframe of the same document, for exports and pictures. */
+  airframe(doc: ProjectFile): Airframe
+}
+
+export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
+  const resolve = createResolver(libraries)
+  const print = createPrinting()
+  const lift = createLift()
+  const strengthOf = createStrength()
+  const draw = memoise((airframe: Airframe) => drawAirframe(airframe))
+  return {
+    airframe: resolve,
+    assess(doc) {
+      const airframe = resolve(doc)
+      const printed = print(airframe)
+      const { pieces, printers, weighed } = reportPieces(airframe, printed)
+      const entries = ledgerOf(airframe, printed, weighed)
+      const sum = sumMass(entries), empty = sumMass(entries.filter(entry => !entry.drops))
+      const spread = massSpread(entries)
+      const flown = lift(airframe)
+      const stall = stallOf(airframe, flown, sum.mass)
+      const plan = planFigures(airframe, flown, sum.mass)
+      const flight = flightFigures(doc, flown, stall, sum.x, empty.x, airframe)
+      const strength = strengthOf(airframe, flown, entries, sum.mass, degToRad(stall.alphaDeg))
+      const ledger = entries.map(rowOf)
+      const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
+      const totals: Assessment['totals'] = {
+        massG: kgToG(sum.mass), emptyMassG: kgToG(empty.mass), printedG: pieces.reduce((total, piece) => total + piece.massG, 0), massSpreadG: kgToG(spread.mass),
+        cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)], cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)], cgSpreadMm: mToMm(spread.x),
+        hours, finishHours: Math.max(0, ...printers.map(printer => printer.hours)), filamentG: pieces.reduce((total, piece) => total + piece.predictedG, 0),
+        cost: pieces.reduce((total, piece) => total + piece.cost, 0), ...forecast(entries, pieces),
+      }
+      const spars = sparReports(airframe, entries)
+      const verdicts = {
+        weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
+        strength: strengthVerdict(doc, strength, strength.mode.startsWith('spar') ? 0.1 : 0.25), hours: hoursVerdict(doc, totals, pieces),
+      }
+      const findings = [...verdictFindings(verdicts), ...findProblems(airframe, pieces, spars, flight, plan)]
+      return { verdicts, findings, pieces, ledger, totals, plan, flight, strength, spars, printers, drawing: draw(airframe) }
+    },
+  }
+}
+
+const shared = new WeakMap<Libraries, Assessor>()
+
+/** Assesses with an assessor kept per libraries; see `createAssessor`. */
+export function assess(doc: ProjectFile, libraries: Libraries = LIBRARIES): Assessment {
+  if (!shared.has(libraries)) shared.set(libraries, createAssessor(libraries))
+  return shared.get(libraries)!.assess(doc)
+}
+
+const rowOf = (entry: MassEntry): LedgerRow => ({
+  id: entry.id, name: entry.name, group: entry.group, source: entry.source, massG: kgToG(entry.mass), sigmaG: kgToG(entry.sigma),
+  xMm: mToMm(entry.x), yMm: mToMm(entry.y), zMm: mToMm(entry.z), drops: entry.drops,
+})
+
+function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): PlanFigures {
+  const volume = (name: 'horizontal' | 'vertical', length: number) => {
+    const loft = airframe.surfaces[name]
+    if (!loft) return null
+    const own = planOf(loft)
+    const sides = loft.mirror ? 2 : 1
+    const chordArea = loft.stations.slice(1).reduce((sum, b, i) => sum + (mmToM(b.s - loft.stations[i].s) * mmToM(b.chord + loft.stations[i].chord)) / 2, 0)
+    // A V-tail counts with the square of its cant's cosine as a tailplane (Purser & Campbell, NACA TR 823).
+    const part = name === 'horizontal' ? Math.cos(loft.cant) ** 2 : Math.sin(loft.cant) ** 2
+    const arm = own.macLead + own.mac / 4 - (plan.macLead + plan.mac / 4)
+    return (sides * chordArea * part * arm) / (plan.area * length)
+  }
+  return {
+    areaDm2: m2ToDm2(plan.area), spanMm: mToMm(plan.span), macMm: mToMm(plan.mac), macLeadMm: mToMm(plan.macLead), macSpanMm: mToMm(plan.macSpan), aspectRatio: plan.span ** 2 / plan.area,
+    loadingGdm2: kgM2ToGDm2(mass / plan.area), cubicLoading: mass / plan.area ** 1.5, tailVolume: volume('horizontal', plan.mac), finVolume: volume('vertical', plan.span),
+  }
+}
+
+function flightFigures(doc: ProjectFile, { plan, lift, bodyShift, neutralPoint }: SolvedFlight, stall: ReturnType<typeof stallOf>, cg: number, cgEmpty: number, airframe: Airframe): FlightFigures {
+  const [low, high] = doc.brief.staticMarginPct
+  const at = (pct: number) => mToMm(neutralPoint - (pct / 100) * plan.mac)
+  return {
+    clAlphaPerRad: lift.clAlpha, neutralPointMm: mToMm(neutralPoint), bodyShiftMm: mToMm(bodyShift), staticMarginPct: (100 * (neutralPoint - cg)) / plan.mac,
+    staticMarginEmptyPct: (100 * (neutralPoint - cgEmpty)) / plan.mac, cgRangeMm: [at(high), at(low)], cgAimMm: at((low + high) / 2),
+    stallMs: stall.speed, clMax: stall.clMax, stallPlaceShare: stall.share, density: airOf(airframe.doc).density, spanEfficiency: lift.spanEfficiency, panels: lift.panels,
+  }
+}
+
+/** Weighed pieces as they are; the rest scaled by the mean ratio of the weighed ones of their filament. */
+function forecast(entries: readonly MassEntry[], pieces: readonly PieceReport[]): { forecastMassG: number, forecastCgMm: number, weighedCount: number } {
+  const ratios = new Map<string, { weighed: number, predicted: number }>()
+  for (const piece of pieces) {
+    if (piece.weighedG === null) continue
+    const sum = ratios.get(piece.filament) ?? { weighed: 0, predicted: 0 }
+    ratios.set(piece.filament, { weighed: sum.weighed + piece.weighedG, predicted: sum.predicted + piece.predictedG })
+  }
+  const scaled = entries.map((entry) => {
+    const piece = entry.source === 'printed' ? pieces.find(item => item.id === entry.id) : undefined
+    const ratio = piece ? ratios.get(piece.filament) : undefined
+    return ratio ? { ...entry, mass: entry.mass * (ratio.weighed / ratio.predicted) } : entry
+  })
+  const sum = sumMass(scaled)
+  return { forecastMassG: kgToG(sum.mass), forecastCgMm: mToMm(sum.x), weighedCount: pieces.filter(piece => piece.weighedG !== null).length }
+}
+
+const FIT_STATIONS = 25
+
+function sparReports(airframe: Airframe, entries: readonly MassEntry[]): SparReport[] {
+  return Object.values(airframe.surfaces).flatMap(loft => (airframe.spars[loft.name] ?? []).map((line): SparReport => {
+    const fits = Array.from({ length: FIT_STATIONS }, (_, i) => sparFit(loft, line, line.from + ((line.to - line.from) * i) / (FIT_STATIONS - 1)))
+    const worst = fits.reduce((a, b) => (Math.min(b.above, b.below) < Math.min(a.above, a.below) ? b : a))
+    const length = line.to - line.from
+    const sides = loft.mirror ? 2 : 1
+    return {
+      id: line.spar.id, name: line.spar.name, surface: loft.name, massG: entries.filter(entry => entry.group === 'spar' && entry.id.startsWith(line.spar.id)).reduce((sum, entry) => sum + kgToG(entry.mass), 0),
+      price: (line.stock.price * sides * length) / line.stock.lengthMm, pieceMm: line.spar.through ? 2 * length : length, fits, worstMm: Math.min(worst.above, worst.below), worstAt: worst.s, fromMm: line.from, toMm: line.to,
+    }
+  }))
+}
+
+/** Grams per metre of a stock entry, for lists. */
+export const stockGramsPerMetre = (id: string, libraries: Libraries = LIBRARIES): number => {
+  const stock = libraries.stock.find(item => item.id === id)
+  return stock ? kgToG(stockLinearMass(stock)) : 0
+}
+
+

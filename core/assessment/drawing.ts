@@ -1,0 +1,83 @@
+/** The aircraft as drawn plan, side and front view, to scale in mm. */
+import type { Piece, SurfaceLoft } from '../geometry'
+import type { Airframe } from './airframe'
+import type { Drawing, Outline } from './types'
+
+type Point = readonly [number, number]
+
+/** Convex hull by Andrew's monotone chain. */
+export function convexHull(points: readonly Point[]): Point[] {
+  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
+  const half = (list: readonly Point[]) => {
+    const chain: Point[] = []
+    for (const p of list) {
+      while (chain.length > 1) {
+        const [a, b] = [chain[chain.length - 2], chain[chain.length - 1]]
+        if ((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 0) break
+        chain.pop()
+      }
+      chain.push(p)
+    }
+    chain.pop()
+    return chain
+  }
+  return [...half(sorted), ...half(sorted.reverse())]
+}
+
+export function drawAirframe(airframe: Airframe): Drawing {
+  const plan: Outline[] = [], side: Outline[] = [], front: Outline[] = []
+  for (const piece of airframe.pieces) {
+    const sections = sectionsOf(piece)
+    const all = sections.flat()
+    const put = (list: Outline[], points: readonly Point[]) => list.push({ id: piece.id, part: piece.part, points: points.flat().map(v => Math.round(v * 100) / 100) })
+    put(plan, silhouette(sections, p => [p[0], p[1]], piece))
+    put(side, silhouette(sections, p => [p[0], p[2]], piece))
+    put(front, convexHull(all.map(p => [p[1], p[2]] as const)))
+  }
+  const spars = Object.values(airframe.surfaces).flatMap(loft => sparOutlines(loft, airframe))
+  const boom = airframe.boom
+  const ends = boom ? [boom.boom.fromMm, boom.boom.toMm] : []
+  const xs = [...plan.flatMap(o => o.points.filter((_, i) => i % 2 === 0)), ...ends]
+  const ys = plan.flatMap(o => o.points.filter((_, i) => i % 2 === 1)), zs = side.flatMap(o => o.points.filter((_, i) => i % 2 === 1))
+  return {
+    plan, side, front, spars,
+    boom: boom ? { plan: [ends[0], 0, ends[1], 0], side: [ends[0], boom.boom.zMm, ends[1], boom.boom.zMm], widthMm: boom.stock.heightMm } : null,
+    box: { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys), minZ: Math.min(...zs), maxZ: Math.max(...zs) },
+  }
+}
+
+function sectionsOf(piece: Piece): Array<Array<[number, number, number]>> {
+  const edges = [piece.from, ...piece.breaks, piece.to]
+  const places = piece.part === 'body' ? Array.from({ length: 25 }, (_, i) => piece.from + ((piece.to - piece.from) * i) / 24) : edges
+  return places.map((u) => {
+    const { outer } = piece.sliceAt(u)
+    return Array.from({ length: outer.length / 2 }, (_, i) => piece.place(outer[2 * i], outer[2 * i + 1], u))
+  })
+}
+
+/**
+ * Outline of a chain of sections: a polygon along one extreme of each section and back along the other, which keeps
+ * sweep breaks that a hull would bridge. Where the view looks along the span, sections overlap, and a hull is right.
+ */
+function silhouette(sections: ReadonlyArray<ReadonlyArray<[number, number, number]>>, view: (p: [number, number, number]) => Point, piece: Piece): Point[] {
+  const flat = sections.map(section => section.map(view))
+  const along = piece.part === 'body' ? 0 : 1
+  const across = 1 - along
+  const places = flat.map(points => points.reduce((sum, p) => sum + p[along], 0) / points.length)
+  const length = Math.abs(places[places.length - 1] - places[0])
+  if (length < 0.5 * (piece.to - piece.from)) return convexHull(flat.flat())
+  const extreme = (points: readonly Point[], sign: number) => points.reduce((best, p) => (sign * p[across] > sign * best[across] ? p : best))
+  return [...flat.map(points => extreme(points, -1)), ...flat.map(points => extreme(points, 1)).reverse()]
+}
+
+function sparOutlines(loft: SurfaceLoft, airframe: Airframe): Drawing['spars'] {
+  return (airframe.spars[loft.name] ?? []).flatMap((line) => {
+    const a = line.at(line.from), b = line.at(line.to)
+    const cos = Math.cos(loft.cant), sin = Math.sin(loft.cant)
+    return (loft.mirror ? [1, -1] : [1]).map((sign) => {
+      const place = (x: number, n: number, s: number) => [x, sign * (loft.origin[1] + s * cos - n * sin), loft.origin[2] + s * sin + n * cos]
+      const [p, q] = [place(a.x, a.n, line.from), place(b.x, b.n, line.to)]
+      return { id: line.spar.id, plan: [p[0], p[1], q[0], q[1]], side: [p[0], p[2], q[0], q[2]], front: [p[1], p[2], q[1], q[2]], widthMm: line.stock.widthMm }
+    })
+  })
+}

@@ -1,0 +1,70 @@
+/** The mass ledger of an airframe: pieces, spars, boom, equipment, and glue and wire as shares. SI. */
+import type { Equipment } from '../document'
+import { placePoint } from '../geometry'
+import { stockLinearMass } from '../libraries'
+import { sumMass, type MassEntry } from '../mass'
+import { gToKg, mmToM } from '../units'
+import type { Airframe } from './airframe'
+import type { PrintedPiece } from './pieces-report'
+
+/** A kitchen or letter scale's one standard deviation, kg. */
+export const SCALE_SIGMA = 0.0005
+/** Stock's mass per metre varies by about this share. */
+const STOCK_SIGMA = 0.04
+
+export function ledgerOf(airframe: Airframe, printed: readonly PrintedPiece[], weighed: ReadonlyMap<string, number>): MassEntry[] {
+  const { doc } = airframe
+  const entries: MassEntry[] = printed.map(({ piece, filament, print }) => {
+    const own = weighed.get(piece.id)
+    const mass = own ?? print.mass
+    const [x, y, z] = print.centre.map(mmToM)
+    return {
+      id: piece.id, name: piece.name, group: 'printed', mass, x, y, z, drops: false, source: own === undefined ? 'printed' : 'weighed',
+      sigma: own === undefined ? mass * doc.allowances.flowSpreadShare : SCALE_SIGMA, common: own === undefined ? filament.id : null,
+    }
+  })
+  const printedSum = sumMass(entries)
+  entries.push(...sparEntries(airframe))
+  const equipment = doc.equipment.flatMap(equipmentEntries)
+  entries.push(...equipment)
+  if (printedSum.mass > 0 && doc.allowances.glueShare > 0) entries.push(share('glue', 'Glue', printedSum, doc.allowances.glueShare))
+  const wired = sumMass(doc.equipment.filter(item => WIRED.has(item.kind)).flatMap(equipmentEntries))
+  if (wired.mass > 0 && doc.allowances.wireShare > 0) entries.push(share('wire', 'Wires and plugs', wired, doc.allowances.wireShare))
+  return entries
+}
+
+const WIRED = new Set<Equipment['kind']>(['motor', 'speed-controller', 'receiver', 'servo', 'sensor'])
+
+const share = (group: 'glue' | 'wire', name: string, of: { mass: number, x: number, y: number, z: number }, part: number): MassEntry =>
+  ({ id: group, name, group, mass: of.mass * part, x: of.x, y: of.y, z: of.z, sigma: 0.3 * of.mass * part, common: null, source: 'share', drops: false })
+
+function equipmentEntries(item: Equipment): MassEntry[] {
+  const sides = item.pair ? [1, -1] : [1]
+  return sides.map(side => ({
+    id: item.pair ? `${item.id}-${side > 0 ? 'starboard' : 'port'}` : item.id, name: item.pair ? `${item.name} ${side > 0 ? 'starboard' : 'port'}` : item.name,
+    group: item.kind === 'payload' ? 'payload' : 'equipment', mass: gToKg(item.massG), x: mmToM(item.xMm), y: side * mmToM(item.yMm), z: mmToM(item.zMm),
+    sigma: gToKg(item.spreadG), common: null, source: item.weighed ? 'weighed' : 'listed', drops: item.drops,
+  }))
+}
+
+function sparEntries({ surfaces, spars, boom }: Airframe): MassEntry[] {
+  const entries: MassEntry[] = []
+  for (const loft of Object.values(surfaces)) {
+    for (const line of spars[loft.name] ?? []) {
+      const a = line.at(line.from), b = line.at(line.to)
+      const length = mmToM(Math.hypot(line.to - line.from, b.x - a.x, b.n - a.n))
+      const mass = length * stockLinearMass(line.stock)
+      if (mass === 0) continue
+      for (const side of loft.mirror ? ([1, -1] as const) : ([1] as const)) {
+        const [x, y, z] = placePoint(loft, (a.x + b.x) / 2, (a.n + b.n) / 2, (line.from + line.to) / 2, side).map(mmToM)
+        const where = !loft.mirror ? '' : side > 0 ? ' starboard' : ' port'
+        entries.push({ id: `${line.spar.id}${where.replace(' ', '-')}`, name: `${line.spar.name}${where}`, group: 'spar', mass, x, y, z, sigma: STOCK_SIGMA * mass, common: line.spar.id, source: 'listed', drops: false })
+      }
+    }
+  }
+  if (boom) {
+    const mass = mmToM(boom.boom.toMm - boom.boom.fromMm) * stockLinearMass(boom.stock)
+    entries.push({ id: 'boom', name: 'Boom', group: 'spar', mass, x: mmToM((boom.boom.fromMm + boom.boom.toMm) / 2), y: 0, z: mmToM(boom.boom.zMm), sigma: STOCK_SIGMA * mass, common: null, source: 'listed', drops: false })
+  }
+  return entries
+}

@@ -1,0 +1,140 @@
+/** What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a worker. */
+import type { StationStrength } from '../structure'
+
+export type WingName = 'weight' | 'balance' | 'strength' | 'hours'
+
+export interface Contribution { name: string, value: number, unit: string, note?: string }
+
+export interface Verdict {
+  wing: WingName
+  label: string
+  value: number
+  unit: string
+  digits: number
+  /** In words with units, such as `≤ 850 g` or `6–14 %`. */
+  targetText: string
+  /** Positive when the target is met, in `unit`. */
+  margin: number
+  /** One standard deviation of `value`. */
+  spread: number
+  /** 0 hopeless, 1 target just met; how far the wing on screen fills. */
+  fill: number
+  state: 'good' | 'tight' | 'failing'
+  contributions: Contribution[]
+  reason: string
+}
+
+export interface Finding {
+  code: string
+  severity: 'stop' | 'warn' | 'note'
+  where: string
+  value: number
+  limit: number
+  unit: string
+  text: string
+  remedy: string
+}
+
+export interface PieceReport {
+  id: string
+  name: string
+  part: string
+  side: string
+  zone: string
+  zoneName: string
+  filament: string
+  filamentName: string
+  recipe: string
+  predictedG: number
+  weighedG: number | null
+  /** Weighed where known, else predicted. */
+  massG: number
+  hours: number
+  cost: number
+  printer: string | null
+  printerName: string
+  layers: number
+  lengthMm: number
+  boxMm: [number, number, number]
+  turnDeg: number
+  fits: boolean
+  fromMm: number
+  toMm: number
+  centreMm: [number, number, number]
+  /** Printed mass per outside area, g/dm². */
+  areaMassGdm2: number
+  beadsMm: { outerWall: number, innerWall: number, lattice: number, infill: number, solid: number }
+}
+
+export interface LedgerRow { id: string, name: string, group: string, source: string, massG: number, sigmaG: number, xMm: number, yMm: number, zMm: number, drops: boolean }
+
+export interface PlanFigures {
+  areaDm2: number
+  spanMm: number
+  macMm: number
+  macLeadMm: number
+  macSpanMm: number
+  aspectRatio: number
+  loadingGdm2: number
+  cubicLoading: number
+  tailVolume: number | null
+  finVolume: number | null
+}
+
+export interface FlightFigures {
+  clAlphaPerRad: number
+  neutralPointMm: number
+  bodyShiftMm: number
+  staticMarginPct: number
+  staticMarginEmptyPct: number
+  cgRangeMm: [number, number]
+  cgAimMm: number
+  stallMs: number
+  clMax: number
+  stallPlaceShare: number
+  density: number
+  spanEfficiency: number
+  panels: number
+}
+
+export interface SparReport { id: string, name: string, surface: string, massG: number, price: number, pieceMm: number, fits: Array<{ s: number, above: number, below: number }>, worstMm: number, worstAt: number, fromMm: number, toMm: number }
+
+export interface StrengthFigures {
+  reserve: number
+  mode: string
+  atMm: number
+  stations: StationStrength[]
+  lift: Array<{ s: number, perLength: number }>
+}
+
+export interface PrinterReport { id: string, name: string, hours: number, pieces: number }
+
+export interface Assessment {
+  verdicts: Record<WingName, Verdict>
+  findings: Finding[]
+  pieces: PieceReport[]
+  ledger: LedgerRow[]
+  totals: {
+    massG: number, emptyMassG: number, printedG: number, massSpreadG: number
+    cgMm: [number, number, number], cgEmptyMm: [number, number, number], cgSpreadMm: number
+    hours: number, finishHours: number, filamentG: number, cost: number
+    forecastMassG: number, forecastCgMm: number, weighedCount: number
+  }
+  plan: PlanFigures
+  flight: FlightFigures
+  strength: StrengthFigures
+  spars: SparReport[]
+  printers: PrinterReport[]
+  drawing: Drawing
+}
+
+export interface Outline { id: string, part: string, points: number[] }
+/** Outlines to scale, mm: plan in (x, y), side in (x, z), front in (y, z). */
+export interface Drawing {
+  plan: Outline[]
+  side: Outline[]
+  front: Outline[]
+  spars: Array<{ id: string, plan: number[], side: number[], front: number[], widthMm: number }>
+  boom: { plan: number[], side: number[], widthMm: number } | null
+  box: { minX: number, maxX: number, minY: number, maxY: number, minZ: number, maxZ: number }
+}

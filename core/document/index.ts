@@ -1,0 +1,5 @@
+export * from './schema'
+export { LIMITS, type LimitName } from './limits'
+export { aerofoilOf, type NacaName } from './aerofoil-names'
+export { readProject, checkProject, writeProject, pathText, DocumentError, MAX_PROJECT_BYTES } from './read'
+export { share } from './share'

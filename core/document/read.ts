@@ -1,0 +1,87 @@
+/** Reading a project file: syntax, format, version, shape, then references between its parts. */
+import { z } from 'zod'
+import { aerofoilOf } from './aerofoil-names'
+import { ProjectFile } from './schema'
+
+// The page's content security policy forbids compiling code from strings.
+z.config({ jitless: true })
+
+/** A file past this is not a project: the greatest the schema admits is well under it. */
+export const MAX_PROJECT_BYTES = 8_000_000
+
+/** A mistake in what the maker gave; `path` is the first faulty place, `reason` says what is wrong and what is wanted. */
+export class DocumentError extends Error {
+  constructor(readonly path: string, readonly reason: string) {
+    super(path ? `${path}: ${reason}` : reason)
+    this.name = 'DocumentError'
+  }
+}
+
+const shorten = (text: string): string => (text.length > 160 ? `${text.slice(0, 157)}…` : text)
+
+/** `wing.panels[0].spanMm` from Zod's path. */
+export function pathText(path: readonly PropertyKey[]): string {
+  return path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '')
+}
+
+/** Parses JSON text into a checked project. Throws `DocumentError` with the path of the first fault; never half-reads. */
+export function readProject(json: string): ProjectFile {
+  if (json.length > MAX_PROJECT_BYTES) throw new DocumentError('', `the file has ${Math.round(json.length / 1e6)} MB; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`)
+  let raw: unknown
+  try {
+    raw = JSON.parse(json)
+  } catch (fault) {
+    throw new DocumentError('', `not JSON, or cut short: ${shorten((fault as Error).message)}. Export the project again.`)
+  }
+  return checkProject(raw)
+}
+
+/** Checks a parsed value; see `readProject`. */
+export function checkProject(raw: unknown): ProjectFile {
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) throw new DocumentError('', 'a project file is one JSON object')
+  const head = raw as { format?: unknown, version?: unknown }
+  if (head.format !== 'mariposa-project') throw new DocumentError('format', `must be "mariposa-project"; this is another kind of file`)
+  if (typeof head.version === 'number' && head.version > 1) throw new DocumentError('version', `${head.version} is newer than this application reads (1); update the application`)
+  const parsed = ProjectFile.safeParse(raw)
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]
+    throw new DocumentError(pathText(issue.path), shorten(issue.message))
+  }
+  checkReferences(parsed.data)
+  return parsed.data
+}
+
+function checkReferences(doc: ProjectFile): void {
+  const zones = new Set(doc.zones.map(zone => zone.id))
+  const own = new Set(doc.aerofoils.map(aerofoil => aerofoil.id))
+  const needZone = (zone: string, path: string) => {
+    if (!zones.has(zone)) throw new DocumentError(path, `there is no zone "${shorten(zone)}"; zones: ${[...zones].join(', ')}`)
+  }
+  const needAerofoil = (ref: string, path: string) => {
+    if (!own.has(ref) && !aerofoilOf(ref)) throw new DocumentError(path, `"${shorten(ref)}" is neither a NACA name (naca2412, naca23012) nor an aerofoil of this file`)
+  }
+  for (const [label, surface] of [['wing', doc.wing], ['tail.horizontal', doc.tail.horizontal], ['tail.vertical', doc.tail.vertical]] as const) {
+    if (!surface) continue
+    needAerofoil(surface.rootAerofoil, `${label}.rootAerofoil`)
+    surface.panels.forEach((panel, i) => {
+      needZone(panel.zone, `${label}.panels[${i}].zone`)
+      needAerofoil(panel.tipAerofoil, `${label}.panels[${i}].tipAerofoil`)
+    })
+  }
+  doc.body?.stations.forEach((station, i, all) => {
+    needZone(station.zone, `body.stations[${i}].zone`)
+    if (i > 0 && station.xMm <= all[i - 1].xMm) throw new DocumentError(`body.stations[${i}].xMm`, `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`)
+  })
+  if (doc.boom && doc.boom.toMm <= doc.boom.fromMm) throw new DocumentError('boom.toMm', 'must lie behind boom.fromMm')
+  if (doc.brief.staticMarginPct[0] > doc.brief.staticMarginPct[1]) throw new DocumentError('brief.staticMarginPct', 'the least must come before the greatest')
+  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights]] as const) {
+    const seen = new Set<string>()
+    list.forEach((item: { id: string }, i: number) => {
+      if (seen.has(item.id)) throw new DocumentError(`${label}[${i}].id`, `"${item.id}" is used twice`)
+      seen.add(item.id)
+    })
+  }
+}
+
+/** The project as its one `.json` file. */
+export const writeProject = (doc: ProjectFile): string => `${JSON.stringify(doc, null, 2)}\n`

@@ -1,0 +1,190 @@
+/**
+ * The project file, version 1: what the maker wrote, in mm, g and °.
+ * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
+ */
+import { z } from 'zod'
+import { LIMITS, type LimitName } from './limits'
+
+const figure = (limit: LimitName, what: string) => {
+  const [low, high] = LIMITS[limit]
+  return z.number().min(low).max(high).describe(what)
+}
+const id = z.string().min(1).max(60).regex(/^[A-Za-z0-9_.-]+$/, 'letters, digits, dot, dash and underscore only')
+const name = z.string().min(1).max(200)
+const text = z.string().max(4000)
+const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'a date as YYYY-MM-DD')
+
+export const Brief = z.strictObject({
+  targetMassG: figure('massG', 'flying weight with payload that the design aims at, g'),
+  staticMarginPct: z.tuple([z.number().min(-20).max(60), z.number().min(-20).max(60)]).describe('least and greatest static margin, % of the mean aerodynamic chord'),
+  loadFactor: figure('loadFactor', 'pull-up load factor the wing must bear before the factor of safety'),
+  safetyFactor: z.number().min(1).max(4).describe('factor of safety on top of the load factor'),
+  printHours: figure('hours', 'hours of printing, all printers added'),
+  stallMaxMs: figure('speedMs', 'slowest level speed wanted, m/s'),
+  cruiseMs: figure('speedMs', 'cruise speed, m/s'),
+  spanMaxMm: figure('spanMm', 'greatest span that may be built, mm'),
+  launch: z.enum(['hand', 'bungee', 'wheels']),
+  landing: z.enum(['belly', 'wheels', 'net']),
+  windMaxMs: z.number().min(0).max(30).describe('strongest wind for a first flight, m/s: the maker\'s own limit'),
+  fieldElevationM: figure('elevationM', 'elevation of the field, m'),
+  fieldTemperatureC: figure('temperatureC', 'air temperature at the field, °C'),
+})
+
+export const Aerofoil = z.strictObject({
+  id, name,
+  points: z.array(z.tuple([z.number().min(-0.5).max(1.5), z.number().min(-1).max(1)])).min(7).max(2000)
+    .describe('x, y of the outline as a share of the chord, from the trailing edge over the top to the nose and back'),
+})
+
+const aerofoilRef = z.string().min(4).max(60).describe('naca0012-style name, or the id of an aerofoil of this file')
+
+export const Panel = z.strictObject({
+  spanMm: figure('spanMm', 'span of this panel, mm'),
+  tipChordMm: figure('chordMm', 'chord at its outer end, mm'),
+  sweepMm: figure('sweepMm', 'how far its outer leading edge lies behind its inner one, mm'),
+  dihedralDeg: figure('dihedralDeg', 'dihedral, °'),
+  tipTwistDeg: figure('twistDeg', 'twist of the outer section against the root, ° (nose up positive; washout is negative)'),
+  tipAerofoil: aerofoilRef,
+  zone: id,
+})
+
+export const Control = z.strictObject({
+  name,
+  kind: z.enum(['aileron', 'elevator', 'rudder', 'elevon', 'ruddervator', 'flap']),
+  fromShare: figure('share', 'inner end, share of the half span'),
+  toShare: figure('share', 'outer end, share of the half span'),
+  chordShare: figure('share', 'share of the chord behind the hinge; 1 is all-moving'),
+  throwUpDeg: z.number().min(0).max(60), throwDownDeg: z.number().min(0).max(60),
+})
+
+export const Surface = z.strictObject({
+  xMm: figure('positionMm', 'leading edge of the root, aft of the nose, mm'),
+  yMm: z.number().min(0).max(1000).describe('distance of the root from the plane of symmetry, mm'),
+  zMm: figure('positionMm', 'height of the root, mm'),
+  incidenceDeg: figure('incidenceDeg', 'incidence of the root, °'),
+  cantDeg: z.number().min(-90).max(90).describe('angle of the span from the horizontal: 0 a wing, 90 a fin, between a V-tail'),
+  mirror: z.boolean().describe('whether the port half is there too'),
+  rootChordMm: figure('chordMm', 'root chord, mm'),
+  rootAerofoil: aerofoilRef,
+  panels: z.array(Panel).min(1).max(12),
+  controls: z.array(Control).max(8),
+})
+
+export const Tail = z.strictObject({
+  kind: z.enum(['conventional', 'T', 'V', 'all-moving', 'none']),
+  horizontal: Surface.nullable().describe('tailplane, or the V-tail'),
+  vertical: Surface.nullable().describe('fin; two of them where mirror is set'),
+})
+
+export const BodyStation = z.strictObject({
+  xMm: figure('positionMm', 'place, mm'),
+  widthMm: figure('bodySizeMm', 'width, mm'), heightMm: figure('bodySizeMm', 'height, mm'),
+  zMm: figure('positionMm', 'height of its middle, mm'),
+  squareness: z.number().min(0).max(1).describe('0 an ellipse, 1 nearly a rectangle'),
+  zone: id.describe('zone from here to the next station'),
+})
+
+export const Body = z.strictObject({ stations: z.array(BodyStation).min(2).max(40) })
+
+export const Boom = z.strictObject({
+  stock: id, fromMm: figure('positionMm', 'front end, mm'), toMm: figure('positionMm', 'rear end, mm'), zMm: figure('positionMm', 'height, mm'),
+})
+
+export const Lattice = z.strictObject({ pitchMm: figure('pitchMm', 'distance between neighbouring webs, mm'), passes: z.number().int().min(1).max(2) })
+
+export const Recipe = z.strictObject({
+  school: z.enum(['spiral-lattice', 'bead-infill', 'double-skin', 'beads', 'solid']),
+  walls: z.number().int().min(1).max(8), beadWidthMm: figure('beadWidthMm', 'width of a bead, mm'),
+  layerHeightMm: figure('layerHeightMm', 'layer height, mm'), infillShare: figure('share', 'infill inside the innermost wall, share'),
+  baseLayers: z.number().int().min(0).max(40), topLayers: z.number().int().min(0).max(40),
+  flow: figure('flow', 'flow multiplier; about 1/expansion for foaming filament'), nozzleC: figure('nozzleC', 'nozzle temperature, °C'),
+  spiral: z.boolean(), lattice: Lattice.nullable(),
+  skinGapMm: z.number().min(0.5).max(20).nullable().describe('double skin: distance between the middles of the two beads, mm'),
+})
+
+export const Zone = z.strictObject({ id, name, filament: id, recipe: Recipe })
+
+export const Spar = z.strictObject({
+  id, name, stock: id, surface: z.enum(['wing', 'horizontal', 'vertical']),
+  fromMm: z.number().min(0).max(3000).describe('inner end along the span from the root, mm'),
+  toMm: z.number().min(0).max(3000).describe('outer end, mm'),
+  rootShare: figure('share', 'place along the chord at its inner end'),
+  tipShare: figure('share', 'place along the chord at its outer end'),
+  clearanceMm: z.number().min(0).max(3).describe('gap between spar and bore, on the radius, mm'),
+  through: z.boolean().describe('one piece through the middle, instead of one a side'),
+})
+
+export const Cuts = z.strictObject({
+  wing: z.array(z.number().min(0).max(3000)).max(40), horizontal: z.array(z.number().min(0).max(3000)).max(20),
+  vertical: z.array(z.number().min(0).max(3000)).max(20), body: z.array(z.number().min(-2000).max(4000)).max(40),
+})
+
+export const Equipment = z.strictObject({
+  id, name,
+  kind: z.enum(['motor', 'propeller', 'speed-controller', 'battery', 'receiver', 'servo', 'payload', 'gear', 'sensor', 'ballast', 'hardware']),
+  massG: figure('massG', 'mass of one, g'), spreadG: z.number().min(0).max(500).describe('one standard deviation, g'),
+  xMm: figure('positionMm', 'its middle, mm'), yMm: figure('positionMm', 'its middle, mm'), zMm: figure('positionMm', 'its middle, mm'),
+  sizeMm: z.tuple([figure('sizeMm', 'length'), figure('sizeMm', 'width'), figure('sizeMm', 'height')]),
+  pair: z.boolean().describe('a second one to port'),
+  bay: z.tuple([figure('positionMm', 'front'), figure('positionMm', 'rear')]).nullable().describe('how far its ends may slide, mm'),
+  drops: z.boolean().describe('payload that leaves in flight'),
+  weighed: z.boolean().describe('mass from the maker\'s own scale'),
+})
+
+export const Allowances = z.strictObject({
+  glueShare: z.number().min(0).max(0.3).describe('glue as a share of the printed mass'),
+  wireShare: z.number().min(0).max(0.5).describe('wires and plugs as a share of the electric equipment, battery left out'),
+  flowSpreadShare: z.number().min(0).max(0.3).describe('one standard deviation of printed mass from flow and filament'),
+})
+
+export const Printer = z.strictObject({
+  id, name, bedMm: z.tuple([z.number().min(50).max(1000), z.number().min(50).max(1000), z.number().min(50).max(1500)]),
+  wallSpeedMmS: z.number().min(5).max(600), infillSpeedMmS: z.number().min(5).max(600), travelSpeedMmS: z.number().min(20).max(1000),
+  accelMmS2: z.number().min(100).max(50000), cornerMmS: z.number().min(0).max(50), flowMm3S: z.number().min(1).max(60),
+  layerMinS: z.number().min(0).max(60), plateOverheadMin: z.number().min(0).max(60), nozzleMaxC: z.number().min(180).max(500), enclosed: z.boolean(),
+})
+
+export const Spool = z.strictObject({ id, filament: id, massG: figure('massG', 'filament left, g'), pricePerKg: z.number().min(0).max(1000) })
+export const WeighIn = z.strictObject({ piece: id, massG: figure('massG', 'what the scale said, g'), date, note: text })
+export const Check = z.strictObject({ item: id, date })
+export const Measured = z.strictObject({
+  massG: figure('massG', 'ready to fly without payload, g').nullable(), cgMm: figure('positionMm', 'balance point aft of the nose without payload, mm').nullable(),
+  windMs: z.number().min(0).max(40).nullable(), thrustG: figure('massG', 'static thrust on the stand, g').nullable(),
+})
+export const Flight = z.strictObject({
+  id, date, minutes: z.number().min(0).max(600), windMs: z.number().min(0).max(40), elevatorTrimDeg: z.number().min(-30).max(30), aileronTrimDeg: z.number().min(-30).max(30),
+  usedMah: z.number().min(0).max(50000), motorC: z.number().min(-40).max(250), behaviour: text, broke: text, next: text,
+})
+
+export const ProjectFile = z.strictObject({
+  format: z.literal('mariposa-project'), version: z.literal(1),
+  id, name, purpose: text,
+  brief: Brief, aerofoils: z.array(Aerofoil).max(20), wing: Surface, tail: Tail, body: Body.nullable(), boom: Boom.nullable(),
+  zones: z.array(Zone).min(1).max(16), spars: z.array(Spar).max(24), cuts: Cuts, equipment: z.array(Equipment).max(80), allowances: Allowances,
+  printers: z.array(Printer).min(1).max(12), spools: z.array(Spool).max(40), printerOf: z.record(id, id).describe('which printer a piece is given to'),
+  weighIns: z.array(WeighIn).max(400), measured: Measured, checks: z.array(Check).max(200), flights: z.array(Flight).max(500),
+})
+
+export type Brief = z.infer<typeof Brief>
+export type Aerofoil = z.infer<typeof Aerofoil>
+export type Panel = z.infer<typeof Panel>
+export type Control = z.infer<typeof Control>
+export type Surface = z.infer<typeof Surface>
+export type Tail = z.infer<typeof Tail>
+export type BodyStation = z.infer<typeof BodyStation>
+export type Body = z.infer<typeof Body>
+export type Boom = z.infer<typeof Boom>
+export type Recipe = z.infer<typeof Recipe>
+export type Zone = z.infer<typeof Zone>
+export type Spar = z.infer<typeof Spar>
+export type Cuts = z.infer<typeof Cuts>
+export type Equipment = z.infer<typeof Equipment>
+export type Allowances = z.infer<typeof Allowances>
+export type Printer = z.infer<typeof Printer>
+export type Spool = z.infer<typeof Spool>
+export type WeighIn = z.infer<typeof WeighIn>
+export type Measured = z.infer<typeof Measured>
+export type Flight = z.infer<typeof Flight>
+export type ProjectFile = z.infer<typeof ProjectFile>
+/** Which lifting surface of the document. */
+export type SurfaceName = Spar['surface']

@@ -1,0 +1,21 @@
+/** Structural sharing, so that stages memoised on identity survive a copy across a worker's boundary. */
+
+/** Returns `next` with every part that equals the same part of `previous` replaced by that very object. */
+export function share<T>(previous: unknown, next: T): T {
+  if (Object.is(previous, next)) return next
+  if (typeof next !== 'object' || next === null || typeof previous !== 'object' || previous === null) return next
+  if (Array.isArray(next)) {
+    if (!Array.isArray(previous)) return next
+    const items = next.map((item, i) => share(previous[i], item))
+    return (items.length === previous.length && items.every((item, i) => Object.is(item, previous[i])) ? previous : items) as T
+  }
+  const before = previous as Record<string, unknown>
+  const keys = Object.keys(next)
+  const result: Record<string, unknown> = {}
+  let same = keys.length === Object.keys(before).length
+  for (const key of keys) {
+    result[key] = share(before[key], (next as Record<string, unknown>)[key])
+    same &&= key in before && Object.is(result[key], before[key])
+  }
+  return (same ? previous : result) as T
+}

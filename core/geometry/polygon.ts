@@ -1,0 +1,49 @@
+/** Figures of closed polygons given as interleaved x, y. */
+
+/** Signed area (counter-clockwise positive) and its centroid. */
+export function polygonArea(points: Float64Array): { area: number, x: number, y: number } {
+  let area = 0, x = 0, y = 0
+  const count = points.length / 2
+  for (let i = 0; i < count; i++) {
+    const j = (i + 1) % count
+    const cross = points[2 * i] * points[2 * j + 1] - points[2 * j] * points[2 * i + 1]
+    area += cross / 2
+    x += ((points[2 * i] + points[2 * j]) * cross) / 6
+    y += ((points[2 * i + 1] + points[2 * j + 1]) * cross) / 6
+  }
+  return area === 0 ? { area: 0, x: points[0] ?? 0, y: points[1] ?? 0 } : { area, x: x / area, y: y / area }
+}
+
+export function polygonPerimeter(points: Float64Array): number {
+  let length = 0
+  const count = points.length / 2
+  for (let i = 0; i < count; i++) {
+    const j = (i + 1) % count
+    length += Math.hypot(points[2 * j] - points[2 * i], points[2 * j + 1] - points[2 * i + 1])
+  }
+  return length
+}
+
+/** Width and depth of the box round the points, turned by `angle` (rad). */
+export function turnedExtent(points: Float64Array, angle: number): [number, number] {
+  const cos = Math.cos(angle), sin = Math.sin(angle)
+  let minX = Infinity, maxX = -Infinity, minY = Infinity, maxY = -Infinity
+  for (let i = 0; i < points.length; i += 2) {
+    const x = points[i] * cos - points[i + 1] * sin, y = points[i] * sin + points[i + 1] * cos
+    minX = Math.min(minX, x); maxX = Math.max(maxX, x)
+    minY = Math.min(minY, y); maxY = Math.max(maxY, y)
+  }
+  return [maxX - minX, maxY - minY]
+}
+
+/** A circle as a polygon of the same area, clockwise when it is a hole. */
+export function circle(x: number, y: number, radius: number, clockwise: boolean, count = 24): Float64Array {
+  const points = new Float64Array(2 * count)
+  const equalArea = radius * Math.sqrt((2 * Math.PI) / (count * Math.sin((2 * Math.PI) / count)))
+  for (let i = 0; i < count; i++) {
+    const angle = ((clockwise ? -1 : 1) * 2 * Math.PI * i) / count
+    points[2 * i] = x + equalArea * Math.cos(angle)
+    points[2 * i + 1] = y + equalArea * Math.sin(angle)
+  }
+  return points
+}

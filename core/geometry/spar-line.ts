@@ -1,0 +1,79 @@
+/** Where a spar runs through a surface, and how it fits there. All mm. */
+import type { Spar } from '../document'
+import type { Stock } from '../libraries'
+import { circle } from './polygon'
+import { gapAt, outlineAt, planAt, type SurfaceLoft } from './surface-loft'
+
+export interface SparLine {
+  spar: Spar
+  stock: Stock
+  from: number
+  to: number
+  /** Middle of the spar at s: straight from end to end. */
+  at(s: number): { x: number, n: number }
+}
+
+/**
+ * A straight line between the middles of the section at both ends; a spar that runs through the centre is
+ * straight and level at its root place, since both halves are one piece.
+ */
+export function sparLine(loft: SurfaceLoft, spar: Spar, stock: Stock): SparLine {
+  const from = spar.through ? 0 : Math.min(spar.fromMm, loft.span)
+  const to = Math.min(Math.max(spar.toMm, from), loft.span)
+  const start = sparPoint(loft, from, spar.rootShare)
+  const end = spar.through ? start : sparPoint(loft, to, spar.tipShare)
+  const length = Math.max(1e-9, to - from)
+  return {
+    spar, stock, from, to,
+    at: (s) => {
+      const t = (s - from) / length
+      return { x: start.x + (end.x - start.x) * t, n: start.n + (end.n - start.n) * t }
+    },
+  }
+}
+
+function sparPoint(loft: SurfaceLoft, s: number, share: number): { x: number, n: number } {
+  const { chord, lead, n } = planAt(loft, s)
+  const x = lead + share * chord
+  const gap = gapAt(outlineAt(loft, s), x)
+  return { x, n: gap ? (gap.lower + gap.upper) / 2 : n }
+}
+
+export interface SparFit {
+  s: number
+  /** Plastic left above and below the bore, mm; negative where the bore breaks out. */
+  above: number
+  below: number
+}
+
+/** Plastic above and below the bore at s: the gap over the bore's whole width, not at its middle alone. */
+export function sparFit(loft: SurfaceLoft, line: SparLine, s: number, outline = outlineAt(loft, s)): SparFit {
+  const { x, n } = line.at(s)
+  const { stock, spar } = line
+  const halfHeight = stock.heightMm / 2 + spar.clearanceMm
+  const halfWidth = stock.widthMm / 2 + spar.clearanceMm
+  let above = Infinity, below = Infinity
+  for (const place of [-1, -0.7, -0.35, 0, 0.35, 0.7, 1]) {
+    const gap = gapAt(outline, x + place * halfWidth)
+    const reach = stock.shape === 'round' ? halfHeight * Math.sqrt(1 - place * place) : halfHeight
+    above = Math.min(above, gap ? gap.upper - n - reach : -halfHeight)
+    below = Math.min(below, gap ? n - reach - gap.lower : -halfHeight)
+  }
+  return { s, above, below }
+}
+
+/** The bore at s as a clockwise hole in (x, n), or null where there is no spar or the bore would break out. */
+export function boreAt(loft: SurfaceLoft, line: SparLine, s: number, outline: Float64Array): Float64Array | null {
+  if (s < line.from - 1e-9 || s > line.to + 1e-9) return null
+  const fit = sparFit(loft, line, s, outline)
+  if (fit.above < 0.05 || fit.below < 0.05) return null
+  return boreOutline(line, s)
+}
+
+export function boreOutline(line: SparLine, s: number): Float64Array {
+  const { x, n } = line.at(s)
+  const { stock, spar } = line
+  if (stock.shape === 'round') return circle(x, n, stock.heightMm / 2 + spar.clearanceMm, true)
+  const w = stock.widthMm / 2 + spar.clearanceMm, h = stock.heightMm / 2 + spar.clearanceMm
+  return Float64Array.of(x - w, n - h, x - w, n + h, x + w, n + h, x + w, n - h)
+}

@@ -1,0 +1,124 @@
+/**
+ * A lifting surface as a loft of sections, in mm. Its own frame: x aft (absolute), s along the span, n across it
+ * (up for a wing). Sections stand in planes s = const, so neighbouring pieces meet without gap at any dihedral.
+ */
+import type { Aerofoil, Surface, SurfaceName, Zone } from '../document'
+import { degToRad } from '../units'
+import { shapeOf, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
+
+export interface LoftStation {
+  s: number
+  /** Leading edge: aft of the nose, and across the span direction. */
+  lead: number
+  n: number
+  chord: number
+  /** Incidence and twist together, rad, nose up. */
+  twist: number
+  shape: AerofoilShape
+  /** Outline points in (x, n), closed, counter-clockwise from the upper trailing edge. */
+  outline: Float64Array
+}
+
+export interface SurfaceLoft {
+  name: SurfaceName
+  label: string
+  origin: readonly [x: number, y: number, z: number]
+  cant: number
+  mirror: boolean
+  /** One a panel end; zone i holds between station i and i+1. */
+  stations: readonly LoftStation[]
+  zones: readonly string[]
+  span: number
+}
+
+/** Thickness the trailing edge is opened to: two beads side by side, mm. */
+export const trailingEdgeMm = (zones: readonly Zone[]): number => 2 * Math.max(...zones.map(zone => zone.recipe.beadWidthMm))
+
+export function loftSurface(name: SurfaceName, label: string, surface: Surface, aerofoils: readonly Aerofoil[], trailingEdge: number): SurfaceLoft {
+  const stations: LoftStation[] = []
+  const add = (s: number, lead: number, n: number, chord: number, twistDeg: number, aerofoil: string) => {
+    const shape = shapeOf(aerofoil, aerofoils)
+    const twist = degToRad(surface.incidenceDeg + twistDeg)
+    stations.push({ s, lead, n, chord, twist, shape, outline: placeOutline(shape, chord, lead, n, twist, trailingEdge) })
+  }
+  add(0, surface.xMm, 0, surface.rootChordMm, 0, surface.rootAerofoil)
+  let s = 0, lead = surface.xMm, n = 0
+  for (const panel of surface.panels) {
+    s += panel.spanMm
+    lead += panel.sweepMm
+    n += panel.spanMm * Math.tan(degToRad(panel.dihedralDeg))
+    add(s, lead, n, panel.tipChordMm, panel.tipTwistDeg, panel.tipAerofoil)
+  }
+  return {
+    name, label, origin: [surface.xMm, surface.yMm, surface.zMm], cant: degToRad(surface.cantDeg), mirror: surface.mirror,
+    stations, zones: surface.panels.map(panel => panel.zone), span: s,
+  }
+}
+
+/** Scales, opens the trailing edge linearly along the chord, and turns about the quarter chord. */
+function placeOutline(shape: AerofoilShape, chord: number, lead: number, n: number, twist: number, trailingEdge: number): Float64Array {
+  const last = SIDE_POINTS - 1
+  const opening = Math.max(0, trailingEdge / chord - (shape.upperY[last] - shape.lowerY[last])) / 2
+  // Both sides share the nose, so the outline has one point fewer than the two sides together.
+  const outline = new Float64Array(2 * (2 * SIDE_POINTS - 1))
+  const cos = Math.cos(twist), sin = Math.sin(twist)
+  const put = (index: number, x: number, y: number) => {
+    const u = (x - 0.25) * chord, v = y * chord
+    outline[2 * index] = lead + 0.25 * chord + u * cos + v * sin
+    outline[2 * index + 1] = n - u * sin + v * cos
+  }
+  for (let i = 0; i < SIDE_POINTS; i++) {
+    put(last - i, shape.upperX[i], shape.upperY[i] + opening * shape.upperX[i])
+    if (i > 0) put(last + i, shape.lowerX[i], shape.lowerY[i] - opening * shape.lowerX[i])
+  }
+  return outline
+}
+
+/** Index of the panel that holds s, and how far along it, 0..1. */
+export function panelAt(loft: SurfaceLoft, s: number): { index: number, t: number } {
+  const { stations } = loft
+  let index = 0
+  while (index < stations.length - 2 && s > stations[index + 1].s) index++
+  const a = stations[index].s, b = stations[index + 1].s
+  return { index, t: Math.min(1, Math.max(0, (s - a) / (b - a))) }
+}
+
+const mix = (a: number, b: number, t: number): number => a + (b - a) * t
+
+/** Outline at s: straight lines between the same points of both stations (a ruled loft). */
+export function outlineAt(loft: SurfaceLoft, s: number): Float64Array {
+  const { index, t } = panelAt(loft, s)
+  const a = loft.stations[index].outline, b = loft.stations[index + 1].outline
+  const outline = new Float64Array(a.length)
+  for (let i = 0; i < a.length; i++) outline[i] = mix(a[i], b[i], t)
+  return outline
+}
+
+/** Chord, leading edge, n and twist at s, mm and rad. */
+export function planAt(loft: SurfaceLoft, s: number): { chord: number, lead: number, n: number, twist: number } {
+  const { index, t } = panelAt(loft, s)
+  const a = loft.stations[index], b = loft.stations[index + 1]
+  return { chord: mix(a.chord, b.chord, t), lead: mix(a.lead, b.lead, t), n: mix(a.n, b.n, t), twist: mix(a.twist, b.twist, t) }
+}
+
+/** Place in the aircraft's axes of a point (x, n) of the section at s; `side` −1 is port. */
+export function placePoint(loft: SurfaceLoft, x: number, n: number, s: number, side: 1 | -1): [number, number, number] {
+  const cos = Math.cos(loft.cant), sin = Math.sin(loft.cant)
+  return [x, side * (loft.origin[1] + s * cos - n * sin), loft.origin[2] + s * sin + n * cos]
+}
+
+/** Upper and lower n of the section at chord place x (mm, absolute), and their gap; null outside the chord. */
+export function gapAt(outline: Float64Array, x: number): { lower: number, upper: number } | null {
+  let lower = Infinity, upper = -Infinity
+  const count = outline.length / 2
+  for (let i = 0; i < count; i++) {
+    const j = (i + 1) % count
+    const x0 = outline[2 * i], x1 = outline[2 * j]
+    if ((x0 <= x && x1 > x) || (x1 <= x && x0 > x)) {
+      const n = mix(outline[2 * i + 1], outline[2 * j + 1], (x - x0) / (x1 - x0))
+      lower = Math.min(lower, n)
+      upper = Math.max(upper, n)
+    }
+  }
+  return upper > lower ? { lower, upper } : null
+}

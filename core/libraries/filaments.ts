@@ -1,0 +1,87 @@
+/**
+ * Made-up but physically typical filaments. Values are mid-range for the family, as found across open
+ * data sheets of the polymers; a maker's own coupon or scale replaces them. SI unless the name says otherwise.
+ */
+import { gpaToPa, mpaToPa } from '../units'
+
+export interface Filament {
+  id: string
+  name: string
+  family: 'ordinary' | 'tough' | 'foaming' | 'heat-proof' | 'flexible'
+  /** kg/m³, unfoamed. */
+  density: number
+  /** Relative half range of density between makers. */
+  densityRange: number
+  /** Young's modulus along the bead, Pa, unfoamed. */
+  modulus: number
+  /** Tensile strength along the bead, Pa, unfoamed. */
+  strength: number
+  /** Strength across layers as a share of `strength`, and its half range. */
+  acrossShare: number
+  acrossRange: number
+  /** Stiffness across layers as a share of `modulus`. */
+  acrossModulusShare: number
+  /** Nozzle temperature (°C) against expansion X = solid density / foamed density; null when it does not foam. */
+  expansion: ReadonlyArray<readonly [celsius: number, expansion: number]> | null
+  /** °C at which a thin part begins to sag. */
+  softeningC: number
+  nozzleC: readonly [number, number]
+  /** mm³/s that melts well. */
+  maxFlowMm3S: number
+  pricePerKg: number
+  spoolG: number
+  /** Oozes too much to travel between pieces on one plate. */
+  onePieceAPlate: boolean
+  needsEnclosure: boolean
+  warp: 'low' | 'medium' | 'high'
+  fumes: string | null
+  goodFor: string
+  badFor: string
+}
+
+export const FILAMENTS: readonly Filament[] = [
+  {
+    id: 'pla', name: 'PLA, ordinary', family: 'ordinary', density: 1240, densityRange: 0.02, modulus: gpaToPa(3.1), strength: mpaToPa(52),
+    acrossShare: 0.55, acrossRange: 0.2, acrossModulusShare: 0.9, expansion: null, softeningC: 56, nozzleC: [190, 230], maxFlowMm3S: 14,
+    pricePerKg: 20, spoolG: 1000, onePieceAPlate: false, needsEnclosure: false, warp: 'low', fumes: null,
+    goodFor: 'stiff, cheap, prints anywhere', badFor: 'brittle in a crash; sags in a hot car',
+  },
+  {
+    id: 'pla-tough', name: 'PLA, tough', family: 'tough', density: 1220, densityRange: 0.02, modulus: gpaToPa(2.4), strength: mpaToPa(44),
+    acrossShare: 0.65, acrossRange: 0.2, acrossModulusShare: 0.9, expansion: null, softeningC: 56, nozzleC: [205, 240], maxFlowMm3S: 13,
+    pricePerKg: 27, spoolG: 1000, onePieceAPlate: false, needsEnclosure: false, warp: 'low', fumes: null,
+    goodFor: 'takes knocks: noses, mounts, horns', badFor: 'as heavy as ordinary; sags in a hot car',
+  },
+  {
+    id: 'pla-foam', name: 'PLA, foaming', family: 'foaming', density: 1210, densityRange: 0.03, modulus: gpaToPa(2.7), strength: mpaToPa(42),
+    acrossShare: 0.5, acrossRange: 0.3, acrossModulusShare: 0.85,
+    expansion: [[195, 1.05], [205, 1.2], [215, 1.5], [225, 1.85], [235, 2.15], [245, 2.35], [255, 2.4]],
+    softeningC: 54, nozzleC: [195, 260], maxFlowMm3S: 10, pricePerKg: 48, spoolG: 750, onePieceAPlate: true, needsEnclosure: false, warp: 'low', fumes: null,
+    goodFor: 'about half the mass for the same shape', badFor: 'oozes; dents; sags in a hot car',
+  },
+  {
+    id: 'asa-foam', name: 'ASA, foaming', family: 'foaming', density: 1070, densityRange: 0.03, modulus: gpaToPa(1.9), strength: mpaToPa(38),
+    acrossShare: 0.55, acrossRange: 0.3, acrossModulusShare: 0.85,
+    expansion: [[230, 1.05], [240, 1.3], [250, 1.7], [260, 2.1], [270, 2.3], [280, 2.35]],
+    softeningC: 92, nozzleC: [230, 280], maxFlowMm3S: 10, pricePerKg: 55, spoolG: 750, onePieceAPlate: true, needsEnclosure: true, warp: 'medium',
+    fumes: 'styrene: print in a ventilated enclosure', goodFor: 'light and heat-proof', badFor: 'oozes; needs a warm enclosure',
+  },
+  {
+    id: 'petg', name: 'PETG', family: 'tough', density: 1270, densityRange: 0.02, modulus: gpaToPa(2.0), strength: mpaToPa(46),
+    acrossShare: 0.6, acrossRange: 0.2, acrossModulusShare: 0.9, expansion: null, softeningC: 72, nozzleC: [225, 260], maxFlowMm3S: 11,
+    pricePerKg: 21, spoolG: 1000, onePieceAPlate: false, needsEnclosure: false, warp: 'low', fumes: null,
+    goodFor: 'bends before it breaks; warm fields', badFor: 'heavy and soft; strings',
+  },
+  {
+    id: 'asa', name: 'ASA', family: 'heat-proof', density: 1070, densityRange: 0.02, modulus: gpaToPa(2.1), strength: mpaToPa(44),
+    acrossShare: 0.55, acrossRange: 0.25, acrossModulusShare: 0.9, expansion: null, softeningC: 94, nozzleC: [235, 270], maxFlowMm3S: 12,
+    pricePerKg: 29, spoolG: 1000, onePieceAPlate: false, needsEnclosure: true, warp: 'high', fumes: 'styrene: print in a ventilated enclosure',
+    goodFor: 'heat-proof, weathers well', badFor: 'warps; needs a warm enclosure',
+  },
+  {
+    id: 'tpu', name: 'TPU, flexible', family: 'flexible', density: 1210, densityRange: 0.03, modulus: gpaToPa(0.06), strength: mpaToPa(30),
+    acrossShare: 0.8, acrossRange: 0.15, acrossModulusShare: 0.95, expansion: null, softeningC: 80, nozzleC: [210, 240], maxFlowMm3S: 5,
+    pricePerKg: 32, spoolG: 1000, onePieceAPlate: true, needsEnclosure: false, warp: 'low', fumes: null,
+    goodFor: 'hinges, tyres, bumpers', badFor: 'no stiffness at all',
+  },
+]

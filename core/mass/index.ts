@@ -1,0 +1,1 @@
+export { sumMass, massSpread, placeForBalance, ballastFor, type MassEntry, type MassSum } from './ledger'

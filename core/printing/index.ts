@@ -1,0 +1,7 @@
+export { beadArea, beadFill, beadThickness, beadMassPerMm, relativeDensity } from './bead'
+export { insetField, insetArea, insetEdge, type InsetField } from './inset-field'
+export { layLayer, layerBeads, latticeLength, wallBeads, type Layer } from './lay'
+export { runTime, cappedSpeed, layerTime } from './layer-time'
+export { printPiece, sampleLayers, type PiecePrint } from './print-piece'
+export { assignPrinters, type PlateJob } from './plates'
+export { writeStl } from './stl'

@@ -1,0 +1,5 @@
+export { solveBeam, type BeamInput, type BeamResult } from './beam'
+export { shearAndMoment, lineAt, type SpanPoint } from './span-loads'
+export { bendingSection } from './wing-section'
+export { skinBucklingStress } from './skin-buckling'
+export { stationSection, stationReserve, acrossLayers, skinSupport, GLUE_STRENGTH, type StationSection, type StationStrength, type StrengthMode } from './wing-strength'
