@@ -13,6 +13,9 @@ export interface PrintedPiece { piece: Piece, filament: Filament, print: PiecePr
 /** Share of a bed that pieces standing together can cover. */
 const PLATE_SHARE = 0.6
 
+/** A prediction that moved by more than this since the weighing belongs to another design of the piece. */
+const SAME_DESIGN = 0.01
+
 /** A piece prints alike as long as its section function, span and zone are the same: `sliceAt` changes identity with the loft or its spars. */
 type PieceKey = (loft: unknown, lines: unknown, from: number, to: number, zone: Zone) => PrintedPiece
 
@@ -78,7 +81,15 @@ export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[
   const { doc } = airframe
   const seconds = printed.map(p => new Map(doc.printers.filter(printer => capable(p, printer)).map(printer => [printer.id, plateSeconds(p, printer)])))
   const { printerOf } = assignPrinters(printed.map((p, i) => ({ piece: p.piece.id, secondsOn: seconds[i], wanted: doc.printerOf[p.piece.id] })), doc.printers)
-  const weighed = new Map(doc.weighIns.map(entry => [entry.piece, gToKg(entry.massG)]))
+  const weighed = new Map<string, number>()
+  const outdated = new Map<string, number>()
+  printed.forEach(({ piece, print }) => {
+    const entry = doc.weighIns.findLast(item => item.piece === piece.id)
+    if (!entry) return
+    const same = Math.abs(gToKg(entry.predictedG) - print.mass) <= SAME_DESIGN * print.mass
+    if (same) weighed.set(piece.id, gToKg(entry.massG))
+    else outdated.set(piece.id, entry.massG)
+  })
   const prices = new Map(doc.spools.map(spool => [spool.filament, spool.pricePerKg]))
   const pieces = printed.map((p, i): PieceReport => {
     const { piece, filament, print, box } = p
@@ -88,7 +99,7 @@ export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[
     const mass = weighed.get(piece.id) ?? print.mass
     return {
       id: piece.id, name: piece.name, part: piece.part, side: piece.side, zone: piece.zone.id, zoneName: piece.zone.name, filament: filament.id, filamentName: filament.name,
-      recipe: piece.zone.recipe.school, predictedG: kgToG(print.mass), weighedG: weighed.has(piece.id) ? kgToG(mass) : null, massG: kgToG(mass),
+      recipe: piece.zone.recipe.school, predictedG: kgToG(print.mass), weighedG: weighed.has(piece.id) ? kgToG(mass) : null, outdatedG: outdated.get(piece.id) ?? null, massG: kgToG(mass),
       hours: sToHours(time), cost: print.mass * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
       layers: print.layers, lengthMm: piece.to - piece.from, boxMm: [box.width, box.depth, box.height], turnDeg: box.turnDeg, fits: printer !== null,
       fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths,

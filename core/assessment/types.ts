@@ -47,6 +47,8 @@ export interface PieceReport {
   recipe: string
   predictedG: number
   weighedG: number | null
+  /** A weighing of an earlier design of this piece, not counted. */
+  outdatedG: number | null
   /** Weighed where known, else predicted. */
   massG: number
   hours: number

@@ -11,7 +11,7 @@ export const PLOVER: ProjectFile = {
   format: 'mariposa-project', version: 1, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
     targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 16, stallMaxMs: 9, cruiseMs: 15, spanMaxMm: 900,
-    launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
+    currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
   },
   aerofoils: [],
   wing: {

@@ -12,7 +12,7 @@ export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project', version: 1, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
     targetMassG: 690, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 24, stallMaxMs: 8.5, cruiseMs: 13, spanMaxMm: 1250,
-    launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
+    currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
   },
   aerofoils: [],
   wing: {
@@ -86,9 +86,9 @@ export const THISTLEDOWN: ProjectFile = {
   ],
   printerOf: {},
   weighIns: [
-    { piece: 'wing-1-starboard', massG: 17.9, date: '2026-10-03', note: 'first piece; seam a little proud' },
-    { piece: 'wing-1-port', massG: 17.6, date: '2026-10-04', note: '' },
-    { piece: 'body-1', massG: 37.4, date: '2026-10-05', note: 'with base layers for the firewall' },
+    { piece: 'wing-1-starboard', massG: 17.9, predictedG: 17.32, date: '2026-10-03', note: 'first piece; seam a little proud' },
+    { piece: 'wing-1-port', massG: 17.6, predictedG: 17.32, date: '2026-10-04', note: '' },
+    { piece: 'body-1', massG: 37.4, predictedG: 36.33, date: '2026-10-05', note: 'with base layers for the firewall' },
   ],
   measured: { massG: null, cgMm: null, windMs: null, thrustG: null },
   checks: [{ item: 'surfaces-direction', date: '2026-10-24' }, { item: 'range', date: '2026-10-24' }],

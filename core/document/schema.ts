@@ -23,6 +23,7 @@ export const Brief = z.strictObject({
   stallMaxMs: figure('speedMs', 'slowest level speed wanted, m/s'),
   cruiseMs: figure('speedMs', 'cruise speed, m/s'),
   spanMaxMm: figure('spanMm', 'greatest span that may be built, mm'),
+  currency: z.string().min(1).max(5).describe('sign or code that prices are in'),
   launch: z.enum(['hand', 'bungee', 'wheels']),
   landing: z.enum(['belly', 'wheels', 'net']),
   windMaxMs: z.number().min(0).max(30).describe('strongest wind for a first flight, m/s: the maker\'s own limit'),
@@ -145,7 +146,10 @@ export const Printer = z.strictObject({
 })
 
 export const Spool = z.strictObject({ id, filament: id, massG: figure('massG', 'filament left, g'), pricePerKg: z.number().min(0).max(1000) })
-export const WeighIn = z.strictObject({ piece: id, massG: figure('massG', 'what the scale said, g'), date, note: text })
+export const WeighIn = z.strictObject({
+  piece: id, massG: figure('massG', 'what the scale said, g'),
+  predictedG: figure('massG', 'what it should have weighed as designed then, g; a piece redesigned since counts as not weighed'), date, note: text,
+})
 export const Check = z.strictObject({ item: id, date })
 export const Measured = z.strictObject({
   massG: figure('massG', 'ready to fly without payload, g').nullable(), cgMm: figure('positionMm', 'balance point aft of the nose without payload, mm').nullable(),

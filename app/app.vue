@@ -1,0 +1,5 @@
+<template>
+  <v-app>
+    <NuxtPage />
+  </v-app>
+</template>

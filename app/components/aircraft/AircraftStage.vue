@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import type { StationId } from '~/composables/stations'
+import { useAssessment } from '~/stores/assessment'
+import { useView, type ViewName } from '~/stores/view'
+
+defineProps<{ station: StationId }>()
+const assessment = useAssessment()
+const look = useView()
+const views: ReadonlyArray<{ id: ViewName, label: string }> = [{ id: 'plan', label: 'Plan' }, { id: 'side', label: 'Side' }, { id: 'front', label: 'Front' }, { id: 'space', label: 'In space' }]
+</script>
+
+<template>
+  <section class="stage" aria-label="The aircraft">
+    <div class="views" role="radiogroup" aria-label="View">
+      <button v-for="item in views" :key="item.id" type="button" class="plain view" role="radio" :aria-checked="look.view === item.id" :class="{ on: look.view === item.id }" :data-view="item.id" @click="look.view = item.id">{{ item.label }}</button>
+    </div>
+    <template v-if="assessment.current && assessment.assessed">
+      <SpaceView v-if="look.view === 'space'" :station="station" :doc="assessment.assessed" :assessment="assessment.current" />
+      <DrawnView v-else :station="station" :doc="assessment.assessed" :assessment="assessment.current" :view="look.view" />
+    </template>
+    <p v-else class="quiet pa-6">Drawing the aircraft …</p>
+    <p v-if="assessment.fault" class="fault bad" role="alert">The last change could not be computed: {{ assessment.fault }}. Undo it, or change it again.</p>
+  </section>
+</template>
+
+<style scoped>
+.stage { position: relative; min-height: 0; min-width: 0; display: flex; }
+.views { position: absolute; left: 10px; top: 6px; display: flex; gap: 2px; z-index: 5; border: 1px solid var(--hair); border-radius: 8px; background: rgb(var(--v-theme-background)); overflow: hidden; }
+.view { padding: 4px 11px; font-size: 13px; } .view.on { background: rgb(var(--v-theme-on-background)); color: rgb(var(--v-theme-background)); }
+.fault { position: absolute; bottom: 8px; left: 12px; right: 12px; background: rgb(var(--v-theme-surface)); padding: 8px; }
+@media (max-width: 700px) { .view { min-height: 44px; } }
+</style>

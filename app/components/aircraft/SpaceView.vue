@@ -1,0 +1,142 @@
+<script setup lang="ts">
+/** The aircraft in space: the skin of every piece, spars, boom and equipment, to turn and look at. */
+import { AmbientLight, BoxGeometry, BufferAttribute, BufferGeometry, Color, CylinderGeometry, DirectionalLight, Group, HemisphereLight, Mesh, MeshLambertMaterial, PerspectiveCamera, Quaternion, Scene, Vector3, WebGLRenderer } from 'three'
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import type { Assessment } from '../../../core/assess'
+import type { ProjectFile } from '../../../core/document'
+import { useCore } from '~/composables/useCore'
+import type { StationId } from '~/composables/stations'
+import { paintFor } from '~/composables/usePaint'
+import type { PieceMesh } from '~/workers/core.worker'
+
+const props = defineProps<{ station: StationId, doc: ProjectFile, assessment: Assessment }>()
+const host = ref<HTMLDivElement>()
+const failed = ref('')
+const core = useCore()
+const meshes = shallowRef<PieceMesh[]>([])
+let scene: Scene, camera: PerspectiveCamera, renderer: WebGLRenderer, controls: OrbitControls, model: Group
+let framed = false
+let asked = 0
+
+async function refresh() {
+  const own = ++asked
+  const next = await core.meshes(toRaw(props.doc))
+  if (own === asked) meshes.value = next
+}
+/** Aircraft axes (x aft, y starboard, z up) to the scene's (y up, right-handed). */
+const toScene = (x: number, y: number, z: number) => new Vector3(y, z, x)
+
+function rod(from: readonly [number, number, number], to: readonly [number, number, number], diameter: number): Mesh {
+  const a = toScene(...from), b = toScene(...to)
+  const mesh = new Mesh(new CylinderGeometry(diameter / 2, diameter / 2, a.distanceTo(b), 12), new MeshLambertMaterial({ color: '#2b3140' }))
+  mesh.position.copy(a.clone().add(b).multiplyScalar(0.5))
+  mesh.quaternion.copy(new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), b.clone().sub(a).normalize()))
+  return mesh
+}
+
+function build() {
+  if (!model) return
+  model.traverse((item) => {
+    if (item instanceof Mesh) {
+      item.geometry.dispose()
+      item.material.dispose()
+    }
+  })
+  model.clear()
+  const paint = paintFor(props.station, props.doc, props.assessment)
+  const see = props.station === 'spine' || props.station === 'balance'
+  for (const mesh of meshes.value) {
+    const report = props.assessment.pieces.find(piece => piece.id === mesh.id)
+    if (!report) continue
+    const positions = new Float32Array(mesh.positions.length)
+    for (let i = 0; i < positions.length; i += 3) {
+      positions[i] = mesh.positions[i + 1]
+      positions[i + 1] = mesh.positions[i + 2]
+      positions[i + 2] = mesh.positions[i]
+    }
+    const geometry = new BufferGeometry()
+    geometry.setAttribute('position', new BufferAttribute(positions, 3))
+    geometry.setIndex(new BufferAttribute(mesh.triangles, 1))
+    geometry.computeVertexNormals()
+    const material = new MeshLambertMaterial({ color: new Color(paint.of(report).colour), transparent: see, opacity: see ? 0.45 : 1, depthWrite: !see })
+    model.add(new Mesh(geometry, material))
+  }
+  const { drawing } = props.assessment
+  for (const spar of drawing.spars) model.add(rod([spar.plan[0], spar.plan[1], spar.side[1]], [spar.plan[2], spar.plan[3], spar.side[3]], Math.max(2, spar.widthMm)))
+  if (drawing.boom) model.add(rod([drawing.boom.side[0], 0, drawing.boom.side[1]], [drawing.boom.side[2], 0, drawing.boom.side[3]], drawing.boom.widthMm))
+  for (const item of props.doc.equipment) {
+    for (const side of item.pair ? [1, -1] : [1]) {
+      const box = new Mesh(new BoxGeometry(item.sizeMm[1], item.sizeMm[2], item.sizeMm[0]), new MeshLambertMaterial({ color: item.kind === 'battery' ? '#d9541e' : item.drops ? '#7a9a4f' : '#5a6478' }))
+      box.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
+      model.add(box)
+    }
+  }
+  if (!framed) frame()
+  draw()
+}
+function frame() {
+  const { box } = props.assessment.drawing
+  const middle = toScene((box.minX + box.maxX) / 2, 0, (box.minZ + box.maxZ) / 2)
+  const size = Math.max(box.maxX - box.minX, box.maxY - box.minY)
+  controls.target.copy(middle)
+  camera.position.copy(middle).add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.02))
+  camera.near = size / 200
+  camera.far = size * 20
+  camera.updateProjectionMatrix()
+  controls.update()
+  framed = true
+}
+const draw = () => renderer?.render(scene, camera)
+function resize() {
+  if (!host.value || !renderer) return
+  const { clientWidth: w, clientHeight: h } = host.value
+  renderer.setSize(w, h)
+  camera.aspect = w / Math.max(1, h)
+  camera.updateProjectionMatrix()
+  draw()
+}
+let watcher: ResizeObserver | undefined
+onMounted(() => {
+  try {
+    renderer = new WebGLRenderer({ antialias: true, alpha: true })
+  } catch {
+    failed.value = 'This browser has no WebGL. The drawn views show the same aircraft.'
+    return
+  }
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+  scene = new Scene()
+  camera = new PerspectiveCamera(32, 1, 1, 10000)
+  model = new Group()
+  const sun = new DirectionalLight('#ffffff', 1.9)
+  sun.position.set(-600, 1200, -500)
+  scene.add(new HemisphereLight('#fffdf5', '#8a8271', 1.5), new AmbientLight('#ffffff', 0.35), sun, model)
+  host.value!.append(renderer.domElement)
+  renderer.domElement.setAttribute('role', 'img')
+  renderer.domElement.setAttribute('aria-label', `${props.doc.name} in space; drag to turn, wheel to come closer, shift-drag to move`)
+  renderer.domElement.dataset.ready = 'no'
+  controls = new OrbitControls(camera, renderer.domElement)
+  controls.addEventListener('change', draw)
+  watcher = new ResizeObserver(resize)
+  watcher.observe(host.value!)
+  resize()
+  void refresh()
+})
+onUnmounted(() => {
+  watcher?.disconnect()
+  controls?.dispose()
+  renderer?.dispose()
+})
+watch(() => props.doc, refresh)
+watch([meshes, () => props.station, () => props.assessment], () => {
+  build()
+  if (meshes.value.length && renderer) renderer.domElement.dataset.ready = 'yes'
+})
+</script>
+
+<template>
+  <div ref="host" class="space"><p v-if="failed" class="pa-6">{{ failed }}</p></div>
+</template>
+
+<style scoped>
+.space { width: 100%; height: 100%; min-height: 0; overflow: hidden; } .space :deep(canvas) { display: block; cursor: grab; }
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { expansionAt, LIBRARIES, recipeFor } from '../../../core/libraries'
+import { useBench } from '~/composables/useBench'
+
+const { doc, edit, look } = useBench()
+const zoneId = useState('skin-zone', () => '')
+const zone = computed(() => doc.value.zones.find(item => item.id === zoneId.value) ?? doc.value.zones[0])
+const index = computed(() => doc.value.zones.indexOf(zone.value))
+const filament = computed(() => LIBRARIES.filaments.find(item => item.id === zone.value.filament) ?? LIBRARIES.filaments[0])
+const r = computed(() => zone.value.recipe)
+// Pressing a piece on the drawing chooses its zone.
+const { now } = useBench()
+watch(() => look.selected, (id) => {
+  const piece = now.value?.pieces.find(item => item.id === id)
+  if (piece) zoneId.value = piece.zone
+})
+
+function setFilament(id: string) {
+  const next = LIBRARIES.filaments.find(item => item.id === id)!
+  const school = LIBRARIES.schools.find(item => item.id === r.value.school)!
+  edit(`${zone.value.name} in ${next.name}`, (draft) => {
+    const z = draft.zones[index.value]
+    const { nozzleC, flow } = recipeFor(school, next)
+    z.filament = id
+    Object.assign(z.recipe, { nozzleC, flow })
+  })
+}
+function setSchool(id: string) {
+  const school = LIBRARIES.schools.find(item => item.id === id)!
+  edit(`${zone.value.name}: ${school.name.toLowerCase()}`, (draft) => { draft.zones[index.value].recipe = recipeFor(school, filament.value) })
+}
+type Figures = 'walls' | 'beadWidthMm' | 'layerHeightMm' | 'infillShare' | 'baseLayers' | 'topLayers' | 'flow' | 'nozzleC'
+const set = (field: Figures, label: string, scale = 1) => (value: number | null) => edit(`${zone.value.name}: set ${label}`, (draft) => { draft.zones[index.value].recipe[field] = value! * scale })
+function setNozzle(value: number | null) {
+  edit(`${zone.value.name}: nozzle ${value} °C`, (draft) => {
+    const recipe = draft.zones[index.value].recipe
+    recipe.nozzleC = value!
+    if (filament.value.expansion) recipe.flow = Math.round(100 / expansionAt(filament.value, value!)) / 100
+  })
+}
+const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
+</script>
+
+<template>
+  <div class="stack">
+    <v-select :model-value="zone.id" :items="doc.zones.map(z => ({ title: z.name, value: z.id }))" label="Zone" data-field="zone" @update:model-value="zoneId = $event" />
+    <v-select :model-value="zone.filament" :items="LIBRARIES.filaments.map(f => ({ title: f.name, value: f.id }))" label="Filament" data-field="filament" @update:model-value="setFilament" />
+    <p class="quiet small">Good for: {{ filament.goodFor }}. Bad at: {{ filament.badFor }}.</p>
+    <p v-if="filament.fumes" class="caution">Fumes of {{ filament.fumes }}.</p>
+    <v-select :model-value="r.school" :items="LIBRARIES.schools.map(s => ({ title: s.name, value: s.id }))" label="School" data-field="school" @update:model-value="setSchool" />
+    <div class="row"><FigureField label="Beads a wall" :model-value="r.walls" :min="1" :max="8" :digits="0" data-field="walls" @update:model-value="set('walls', 'beads')($event)" /><FigureField label="Bead width" :model-value="r.beadWidthMm" unit="mm" :min="0.15" :max="1.5" :digits="2" data-field="beadWidthMm" @update:model-value="set('beadWidthMm', 'bead width')($event)" /></div>
+    <div class="row"><FigureField label="Layer" :model-value="r.layerHeightMm" unit="mm" :min="0.05" :max="0.8" :digits="2" @update:model-value="set('layerHeightMm', 'layer height')($event)" /><FigureField label="Infill" :model-value="r.infillShare * 100" unit="%" :min="0" :max="100" @update:model-value="set('infillShare', 'infill', 0.01)($event)" /></div>
+    <div class="row"><FigureField label="Nozzle" :model-value="r.nozzleC" unit="°C" :min="150" :max="320" :digits="0" @update:model-value="setNozzle" /><FigureField label="Flow" :model-value="r.flow" unit="×" :min="0.2" :max="1.5" :digits="2" data-field="flow" @update:model-value="set('flow', 'flow')($event)" /></div>
+    <p v-if="filament.expansion" class="quiet small">At {{ r.nozzleC }} °C it foams to <span class="num">{{ expansion.toFixed(2) }}</span>× its volume; expansion × flow = <span class="num" :class="{ bad: Math.abs(expansion * r.flow - 1) > 0.05 }">{{ (expansion * r.flow).toFixed(2) }}</span>, and 1 is a full bead.</p>
+    <div class="row"><FigureField label="Base layers" :model-value="r.baseLayers" :min="0" :max="40" :digits="0" @update:model-value="set('baseLayers', 'base layers')($event)" /><FigureField label="Top layers" :model-value="r.topLayers" :min="0" :max="40" :digits="0" @update:model-value="set('topLayers', 'top layers')($event)" /></div>
+    <FigureField v-if="r.lattice" label="Web spacing" :model-value="r.lattice.pitchMm" unit="mm" :min="5" :max="300" data-field="pitch" @update:model-value="edit(`${zone.name}: set web spacing`, d => { d.zones[index].recipe.lattice!.pitchMm = $event! })" />
+    <FigureField v-if="r.skinGapMm" label="Distance of the two skins" :model-value="r.skinGapMm" unit="mm" :min="0.5" :max="20" @update:model-value="edit(`${zone.name}: set distance of the skins`, d => { d.zones[index].recipe.skinGapMm = $event! })" />
+  </div>
+</template>
+
+<style scoped>
+.small { font-size: 12.5px; line-height: 1.4; }
+</style>

@@ -1,0 +1,42 @@
+/** The flight path: stations in the order of the work, each with its question and its state for this aircraft. */
+import type { Assessment } from '../../core/assess'
+import type { ProjectFile } from '../../core/document'
+import { readiness } from '../../core/workshop'
+
+export type StationId = 'brief' | 'shape' | 'skin' | 'spine' | 'split' | 'print' | 'weigh' | 'balance' | 'maiden' | 'log'
+export type StationState = 'settled' | 'going' | 'attention' | 'untouched'
+
+export const STATIONS: ReadonlyArray<{ id: StationId, label: string, question: string }> = [
+  { id: 'brief', label: 'Brief', question: 'What must it do, and is that in proportion?' },
+  { id: 'shape', label: 'Shape', question: 'How is it laid out?' },
+  { id: 'skin', label: 'Skin', question: 'Which filament and which walls, where?' },
+  { id: 'spine', label: 'Spine', question: 'What carries the wing?' },
+  { id: 'split', label: 'Split', question: 'Where is it cut to fit the bed?' },
+  { id: 'print', label: 'Print', question: 'Which piece on which printer, and how long?' },
+  { id: 'weigh', label: 'Weigh', question: 'Does the scale agree?' },
+  { id: 'balance', label: 'Balance', question: 'Where does it balance, and where should it?' },
+  { id: 'maiden', label: 'Maiden', question: 'Go, or not yet?' },
+  { id: 'log', label: 'Log', question: 'What did it teach?' },
+]
+
+export const isStation = (id: string): id is StationId => STATIONS.some(station => station.id === id)
+
+/** Which findings belong to which station. */
+export const FINDINGS_AT: Partial<Record<StationId, RegExp>> = {
+  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^tip-stall$/, skin: /^(bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing)/,
+  split: /^piece-too-large$/, print: /^(spool-short|hours-failing)$/, weigh: /^weighs-off$/, balance: /^(outside-bay|balance-failing)$/,
+}
+
+export function stationState(id: StationId, doc: ProjectFile, assessment: Assessment, touched: ReadonlySet<string>): StationState {
+  const pattern = FINDINGS_AT[id]
+  const found = pattern ? assessment.findings.filter(finding => pattern.test(finding.code)) : []
+  if (found.some(finding => finding.severity === 'stop')) return 'attention'
+  if (id === 'weigh') return doc.weighIns.length === 0 ? 'untouched' : found.length ? 'attention' : assessment.totals.weighedCount < assessment.pieces.length ? 'going' : 'settled'
+  if (id === 'maiden') {
+    const { verdict, items } = readiness(doc, assessment)
+    return verdict === 'go' ? 'settled' : verdict === 'no-go' ? 'attention' : items.some(item => item.byHand && item.state === 'go') ? 'going' : 'untouched'
+  }
+  if (id === 'log') return doc.flights.length ? 'going' : 'untouched'
+  if (found.some(finding => finding.severity === 'warn')) return 'going'
+  return touched.has(id) || found.length === 0 ? 'settled' : 'going'
+}

@@ -1,0 +1,63 @@
+/** What the open document amounts to, kept fresh by the core's worker; and what the last edit changed. */
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import type { Assessment, WingName } from '../../core/assess'
+import type { ProjectFile } from '../../core/document'
+import { useCore } from '~/composables/useCore'
+import { useProject } from './project'
+
+const WINGS: readonly WingName[] = ['weight', 'balance', 'strength', 'hours']
+
+export const useAssessment = defineStore('assessment', () => {
+  const project = useProject()
+  const core = useCore()
+  const current = shallowRef<Assessment | null>(null)
+  /** The document `current` belongs to. */
+  const assessed = shallowRef<ProjectFile | null>(null)
+  const fault = ref<string | null>(null)
+  const latencyMs = ref(0)
+  let base: Partial<Record<WingName, number>> = {}
+  const difference = shallowRef<Partial<Record<WingName, number>>>({})
+  let baseEdits = -1
+  let busy = false
+
+  /** One document is in the worker at a time; when it answers, the newest goes next, and those between are dropped. */
+  async function pump() {
+    if (busy) return
+    busy = true
+    try {
+      while (project.doc && assessed.value !== project.doc) {
+        const doc = project.doc
+        const from = performance.now()
+        const edits = project.done.length - project.undone.length
+        try {
+          const next = await core.assess(toRaw(doc))
+          latencyMs.value = performance.now() - from
+          compare(next, doc, edits)
+          fault.value = null
+        } catch (error) {
+          fault.value = (error as Error).message
+          assessed.value = doc
+        }
+      }
+    } finally {
+      busy = false
+    }
+  }
+
+  /** The difference is against the state before the newest edit; while that edit is being dragged, against where it began. */
+  function compare(next: Assessment, doc: ProjectFile, edits: number) {
+    const values = Object.fromEntries(WINGS.map(wing => [wing, next.verdicts[wing].value])) as Record<WingName, number>
+    const sameProject = assessed.value?.id === doc.id
+    if (!sameProject) base = values
+    else if (edits !== baseEdits && current.value) base = Object.fromEntries(WINGS.map(wing => [wing, current.value!.verdicts[wing].value]))
+    baseEdits = edits
+    difference.value = Object.fromEntries(WINGS.map(wing => [wing, values[wing] - (base[wing] ?? values[wing])]))
+    current.value = next
+    assessed.value = doc
+  }
+
+  watch(() => project.doc, pump, { immediate: true })
+  const fresh = computed(() => assessed.value === project.doc)
+  return { current, assessed, fresh, fault, difference, latencyMs }
+})

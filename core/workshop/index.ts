@@ -1,0 +1,6 @@
+export { compareSchools, withZone, type SchoolFigures } from './compare-schools'
+export { balanceRemedies, type Remedy } from './remedies'
+export { readiness, THRUST_SHARE, type ReadinessItem } from './readiness'
+export { proportions, type Proportion } from './proportions'
+export { proposeAllCuts } from './proposals'
+export { exportPieces, piecesCsv, type ExportedFile } from './export-pieces'

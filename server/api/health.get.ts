@@ -1,0 +1,4 @@
+/** Is the application up, and which version? */
+import { version } from '../../package.json'
+
+export default defineEventHandler(() => ({ status: 'ok', version }))
