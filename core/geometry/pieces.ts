@@ -2,7 +2,7 @@
 import type { Cuts, Zone } from '../document'
 import { bodyOutlineAt, type BodyLoft } from './body-loft'
 import { circle, turnedExtent } from './polygon'
-import { boreAt, type SparLine } from './spar-line'
+import { boreAt, fitLimits, type SparLine } from './spar-line'
 import { outlineAt, placePoint, type SurfaceLoft } from './surface-loft'
 
 /** A cross-section as it will be laid down: counter-clockwise outside, clockwise holes, mm. */
@@ -47,12 +47,13 @@ const zoneOr = (zones: readonly Zone[], id: string): Zone => zones.find(zone => 
 export function cutSurface(loft: SurfaceLoft, cuts: readonly number[], zones: readonly Zone[], spars: readonly SparLine[]): Piece[] {
   const edges = [0, ...usableCuts(cuts, 0, loft.span), loft.span]
   const stations = loft.stations.map(station => station.s)
+  const limits = spars.flatMap(line => fitLimits(loft, line))
   const pieces: Piece[] = []
   for (let i = 0; i + 1 < edges.length; i++) {
     const from = edges[i], to = edges[i + 1]
     const inside = zonesBetween(from, to, stations, loft.zones)
     const zone = zoneOr(zones, widestZone(from, to, stations, loft.zones))
-    const breaks = [...new Set([...stations, ...spars.flatMap(line => [line.from, line.to])])].filter(s => s > from + 1e-6 && s < to - 1e-6).sort((a, b) => a - b)
+    const breaks = [...new Set([...stations, ...spars.flatMap(line => [line.from, line.to]), ...limits])].filter(s => s > from + 1e-6 && s < to - 1e-6).sort((a, b) => a - b)
     const sliceAt = (s: number): Slice => {
       const outer = outlineAt(loft, s)
       const holes = spars.map(line => boreAt(loft, line, s, outer)).filter(hole => hole !== null)

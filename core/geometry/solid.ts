@@ -48,29 +48,15 @@ export function sampleHeights(piece: Piece): number[] {
   })
 }
 
-/** Outline in the printer's axes: port is mirrored, and so keeps its direction of turning. */
-function printOutline(outline: Float64Array, mirror: boolean): Float64Array {
-  if (!mirror) return outline
-  const count = outline.length / 2
-  const mirrored = new Float64Array(outline.length)
-  for (let i = 0; i < count; i++) {
-    mirrored[2 * i] = outline[2 * (count - 1 - i)]
-    mirrored[2 * i + 1] = -outline[2 * (count - 1 - i) + 1]
-  }
-  return mirrored
-}
-
 /**
  * The piece as one closed manifold with its bores cut, its foot at z = 0, mm. The caller deletes the result.
  * Throws when the loft is not a solid, naming the piece.
  */
 export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
   const heights = sampleHeights(piece)
-  const mirror = piece.side === 'port'
-  const slices = heights.map(u => piece.sliceAt(u))
-  const skin = stackManifold(kernel, piece, slices.map(slice => printOutline(slice.outer, mirror)), heights.map(u => u - piece.from))
+  const skin = stackManifold(kernel, piece, heights.map(u => piece.sliceAt(u).outer), heights.map(u => u - piece.from))
   let solid = skin
-  for (const bore of boreStacks(piece, heights, mirror)) {
+  for (const bore of boreStacks(piece, heights)) {
     const tool = stackManifold(kernel, piece, bore.outlines, bore.heights)
     const next = solid.subtract(tool)
     tool.delete()
@@ -78,7 +64,11 @@ export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
     solid = next
   }
   if (solid.isEmpty() || solid.status() !== 'NoError') throw new Error(`${piece.name} is not a closed solid (${solid.status()})`)
-  return solid
+  if (piece.side !== 'port') return solid
+  // The very same facets in a mirror: building the port outline afresh would split its twisted quads the other way.
+  const port = solid.mirror([0, 1, 0])
+  solid.delete()
+  return port
 }
 
 function stackManifold(kernel: SolidKernel, piece: Piece, outlines: Float64Array[], heights: number[]): Manifold {
@@ -92,7 +82,7 @@ function stackManifold(kernel: SolidKernel, piece: Piece, outlines: Float64Array
 }
 
 /** Runs of consecutive heights that share a hole, as stacks that stick out 1 mm where they leave the piece. */
-function boreStacks(piece: Piece, heights: readonly number[], mirror: boolean) {
+function boreStacks(piece: Piece, heights: readonly number[]) {
   const stacks: Array<{ outlines: Float64Array[], heights: number[] }> = []
   const middles = heights.slice(0, -1).map((u, i) => piece.sliceAt((u + heights[i + 1]) / 2))
   const most = Math.max(0, ...middles.map(slice => slice.holes.length))
@@ -105,7 +95,7 @@ function boreStacks(piece: Piece, heights: readonly number[], mirror: boolean) {
       const near = piece.sliceAt(a + (b - a) * 0.45).holes[h] ?? hole
       const at = (u: number) => hole.map((value, k) => value + ((value - near[k]) * (u - (a + b) / 2)) / ((b - a) * 0.05))
       const low = a === piece.from ? a - 1 : a, high = b === piece.to ? b + 1 : b
-      const outlines = [low, high].map(u => reversed(printOutline(at(u), mirror)))
+      const outlines = [low, high].map(u => reversed(at(u)))
       stacks.push({ outlines, heights: [low - piece.from, high - piece.from] })
     })
   }

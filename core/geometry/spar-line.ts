@@ -62,11 +62,38 @@ export function sparFit(loft: SurfaceLoft, line: SparLine, s: number, outline = 
   return { s, above, below }
 }
 
+/** Plastic under which a bore counts as broken out and is left out of the piece, mm. */
+const LEAST_COVER = 0.05
+const covered = (fit: SparFit): boolean => Math.min(fit.above, fit.below) >= LEAST_COVER
+
+/** Places where a bore begins or ceases to fit, so that a piece can be divided there; found by scan and bisection to 0.01 mm. */
+export function fitLimits(loft: SurfaceLoft, line: SparLine): number[] {
+  const steps = 48
+  const fitsAt = (s: number) => covered(sparFit(loft, line, s))
+  const limits: number[] = []
+  let before = fitsAt(line.from)
+  for (let i = 1; i <= steps; i++) {
+    let low = line.from + ((line.to - line.from) * (i - 1)) / steps, high = line.from + ((line.to - line.from) * i) / steps
+    const now = fitsAt(high)
+    if (now !== before) {
+      while (high - low > 0.01) {
+        const middle = (low + high) / 2
+        if (fitsAt(middle) === before) low = middle
+        else high = middle
+      }
+      // The side that fits: a bore must never reach past its limit.
+      limits.push(now ? high : low)
+    }
+    before = now
+  }
+  return limits
+}
+
 /** The bore at s as a clockwise hole in (x, n), or null where there is no spar or the bore would break out. */
 export function boreAt(loft: SurfaceLoft, line: SparLine, s: number, outline: Float64Array): Float64Array | null {
   if (s < line.from - 1e-9 || s > line.to + 1e-9) return null
   const fit = sparFit(loft, line, s, outline)
-  if (fit.above < 0.05 || fit.below < 0.05) return null
+  if (!covered(fit)) return null
   return boreOutline(line, s)
 }
 

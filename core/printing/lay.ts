@@ -48,9 +48,9 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
   const w = recipe.beadWidthMm
   const walls = wallBeads(field, recipe.walls, w)
   const inside = insetArea(field, recipe.walls * w)
-  let { outer, inner } = walls
-  let { x, y } = walls
-  let infill = 0, lattice = 0, infillArea = inside
+  const { outer } = walls
+  let { inner, x, y } = walls
+  let lattice = 0, infillArea = inside
   if (recipe.skinGapMm) {
     const gap = recipe.skinGapMm
     for (let e = 0; e < field.length.length; e++) {
@@ -64,7 +64,7 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
     infillArea = Math.max(0, inside - insetArea(field, gap))
   }
   if (recipe.lattice) lattice = latticeLength(inside, recipe.lattice.pitchMm, recipe.lattice.passes)
-  infill = (recipe.infillShare * infillArea) / w
+  const infill = (recipe.infillShare * infillArea) / w
   // Where two skins with infill between share the section, the infill lies with the beads, not at its middle.
   const between = recipe.skinGapMm !== null
   const beads = outer + inner

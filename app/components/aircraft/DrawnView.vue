@@ -147,8 +147,8 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
         <template v-if="view === 'side'">
           <rect :x="balance.fore" :y="frame.y + 30 * unit" :width="balance.aft - balance.fore" :height="frame.h - 62 * unit" class="band" />
           <line :x1="balance.np" :x2="balance.np" :y1="frame.y + 30 * unit" :y2="frame.y + frame.h - 32 * unit" class="np" v-bind="line('7 4')" />
-          <text :x="balance.np + 5 * unit" :y="frame.y + 42 * unit" :font-size="11.5 * unit" class="tag">neutral point {{ figure(balance.np) }} mm</text>
-          <text :x="balance.fore - 5 * unit" :y="frame.y + 42 * unit" :font-size="11.5 * unit" class="tag" text-anchor="end">band {{ figure(balance.fore) }}–{{ figure(balance.aft) }} mm</text>
+          <text :x="balance.np + 5 * unit" :y="frame.y + frame.h - 38 * unit" :font-size="11.5 * unit" class="tag">neutral point {{ figure(balance.np) }} mm</text>
+          <text :x="balance.fore - 5 * unit" :y="frame.y + frame.h - 38 * unit" :font-size="11.5 * unit" class="tag" text-anchor="end">band {{ figure(balance.fore) }}–{{ figure(balance.aft) }} mm</text>
         </template>
         <template v-else>
           <rect :x="-60" :width="120" :y="balance.fore" :height="balance.aft - balance.fore" class="band" />
@@ -171,6 +171,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
           v-else :x="-(view === 'plan' ? handle.size![1] : handle.size![0]) / 2" :y="-(view === 'plan' ? handle.size![0] : handle.size![2]) / 2" :width="view === 'plan' ? handle.size![1] : handle.size![0]" :height="view === 'plan' ? handle.size![0] : handle.size![2]"
           :rx="2 * unit" class="box" :stroke-width="1.3 * unit"
         />
+        <text v-if="handle.shape === 'box' && view === 'side' && handle.size![0] > 52 * unit && handle.size![2] > 13 * unit" :font-size="10.5 * unit" text-anchor="middle" :y="4 * unit" class="tag name">{{ handle.label.split(' ')[0] }}</text>
       </g>
       <g v-if="active" class="tip" :transform="`translate(${Math.min(flat(active.at)[0], frame.x + frame.w - 200 * unit)} ${flat(active.at)[1] - 22 * unit})`"><text :font-size="13 * unit" :stroke-width="4 * unit" class="halo">{{ active.label }}: {{ active.figure }}</text><text :font-size="13 * unit">{{ active.label }}: {{ active.figure }}</text></g>
     </svg></div>
@@ -195,6 +196,6 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
 .handle circle:not(.reach), .handle rect { fill: rgb(var(--v-theme-surface)); stroke: rgb(var(--v-theme-primary)); }
 .handle .box { fill: color-mix(in srgb, rgb(var(--v-theme-primary)) 28%, #fbf8f1); fill-opacity: 0.85; }
 .handle.on circle:not(.reach), .handle.on rect, .handle:focus-visible circle:not(.reach), .handle:focus-visible rect { stroke: rgb(var(--v-theme-secondary)); stroke-width: 3px; vector-effect: non-scaling-stroke; }
-.tip { pointer-events: none; } .tip text { fill: rgb(var(--v-theme-on-background)); font-weight: 600; } .tip .halo { stroke: rgb(var(--v-theme-background)); }
+.name { pointer-events: none; } .box + .name { fill: #16233a; } .tip { pointer-events: none; } .tip text { fill: rgb(var(--v-theme-on-background)); font-weight: 600; } .tip .halo { stroke: rgb(var(--v-theme-background)); }
 .legend { font-size: 12px; padding: 2px 12px 4px; display: flex; gap: 4px 14px; flex-wrap: wrap; } .key { display: inline-flex; gap: 5px; align-items: center; } .key rect:first-child { stroke: #16233a; }
 </style>

@@ -66,6 +66,13 @@ function build() {
   if (drawing.boom) model.add(rod([drawing.boom.side[0], 0, drawing.boom.side[1]], [drawing.boom.side[2], 0, drawing.boom.side[3]], drawing.boom.widthMm))
   for (const item of props.doc.equipment) {
     for (const side of item.pair ? [1, -1] : [1]) {
+      if (item.kind === 'propeller') {
+        const disc = new Mesh(new CylinderGeometry(item.sizeMm[1] / 2, item.sizeMm[1] / 2, 2, 48), new MeshLambertMaterial({ color: '#5a6478', transparent: true, opacity: 0.25, depthWrite: false }))
+        disc.rotation.x = Math.PI / 2
+        disc.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
+        model.add(disc)
+        continue
+      }
       const box = new Mesh(new BoxGeometry(item.sizeMm[1], item.sizeMm[2], item.sizeMm[0]), new MeshLambertMaterial({ color: item.kind === 'battery' ? '#d9541e' : item.drops ? '#7a9a4f' : '#5a6478' }))
       box.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
       model.add(box)

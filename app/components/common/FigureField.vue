@@ -33,7 +33,7 @@ function nudge(event: KeyboardEvent) {
 
 <template>
   <v-text-field
-    v-model="text" class="num" :label="label" :suffix="unit" inputmode="decimal" :error-messages="fault" :hint="hint" :persistent-hint="!!hint" autocomplete="off"
+    v-model="text" class="num" :label="label" :suffix="unit" inputmode="decimal" :error-messages="fault" :hint="hint" :persistent-hint="!!hint" autocomplete="off" :placeholder="optional ? 'not yet' : undefined" :persistent-placeholder="optional"
     @blur="commit" @keydown.enter="commit" @keydown="nudge"
   />
 </template>

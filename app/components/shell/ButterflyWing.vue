@@ -63,5 +63,6 @@ const better = computed(() => {
 .failing .line { stroke: rgb(var(--v-theme-error)); }
 .chip { border: 1px solid currentcolor; border-radius: 9px; padding: 0 6px; margin-left: 4px; color: rgb(var(--v-theme-on-surface)); }
 .chip.better { color: rgb(var(--v-theme-success)); }
+@media (max-width: 700px) { .wing { min-height: 44px; padding: 4px 2px; gap: 5px; } .wing svg { width: 30px; height: 27px; flex: none; } .value, .value b { font-size: 12.5px; } .value .quiet { display: none; } }
 .chip.worse { color: rgb(var(--v-theme-error)); }
 </style>

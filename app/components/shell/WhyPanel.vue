@@ -20,7 +20,7 @@ const isShift = computed(() => verdict.value?.wing === 'balance')
       <table class="ledger">
         <tbody>
           <tr v-for="(c, i) in verdict.contributions.slice(0, 60)" :key="i">
-            <td class="name">{{ c.name }}<span v-if="c.note && !isShift" class="quiet"> {{ c.note }}</span></td>
+            <td class="name">{{ c.name }}<span v-if="c.note && !isShift" class="note quiet">{{ c.note }}</span></td>
             <td class="bar"><span :style="{ width: `${(100 * Math.abs(c.value)) / most}%` }" /></td>
             <td class="r num">{{ isShift ? signed(c.value, 1) : figure(c.value, verdict.wing === 'strength' ? 2 : 1) }} {{ c.unit }}</td>
           </tr>
@@ -35,7 +35,7 @@ const isShift = computed(() => verdict.value?.wing === 'balance')
 header { display: flex; justify-content: space-between; align-items: center; }
 .scroll { overflow: auto; }
 .small { font-size: 12.5px; margin: 0 0 8px; }
-.name { overflow-wrap: anywhere; }
+.name { overflow-wrap: anywhere; } .note { margin-left: 8px; font-size: 12px; }
 .bar { width: 30%; }
 .bar span { display: block; height: 8px; background: color-mix(in srgb, rgb(var(--v-theme-on-surface)) 45%, transparent); }
 </style>

@@ -38,8 +38,8 @@ function add() {
       <v-btn size="small" :data-remedy="remedy.id" @click="project.replace(remedy.title, remedy.apply(doc))">Take it</v-btn>
     </div>
     <h3>Measured</h3>
-    <div class="row">
-      <FigureField label="Balance point, no payload" :model-value="doc.measured.cgMm" unit="mm" :min="-2000" :max="4000" optional data-field="measured-cg" @update:model-value="edit('Enter the measured balance point', d => { d.measured.cgMm = $event })" />
+    <div>
+      <FigureField class="mb-3" label="Balance point, no payload" :model-value="doc.measured.cgMm" unit="mm" :min="-2000" :max="4000" optional data-field="measured-cg" @update:model-value="edit('Enter the measured balance point', d => { d.measured.cgMm = $event })" />
       <FigureField label="Weight, no payload" :model-value="doc.measured.massG" unit="g" :min="1" :max="20000" :digits="1" optional data-field="measured-mass" @update:model-value="edit('Enter the measured weight', d => { d.measured.massG = $event })" />
     </div>
     <p v-if="measured !== null" class="quiet">Measured {{ figure(measured, 1) }} mm, computed {{ figure(t.cgEmptyMm[0], 1) }} mm: {{ figure(Math.abs(measured - t.cgEmptyMm[0]), 1) }} mm {{ measured > t.cgEmptyMm[0] ? 'aft' : 'forward' }} of it{{ Math.abs(measured - t.cgEmptyMm[0]) > 2 * t.cgSpreadMm ? '; more than its spread explains, so look for a mass that is missing or misplaced' : ', within its spread' }}.</p>

@@ -28,7 +28,7 @@ const tick = (id: string, label: string, on: boolean) => edit(`${on ? 'Tick' : '
 
 <style scoped>
 .groups { columns: 2; column-gap: 32px; } section { break-inside: avoid; } section:first-child h3 { margin-top: 0; }
-.item { display: grid; grid-template-columns: 46px 1fr; gap: 6px; padding: 5px 0; border-bottom: 1px solid var(--hair); line-height: 1.35; break-inside: avoid; }
+.item { display: grid; grid-template-columns: 46px 1fr; gap: 6px; align-items: start; padding: 5px 0; border-bottom: 1px solid var(--hair); line-height: 1.35; break-inside: avoid; }
 .small { font-size: 12px; overflow-wrap: anywhere; } .state { font-weight: 700; font-size: 12px; border: 1.5px solid currentcolor; border-radius: 6px; align-self: start; text-align: center; padding: 1px 0; }
 .state.go { color: rgb(var(--v-theme-success)); } .state.no-go { color: rgb(var(--v-theme-error)); } .state.open { color: var(--quiet); border-style: dashed; }
 @media (max-width: 900px) { .groups { columns: 1; } }

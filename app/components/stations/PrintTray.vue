@@ -56,5 +56,5 @@ const set = (i: number, field: Figures, label: string) => (value: number | null)
 </template>
 
 <style scoped>
-.small { font-size: 12.5px; line-height: 1.4; }
+
 </style>

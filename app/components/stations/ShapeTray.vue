@@ -4,14 +4,14 @@ import { parseCoordinates } from '../../../core/geometry'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
-const which = ref<'wing' | 'horizontal' | 'vertical'>('wing')
-const names = { wing: 'wing', horizontal: 'tailplane', vertical: 'fin' }
-const choices = computed(() => [{ id: 'wing', label: 'Wing' }, ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none' ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }] : []), ...(doc.value.tail.vertical && doc.value.tail.kind !== 'V' ? [{ id: 'vertical', label: 'Fin' }] : [])] as Array<{ id: 'wing', label: string }>)
-const surface = computed<Surface>(() => (which.value === 'wing' ? doc.value.wing : doc.value.tail[which.value]) ?? doc.value.wing)
+const which = ref<'wing' | 'horizontal' | 'vertical' | 'body'>('wing')
+const names = { wing: 'wing', horizontal: 'tailplane', vertical: 'fin', body: 'body' }
+const choices = computed(() => [{ id: 'wing', label: 'Wing' }, ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none' ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }] : []), ...(doc.value.tail.vertical && doc.value.tail.kind !== 'V' ? [{ id: 'vertical', label: 'Fin' }] : []), { id: 'body', label: 'Body' }] as Array<{ id: 'wing', label: string }>)
+const surface = computed<Surface>(() => (which.value === 'wing' || which.value === 'body' ? doc.value.wing : doc.value.tail[which.value]) ?? doc.value.wing)
 watch(choices, (list) => { if (!list.some(item => item.id === which.value)) which.value = 'wing' })
 
 type Draft = Parameters<Parameters<typeof edit>[1]>[0]
-const target = (draft: Draft): Surface => (which.value === 'wing' ? draft.wing : draft.tail[which.value]) as Surface
+const target = (draft: Draft): Surface => (which.value === 'wing' || which.value === 'body' ? draft.wing : draft.tail[which.value]) as Surface
 const setSurface = (field: 'xMm' | 'zMm' | 'rootChordMm' | 'incidenceDeg' | 'cantDeg', label: string) => (value: number | null) => edit(`Set ${names[which.value]} ${label}`, (draft) => { target(draft)[field] = value! })
 const setPanel = (i: number, field: 'spanMm' | 'tipChordMm' | 'sweepMm' | 'dihedralDeg' | 'tipTwistDeg', label: string) => (value: number | null) => edit(`Set ${label} of ${names[which.value]} panel ${i + 1}`, (draft) => { target(draft).panels[i][field] = value! })
 
@@ -78,6 +78,7 @@ function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
 <template>
   <div class="stack">
     <v-btn-toggle v-model="which" mandatory density="compact" variant="outlined" divided><v-btn v-for="item in choices" :key="item.id" :value="item.id" :data-surface="item.id">{{ item.label }}</v-btn></v-btn-toggle>
+    <template v-if="which !== 'body'">
     <div class="row"><FigureField label="Leading edge at" :model-value="surface.xMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setSurface('xMm', 'place')($event)" /><FigureField label="Height" :model-value="surface.zMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setSurface('zMm', 'height')($event)" /></div>
     <div class="row"><FigureField label="Root chord" :model-value="surface.rootChordMm" unit="mm" :min="LIMITS.chordMm[0]" :max="LIMITS.chordMm[1]" data-field="rootChordMm" @update:model-value="setSurface('rootChordMm', 'root chord')($event)" /><FigureField label="Incidence" :model-value="surface.incidenceDeg" unit="°" :min="-15" :max="15" @update:model-value="setSurface('incidenceDeg', 'incidence')($event)" /></div>
     <v-combobox :model-value="surface.rootAerofoil" :items="aerofoils" label="Root aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil(-1, $event)" />
@@ -87,8 +88,11 @@ function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
       <div class="row"><FigureField label="Span" :model-value="panel.spanMm" unit="mm" :min="10" :max="3000" :data-field="`span-${i}`" @update:model-value="setPanel(i, 'spanMm', 'span')($event)" /><FigureField label="Outer chord" :model-value="panel.tipChordMm" unit="mm" :min="10" :max="1200" @update:model-value="setPanel(i, 'tipChordMm', 'chord')($event)" /></div>
       <div class="row"><FigureField label="Sweep" :model-value="panel.sweepMm" unit="mm" :min="-600" :max="1200" @update:model-value="setPanel(i, 'sweepMm', 'sweep')($event)" /><FigureField label="Dihedral" :model-value="panel.dihedralDeg" unit="°" :min="-30" :max="80" @update:model-value="setPanel(i, 'dihedralDeg', 'dihedral')($event)" /></div>
       <div class="row"><FigureField label="Twist" :model-value="panel.tipTwistDeg" unit="°" :min="-15" :max="15" @update:model-value="setPanel(i, 'tipTwistDeg', 'twist')($event)" /><v-combobox :model-value="panel.tipAerofoil" :items="aerofoils" label="Aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil(i, $event)" /></div>
+      <v-select :model-value="panel.zone" :items="doc.zones.map(z => ({ title: z.name, value: z.id }))" label="Zone" @update:model-value="edit(`Panel ${i + 1} of the ${names[which]} to another zone`, d => { target(d).panels[i].zone = $event })" />
     </template>
-    <div class="acts"><v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn><v-btn @click="chooser?.click()">Import an aerofoil</v-btn><input ref="chooser" type="file" accept=".dat,.txt" class="sr" aria-label="Aerofoil coordinate file" @change="bring"></div>
+    </template>
+    <BodyFigures v-if="which === 'body'" />
+    <div v-else class="acts"><v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn><v-btn @click="chooser?.click()">Import an aerofoil</v-btn><input ref="chooser" type="file" accept=".dat,.txt" class="sr" aria-label="Aerofoil coordinate file" @change="bring"></div>
     <h3>Tail</h3>
     <v-select :model-value="doc.tail.kind" :items="kinds" label="Kind" data-field="tail-kind" @update:model-value="setTail" />
     <FigureField v-if="doc.tail.kind === 'V' && which === 'horizontal'" label="Angle from the horizontal" :model-value="surface.cantDeg" unit="°" :min="10" :max="80" @update:model-value="setSurface('cantDeg', 'angle')($event)" />

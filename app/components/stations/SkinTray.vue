@@ -38,12 +38,19 @@ function setNozzle(value: number | null) {
     if (filament.value.expansion) recipe.flow = Math.round(100 / expansionAt(filament.value, value!)) / 100
   })
 }
+function addZone() {
+  let n = 1
+  while (doc.value.zones.some(item => item.id === `zone-${n}`)) n++
+  edit('Add a zone', (draft) => { draft.zones.push({ ...JSON.parse(JSON.stringify(zone.value)), id: `zone-${n}`, name: `Zone ${n}` }) })
+  zoneId.value = `zone-${n}`
+}
 const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
 </script>
 
 <template>
   <div class="stack">
     <v-select :model-value="zone.id" :items="doc.zones.map(z => ({ title: z.name, value: z.id }))" label="Zone" data-field="zone" @update:model-value="zoneId = $event" />
+    <div class="acts"><v-btn size="x-small" :disabled="doc.zones.length >= 16" @click="addZone">Another zone like this</v-btn></div>
     <v-select :model-value="zone.filament" :items="LIBRARIES.filaments.map(f => ({ title: f.name, value: f.id }))" label="Filament" data-field="filament" @update:model-value="setFilament" />
     <p class="quiet small">Good for: {{ filament.goodFor }}. Bad at: {{ filament.badFor }}.</p>
     <p v-if="filament.fumes" class="caution">Fumes of {{ filament.fumes }}.</p>
@@ -59,5 +66,5 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
 </template>
 
 <style scoped>
-.small { font-size: 12.5px; line-height: 1.4; }
+
 </style>

@@ -1,0 +1,128 @@
+import Papa from 'papaparse'
+import { describe, expect, it } from 'vitest'
+import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
+import { assess, createAssessor } from '../assess'
+import { DEMOS } from '../demo'
+import { LIBRARIES } from '../libraries'
+import { testKernel } from '../testing/kernel'
+import { pieceSolid } from '../geometry'
+import { compareSchools } from './compare-schools'
+import { exportPieces, piecesCsv } from './export-pieces'
+import { proposeAllCuts } from './proposals'
+import { proportions } from './proportions'
+import { readiness } from './readiness'
+import { balanceRemedies } from './remedies'
+
+const [thistledown, plover] = DEMOS
+
+describe('balance remedies', () => {
+  it('each one, taken, gives the CG it promised', () => {
+    for (const demo of DEMOS) {
+      const before = assess(demo)
+      const remedies = balanceRemedies(demo, before)
+      expect(remedies.length).toBeGreaterThan(0)
+      for (const remedy of remedies) {
+        const after = assess(remedy.apply(demo))
+        expect(after.totals.cgMm[0]).toBeCloseTo(remedy.cgAfterMm, 6)
+        expect(after.flight.staticMarginPct).toBeCloseTo(remedy.staticMarginAfterPct, 6)
+        expect(after.totals.massG - before.totals.massG).toBeCloseTo(remedy.grams, 6)
+        if (remedy.reaches) expect(Math.abs(after.totals.cgMm[0] - before.flight.cgAimMm)).toBeLessThan(0.3)
+      }
+    }
+  })
+  it('a battery that cannot go far enough says so, and stays in its bay', () => {
+    const [move] = balanceRemedies(plover, assess(plover)).filter(r => r.id.startsWith('move-'))
+    expect(move.reaches).toBe(false)
+    const battery = move.apply(plover).equipment.find(e => e.id === 'battery')!
+    expect(battery.xMm - battery.sizeMm[0] / 2).toBeGreaterThanOrEqual(battery.bay![0])
+  })
+})
+
+describe('schools', () => {
+  it('taking one gives the figures that the comparison showed', () => {
+    const assessor = createAssessor()
+    for (const row of compareSchools(assessor, LIBRARIES, thistledown, 'wing-outer', 'petg')) {
+      const after = createAssessor().assess({ ...thistledown, zones: thistledown.zones.map(z => (z.id === row.zone.id ? row.zone : z)) })
+      expect(after.totals.massG).toBeCloseTo(row.flyingMassG, 9)
+      expect(after.strength.reserve).toBeCloseTo(row.reserve, 9)
+      expect(after.pieces.filter(p => p.zone === 'wing-outer').reduce((sum, p) => sum + p.predictedG, 0)).toBeCloseTo(row.massG, 9)
+    }
+  })
+  it('foamed weighs about half of solid in the same school', () => {
+    const of = (filament: string) => compareSchools(createAssessor(), LIBRARIES, thistledown, 'wing-inner', filament).find(r => r.school === 'beads' && r.name !== 'As it is')!
+    const ratio = of('pla-foam').massG / of('pla').massG
+    expect(ratio).toBeGreaterThan(0.38)
+    expect(ratio).toBeLessThan(0.55)
+  })
+})
+
+describe('readiness', () => {
+  const complete = (wind: number) => {
+    const a = assess(thistledown)
+    const measured = { massG: a.totals.emptyMassG, cgMm: a.totals.cgEmptyMm[0], windMs: wind, thrustG: 500 }
+    const checks = readiness(thistledown, a).items.filter(item => item.byHand).map(item => ({ item: item.id, date: '2026-11-01' }))
+    const doc = { ...thistledown, measured, checks }
+    return readiness(doc, assess(doc))
+  }
+  it('is open while anything is unknown, go when all is in order, and no-go for one thing against', () => {
+    expect(readiness(thistledown, assess(thistledown)).verdict).toBe('open')
+    expect(complete(3).verdict).toBe('go')
+    const windy = complete(9)
+    expect(windy.verdict).toBe('no-go')
+    expect(windy.items.filter(item => item.state === 'no-go').map(item => item.id)).toEqual(['wind'])
+  })
+  it('a measured balance point behind the band is a no-go, payload in or out', () => {
+    const a = assess(thistledown)
+    const doc = { ...thistledown, measured: { ...thistledown.measured, cgMm: a.flight.cgRangeMm[1] + 3 } }
+    expect(readiness(doc, a).items.find(item => item.id === 'cg')!.state).toBe('no-go')
+  })
+})
+
+it('proposed cuts make every piece fit, and fall where zones meet', () => {
+  const uncut = { ...thistledown, cuts: { wing: [], horizontal: [], vertical: [], body: [] } }
+  expect(assess(uncut).pieces.some(p => !p.fits)).toBe(true)
+  const cuts = proposeAllCuts(createAssessor().airframe(uncut))
+  const after = assess({ ...uncut, cuts })
+  expect(after.pieces.every(p => p.fits)).toBe(true)
+  expect(after.findings.some(f => f.code === 'zones-in-piece')).toBe(false)
+  expect(cuts.wing).toContain(270)
+})
+
+it('proportions flag a wing that is far too small, and say what would mend it', () => {
+  const tiny = { ...thistledown, wing: { ...thistledown.wing, rootChordMm: 90, panels: thistledown.wing.panels.map(p => ({ ...p, tipChordMm: 80 })) }, spars: [] }
+  const loading = proportions(assess(tiny)).find(p => p.id === 'loading')!
+  expect(loading.ok).toBe(false)
+  expect(loading.mend).toMatch(/more area/)
+})
+
+describe('export', () => {
+  it('every piece as STL, read by an independent loader to the same volume, and a list that a spreadsheet reads', async () => {
+    const kernel = await testKernel()
+    const airframe = createAssessor().airframe(plover)
+    const reports = assess(plover).pieces
+    const seen: string[] = []
+    const files = await exportPieces(kernel, airframe, reports, (_done, _of, name) => { seen.push(name) })
+    expect(seen).toEqual(airframe.pieces.map(p => p.name))
+    for (const piece of airframe.pieces) {
+      const { bytes } = files.find(file => file.name === `${piece.id}.stl`)!
+      const position = new STLLoader().parse(bytes.buffer as ArrayBuffer).getAttribute('position')
+      let volume = 0
+      for (let i = 0; i < position.count; i += 3) {
+        const [a, b, c] = [i, i + 1, i + 2].map(k => [position.getX(k), position.getY(k), position.getZ(k)])
+        volume += (a[0] * (b[1] * c[2] - b[2] * c[1]) + a[1] * (b[2] * c[0] - b[0] * c[2]) + a[2] * (b[0] * c[1] - b[1] * c[0])) / 6
+      }
+      const solid = pieceSolid(kernel, piece)
+      expect(volume / solid.volume()).toBeCloseTo(1, 4)
+      solid.delete()
+    }
+    const rows = Papa.parse<Record<string, string>>(new TextDecoder().decode(files.at(-1)!.bytes).trim(), { header: true }).data
+    expect(rows.length).toBe(reports.length)
+    expect(Number(rows[0].mass_g)).toBeCloseTo(reports[0].predictedG, 1)
+  })
+  it('stops when told to, and quotes names that would upset a spreadsheet', async () => {
+    const kernel = await testKernel()
+    await expect(exportPieces(kernel, createAssessor().airframe(plover), [], (done) => { if (done === 2) throw new Error('stopped') })).rejects.toThrow('stopped')
+    const report = { ...assess(plover).pieces[0], zoneName: '=SUM(A1), "x"' }
+    expect(piecesCsv([report]).split('\r\n')[1]).toContain('"\'=SUM(A1), ""x"""')
+  })
+})
