@@ -58,10 +58,10 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
     <FlightPath :station="station" />
     <main class="middle" :style="bench ? { gridTemplateRows: `minmax(0, ${1 - bench.share}fr) minmax(0, ${bench.share}fr)` } : {}">
       <AircraftStage :station="station" />
-      <section v-if="bench && assessment.current && project.doc" class="bench" :aria-label="about.question"><component :is="bench.component" /></section>
+      <section v-if="bench && assessment.current && project.doc" class="bench" tabindex="0" :aria-label="about.question"><component :is="bench.component" /></section>
       <WhyPanel />
     </main>
-    <aside class="tray" :aria-label="about.label">
+    <aside class="tray" tabindex="0" :aria-label="about.label">
       <h1>{{ about.label }}</h1><p class="lead">{{ about.question }}</p>
       <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
       <template v-if="assessment.current && project.doc"><FindingList :findings="findings" /><component :is="TRAYS[station]" :key="project.doc.id" /></template>

@@ -7,7 +7,7 @@ export const paper: ThemeDefinition = {
     'background': '#f6f1e6', 'surface': '#fbf8f1', 'on-background': '#16233a', 'on-surface': '#16233a', 'primary': '#b8430f', 'on-primary': '#ffffff',
     'secondary': '#1f5fa8', 'on-secondary': '#ffffff', 'error': '#a31621', 'warning': '#8a5a00', 'success': '#1f6b4a', 'info': '#1f5fa8',
   },
-  variables: { 'border-color': '#16233a', 'border-opacity': 0.16 },
+  variables: { 'border-color': '#16233a', 'border-opacity': 0.16, 'medium-emphasis-opacity': 0.82 },
 }
 
 export const night: ThemeDefinition = {
@@ -16,5 +16,5 @@ export const night: ThemeDefinition = {
     'background': '#0f1826', 'surface': '#152133', 'on-background': '#efe8da', 'on-surface': '#efe8da', 'primary': '#ff8a50', 'on-primary': '#16100a',
     'secondary': '#8dbcf2', 'on-secondary': '#0b1522', 'error': '#ff8f8f', 'warning': '#f2c063', 'success': '#7fd3a8', 'info': '#8dbcf2',
   },
-  variables: { 'border-color': '#efe8da', 'border-opacity': 0.2 },
+  variables: { 'border-color': '#efe8da', 'border-opacity': 0.2, 'medium-emphasis-opacity': 0.85 },
 }

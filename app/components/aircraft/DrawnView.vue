@@ -62,9 +62,11 @@ const shapes = computed(() => props.assessment.drawing[props.view].map((item) =>
 }).sort((a, b) => depth(a.piece) - depth(b.piece)))
 const spars = computed(() => props.assessment.drawing.spars.map((spar, i) => ({ key: i, points: outline(spar[props.view]), width: spar.widthMm })))
 const boom = computed(() => (props.assessment.drawing.boom && props.view !== 'front' ? { points: outline(props.assessment.drawing.boom[props.view]), width: props.assessment.drawing.boom.widthMm } : null))
+/** Handles stand where the newest edit put them, ahead of the drawing: two quick key presses must both count. */
+const newest = computed(() => project.doc ?? props.doc)
 /** The wing's loft for spar handles; cheap, and only where it is wanted. */
-const wing = computed(() => (props.station === 'spine' ? loftSurface('wing', 'Wing', props.doc.wing, props.doc.aerofoils, trailingEdgeMm(props.doc.zones)) : null))
-const handles = computed(() => handlesFor(props.station, props.view, props.doc, wing.value))
+const wing = computed(() => (props.station === 'spine' ? loftSurface('wing', 'Wing', newest.value.wing, newest.value.aerofoils, trailingEdgeMm(newest.value.zones)) : null))
+const handles = computed(() => handlesFor(props.station, props.view, newest.value, wing.value))
 const showBalance = computed(() => ['balance', 'maiden', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front')
 const marks = computed(() => {
   if (!showBalance.value) return []
@@ -103,7 +105,9 @@ function drag(event: PointerEvent) {
   if (!queued) requestAnimationFrame(flush)
   queued = { handle, to: toAircraft(event, handle) }
 }
-function nudge(event: KeyboardEvent, handle: Handle) {
+function nudge(event: KeyboardEvent, { id }: Handle) {
+  const handle = handles.value.find(item => item.id === id)
+  if (!handle) return
   const way = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowDown: [1, 1], ArrowUp: [1, -1] }[event.key]
   if (!way) return
   event.preventDefault()

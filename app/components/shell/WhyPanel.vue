@@ -16,7 +16,7 @@ const isShift = computed(() => verdict.value?.wing === 'balance')
     <header><h2>{{ verdict.label }}: why</h2><v-btn variant="text" aria-label="Close" @click="view.why = null">Close</v-btn></header>
     <p class="lead">{{ verdict.reason }}.</p>
     <p v-if="isShift" class="quiet small">Each mass moves the balance point from the aim by so much; minus is forward.</p>
-    <div class="scroll">
+    <div class="scroll" tabindex="0">
       <table class="ledger">
         <tbody>
           <tr v-for="(c, i) in verdict.contributions.slice(0, 60)" :key="i">

@@ -1,0 +1,77 @@
+import { execFile } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { assess } from '../core/assess'
+import { DEMOS } from '../core/demo'
+
+const root = new URL('..', import.meta.url).pathname
+interface Answer { status: number, out: string, err: string }
+function run(words: string[], input = ''): Promise<Answer> {
+  return new Promise((resolve) => {
+    const child = execFile(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...words], { cwd: root, maxBuffer: 1e8 }, (fault, out, err) => resolve({ status: fault ? Number(fault.code) : 0, out, err }))
+    child.stdin!.end(input)
+  })
+}
+const json = async (words: string[], input = '') => {
+  const { status, out, err } = await run(words, input)
+  expect(err).toBe('')
+  expect(status).toBe(0)
+  return JSON.parse(out)
+}
+
+describe('command line', () => {
+  it('demo gives a project file that assess takes, with the fields of the page and the figures of the core', async () => {
+    const { out } = await run(['demo'])
+    const result = await json(['assess', '-'], out)
+    const a = assess(DEMOS[0])
+    expect(result.massG).toBeCloseTo(a.totals.massG, 9)
+    expect(result.cgMm.x).toBeCloseTo(a.totals.cgMm[0], 9)
+    expect(result.strength.reserveFactor).toBeCloseTo(a.strength.reserve, 9)
+    expect(Object.keys(result)).toEqual(['massG', 'emptyMassG', 'cgMm', 'neutralPointMm', 'staticMarginPct', 'cgRangeMm', 'wingLoadingGdm2', 'stallSpeedMs', 'strength', 'printHours', 'filamentG', 'filamentCost', 'pieces', 'findings'])
+    expect(Object.keys(result.pieces[0])).toEqual(['id', 'name', 'material', 'recipe', 'massG', 'hours', 'lengthMm', 'bboxMm'])
+  })
+  it('mistakes are one line that names file, field and reason, with status 2 and nothing on standard output', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-'))
+    const file = join(folder, 'bad.json')
+    const cases: Array<[string, RegExp]> = [
+      [JSON.stringify({ ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: -1 } }), /bad\.json: brief\.loadFactor: /], ['{"format":', /bad\.json: not JSON/], ['{}', /bad\.json: format: /],
+    ]
+    for (const [text, wanted] of cases) {
+      writeFileSync(file, text)
+      const { status, out, err } = await run(['assess', file])
+      expect(status).toBe(2)
+      expect(out).toBe('')
+      expect(err.trim().split('\n').length).toBe(1)
+      expect(err).toMatch(wanted)
+      expect(readFileSync(file, 'utf8')).toBe(text)
+    }
+    for (const words of [['nonsense'], ['assess', join(folder, 'missing.json')], ['section', 'naca99'], ['section', 'naca2412', '--alpha', 'steep'], ['beam', '-', '--colour', 'red']]) {
+      const { status, out, err } = await run(words, '{}')
+      expect([status, out, err.trim().split('\n').length]).toEqual([2, '', 1])
+    }
+  })
+  it('section: figures of a 2412 by thin-aerofoil theory', async () => {
+    const s = await json(['section', 'naca2412', '--alpha', '4'])
+    expect(s.alphaZeroLiftDeg).toBeCloseTo(-2.077, 2)
+    expect(s.cl).toBeCloseTo(2 * Math.PI * ((4 + 2.0772) * Math.PI) / 180, 3)
+    expect(s.thickness).toBe(0.12)
+  })
+  it('lift: a rectangle of aspect ratio 6 as in the methods page, and a broken station named', async () => {
+    const surfaces = [{ name: 'wing', mirror: true, chordwise: 4, spanwise: 20, stations: [{ x: 0, y: 0, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' }, { x: 0, y: 3, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' }] }]
+    const input = { surfaces, reference: { area: 6, chord: 1, span: 6, x: 0.25 } }
+    const lift = await json(['lift', '-'], JSON.stringify(input))
+    expect(lift.clAlpha).toBeCloseTo(4.218, 2)
+    expect(lift.strips.length).toBe(20)
+    // Strips carry what the whole does.
+    const sum = lift.strips.reduce((total: number, strip: { cl: number, chord: number }) => total + (strip.cl * strip.chord * 0.15 * 2) / 6, 0)
+    expect(sum / lift.clAlpha).toBeCloseTo(1, 6)
+    const { err } = await run(['lift', '-'], JSON.stringify({ ...input, surfaces: [{ ...surfaces[0], stations: [surfaces[0].stations[0], { ...surfaces[0].stations[1], chord: -1 }] }] }))
+    expect(err).toMatch(/standard input: surfaces\[0\]\.stations\[1\]\.chord/)
+  })
+  it('beam: a simple tube under its own kind of load', async () => {
+    const beam = await json(['beam', '-'], JSON.stringify({ length: 1, support: 'simple', tube: { outer: 0.01, inner: 0.008, modulus: 7e10 }, distributed: 10 }))
+    expect(beam.maxDeflection).toBeCloseTo((5 * 10) / (384 * 7e10 * (Math.PI / 64) * (0.01 ** 4 - 0.008 ** 4)), 7)
+  })
+})

@@ -1,0 +1,101 @@
+/**
+ * `npm run bench`: ratios and times in one run, on this machine. Part one in Node; part two drives the built page in
+ * headless Chromium: from an edit to its new verdicts on screen, and how long the page's thread was ever blocked.
+ */
+import { performance } from 'node:perf_hooks'
+import { LU, Matrix } from 'ml-matrix'
+import { By, Key } from 'selenium-webdriver'
+import { circulation, factoriseLattice, incidenceFlow, layPanels } from '../../core/aero'
+import { createAssessor } from '../../core/assess'
+import { DEMOS } from '../../core/demo'
+import { share, type ProjectFile } from '../../core/document'
+import { openBrowser, settled } from '../support/browser'
+import { startServer } from '../support/server'
+
+const percentile = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
+const ms = (value: number) => `${value.toFixed(1)} ms`
+function time(work: () => void, times: number): number[] {
+  return Array.from({ length: times }, () => {
+    const from = performance.now()
+    work()
+    return performance.now() - from
+  })
+}
+const row = (name: string, text: string) => console.log(`${name.padEnd(58)} ${text}`)
+
+function assessments() {
+  const edits: Array<[string, (doc: ProjectFile, i: number) => void]> = [
+    ['move the battery', (doc, i) => { doc.equipment[3].xMm = 100 + i }], ['one zone, another bead count', (doc, i) => { doc.zones[2].recipe.walls = 1 + (i % 3) }],
+    ['span of the outer panel', (doc, i) => { doc.wing.panels[1].spanMm = 320 + i }], ['end of the spar', (doc, i) => { doc.spars[0].toMm = 400 + i }], ['move a cut', (doc, i) => { doc.cuts.wing[0] = 120 + i }],
+  ]
+  for (const [name, edit] of edits) {
+    const assessor = createAssessor()
+    let doc = DEMOS[0]
+    assessor.assess(doc)
+    let i = 0
+    const times = time(() => {
+      const next = structuredClone(doc)
+      edit(next, i++)
+      doc = share(doc, next)
+      assessor.assess(doc)
+    }, 40)
+    row(`assess after an edit: ${name}`, `median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}`)
+  }
+  row('assess from nothing', `median ${ms(percentile(time(() => createAssessor().assess(DEMOS[0]), 10), 50))}`)
+}
+
+/** 400 panels on the half, so 800 with the mirror; the same system solved through ml-matrix for comparison. */
+function lattice() {
+  const station = (y: number) => ({ x: 0, y, z: 0, chord: 1, twist: 0, slopeAt: () => 0 })
+  const panels = layPanels([{ name: 'wing', mirror: true, chordwise: 10, spanwise: 40, spacing: 'uniform', stations: [station(0), station(4)] }])
+  const flow = incidenceFlow(panels).perRad
+  const own = percentile(time(() => {
+    const solved = factoriseLattice(panels, 1)
+    for (let i = 0; i < 12; i++) circulation(solved, flow)
+  }, 5), 50)
+  const values = Array.from({ length: panels.count }, (_, i) => Array.from({ length: panels.count }, (_, j) => (i === j ? 3 : 1 / (1 + Math.abs(i - j)))))
+  const theirs = percentile(time(() => {
+    const lu = new LU(new Matrix(values))
+    for (let i = 0; i < 12; i++) lu.solve(Matrix.columnVector([...flow]))
+  }, 3), 50)
+  row(`lattice of ${panels.count} unknowns: assembled, factorised, 12 solved`, `${ms(own)}; ml-matrix, factorised and solved alone, ${ms(theirs)} (ratio ${(own / theirs).toFixed(2)})`)
+}
+
+async function page() {
+  const server = await startServer()
+  const browser = await openBrowser()
+  const { driver } = browser
+  try {
+    await driver.get(`${server.url}/balance`)
+    await settled(driver)
+    // Verdicts are new when the shell says so; the clock starts at the key press inside the page.
+    await driver.executeScript(`window.blocks = []; new PerformanceObserver(list => { for (const e of list.getEntries()) window.blocks.push(e.duration) }).observe({ type: 'longtask' })
+      window.times = []; addEventListener('keydown', () => { const t = performance.now(); const shell = document.querySelector('.shell')
+        const watch = () => shell.dataset.ready === 'true' && performance.now() - t > 1 ? requestAnimationFrame(() => window.times.push(performance.now() - t)) : setTimeout(watch, 1); queueMicrotask(() => setTimeout(watch, 0)) }, true)`)
+    const measure = async (name: string, path: string, handle: string, keys: string[]) => {
+      await driver.findElement(By.css(`[data-station="${path}"]`)).click()
+      await settled(driver)
+      await driver.sleep(1200)
+      await driver.executeScript('window.times = []; window.blocks = []')
+      for (let i = 0; i < 30; i++) {
+        await driver.findElement(By.css(`[data-handle="${handle}"]`)).sendKeys(keys[i % keys.length])
+        await settled(driver)
+        await driver.sleep(60)
+      }
+      const times = await driver.executeScript<number[]>('return window.times'), blocks = await driver.executeScript<number[]>('return window.blocks')
+      row(`page: ${name}`, `edit to verdicts median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}; page blocked over 50 ms: ${blocks.length} times${blocks.length ? `, longest ${ms(Math.max(...blocks))}` : ''}`)
+    }
+    await measure('battery along its bay', 'balance', 'mass-battery', [Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_LEFT])
+    await measure('tip of the wing', 'shape', 'lead-2', [Key.ARROW_RIGHT, Key.ARROW_DOWN, Key.ARROW_LEFT, Key.ARROW_UP])
+    await measure('end of the spar', 'spine', 'spar-main-spar', [Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_RIGHT])
+    await measure('cut of the wing', 'split', 'cut-wing-0', [Key.ARROW_RIGHT, Key.ARROW_LEFT])
+  } finally {
+    await browser.close()
+    server.stop()
+  }
+}
+
+console.log(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}`)
+assessments()
+lattice()
+await page()
