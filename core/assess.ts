@@ -3,19 +3,18 @@
  * recomputes what depends on it; documents must be immutable and share structure (see `share`).
  */
 import { createResolver, type Airframe } from './assessment/airframe'
-import { drawAirframe } from './assessment/drawing'
+import { createDrawing } from './assessment/drawing'
 import { findProblems } from './assessment/findings'
 import { createLift, planOf, stallOf, airOf, type SolvedFlight } from './assessment/flight-of'
 import { ledgerOf } from './assessment/ledger-of'
 import { createPrinting, reportPieces } from './assessment/pieces-report'
 import { createStrength } from './assessment/strength-of'
-import type { Assessment, FlightFigures, LedgerRow, PieceReport, PlanFigures, SparReport } from './assessment/types'
+import { createSparReports } from './assessment/spar-reports'
+import type { Assessment, FlightFigures, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
 import { balanceVerdict, hoursVerdict, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
 import type { ProjectFile } from './document'
-import { sparFit } from './geometry'
 import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
 import { massSpread, sumMass, type MassEntry } from './mass'
-import { memoise } from './memo'
 import { degToRad, kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 
 export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
@@ -33,7 +32,8 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
   const print = createPrinting()
   const lift = createLift()
   const strengthOf = createStrength()
-  const draw = memoise((airframe: Airframe) => drawAirframe(airframe))
+  const draw = createDrawing()
+  const reportSpars = createSparReports()
   return {
     airframe: resolve,
     assess(doc) {
@@ -56,7 +56,7 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
         hours, finishHours: Math.max(0, ...printers.map(printer => printer.hours)), filamentG: pieces.reduce((total, piece) => total + piece.predictedG, 0),
         cost: pieces.reduce((total, piece) => total + piece.cost, 0), ...forecast(entries, pieces),
       }
-      const spars = sparReports(airframe, entries)
+      const spars = reportSpars(airframe, entries)
       const verdicts = {
         weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
         strength: strengthVerdict(doc, strength, strength.mode.startsWith('spar') ? 0.1 : 0.25), hours: hoursVerdict(doc, totals, pieces),
@@ -123,21 +123,6 @@ function forecast(entries: readonly MassEntry[], pieces: readonly PieceReport[])
   })
   const sum = sumMass(scaled)
   return { forecastMassG: kgToG(sum.mass), forecastCgMm: mToMm(sum.x), weighedCount: pieces.filter(piece => piece.weighedG !== null).length }
-}
-
-const FIT_STATIONS = 25
-
-function sparReports(airframe: Airframe, entries: readonly MassEntry[]): SparReport[] {
-  return Object.values(airframe.surfaces).flatMap(loft => (airframe.spars[loft.name] ?? []).map((line): SparReport => {
-    const fits = Array.from({ length: FIT_STATIONS }, (_, i) => sparFit(loft, line, line.from + ((line.to - line.from) * i) / (FIT_STATIONS - 1)))
-    const worst = fits.reduce((a, b) => (Math.min(b.above, b.below) < Math.min(a.above, a.below) ? b : a))
-    const length = line.to - line.from
-    const sides = loft.mirror ? 2 : 1
-    return {
-      id: line.spar.id, name: line.spar.name, surface: loft.name, massG: entries.filter(entry => entry.group === 'spar' && entry.id.startsWith(line.spar.id)).reduce((sum, entry) => sum + kgToG(entry.mass), 0),
-      price: (line.stock.price * sides * length) / line.stock.lengthMm, pieceMm: line.spar.through ? 2 * length : length, fits, worstMm: Math.min(worst.above, worst.below), worstAt: worst.s, fromMm: line.from, toMm: line.to,
-    }
-  }))
 }
 
 /** Grams per metre of a stock entry, for lists. */

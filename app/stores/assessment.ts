@@ -31,7 +31,8 @@ export const useAssessment = defineStore('assessment', () => {
         const from = performance.now()
         const edits = project.done.length - project.undone.length
         try {
-          const next = await core.assess(toRaw(doc))
+          const answer = await core.assess(toRaw(doc))
+          const next: Assessment = { ...answer, drawing: answer.drawing ?? current.value!.drawing }
           latencyMs.value = performance.now() - from
           compare(next, doc, edits)
           fault.value = null

@@ -12,6 +12,8 @@ enablePatches()
 const HISTORY = 200
 /** A drag makes one edit: changes of one name this close together are merged, ms. */
 const MERGE_MS = 900
+/** A save waits this long, so that a drag writes a few times a second instead of at every frame. */
+const SAVE_REST_MS = 120
 
 export const useProject = defineStore('project', () => {
   const doc = shallowRef<ProjectFile | null>(null)
@@ -38,7 +40,7 @@ export const useProject = defineStore('project', () => {
       again = true
       return pending
     }
-    pending = saveLoop().finally(() => { pending = null })
+    pending = new Promise(resolve => setTimeout(resolve, SAVE_REST_MS)).then(saveLoop).finally(() => { pending = null })
     return pending
   }
 

@@ -13,6 +13,7 @@ const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.
 const aside = createAssessor()
 let last: ProjectFile | null = null
+let drawn: Assessment['drawing'] | null = null
 let kernel: Promise<SolidKernel> | null = null
 
 const known = (doc: ProjectFile): ProjectFile => (last = share(last, doc))
@@ -26,7 +27,14 @@ async function loadKernel(): Promise<SolidKernel> {
 export interface PieceMesh { id: string, part: string, positions: Float32Array, triangles: Uint32Array }
 
 const api = {
-  assess: (doc: ProjectFile): Assessment => live.assess(known(doc)),
+  /** The drawing is left out when the page has it already: most edits leave the outlines alone. */
+  assess(doc: ProjectFile): Omit<Assessment, 'drawing'> & { drawing: Assessment['drawing'] | null } {
+    const result = live.assess(known(doc))
+    warmUp(doc)
+    const drawing = result.drawing === drawn ? null : result.drawing
+    drawn = result.drawing
+    return { ...result, drawing }
+  },
   meshes(doc: ProjectFile): PieceMesh[] {
     const meshes = live.airframe(known(doc)).pieces.map(piece => ({ id: piece.id, part: piece.part, ...displayMesh(piece) }))
     return transfer(meshes, meshes.flatMap(mesh => [mesh.positions.buffer, mesh.triangles.buffer]))
@@ -48,6 +56,23 @@ const api = {
       throw fault
     }
   },
+}
+
+/**
+ * The first edits would otherwise pay for compiling the core: right after the first answer, a few edits of the same
+ * aircraft are tried aside, one at a time, so that a real one never waits behind more than one of them.
+ */
+let warm = false
+function warmUp(doc: ProjectFile) {
+  if (warm) return
+  warm = true
+  let left = 8
+  const next = () => {
+    const panels = doc.wing.panels.map((panel, i) => (i === 0 ? { ...panel, spanMm: panel.spanMm + left } : panel))
+    aside.assess({ ...doc, wing: { ...doc.wing, panels } })
+    if (--left > 0) setTimeout(next, 5)
+  }
+  setTimeout(next, 5)
 }
 
 class Stopped extends Error {}

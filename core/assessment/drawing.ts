@@ -1,5 +1,6 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
 import type { Piece, SurfaceLoft } from '../geometry'
+import { memoise } from '../memo'
 import type { Airframe } from './airframe'
 import type { Drawing, Outline } from './types'
 
@@ -24,16 +25,20 @@ export function convexHull(points: readonly Point[]): Point[] {
   return [...half(sorted), ...half(sorted.reverse())]
 }
 
-export function drawAirframe(airframe: Airframe): Drawing {
-  const plan: Outline[] = [], side: Outline[] = [], front: Outline[] = []
-  for (const piece of airframe.pieces) {
-    const sections = sectionsOf(piece)
-    const all = sections.flat()
-    const put = (list: Outline[], points: readonly Point[]) => list.push({ id: piece.id, part: piece.part, points: points.flat().map(v => Math.round(v * 100) / 100) })
-    put(plan, silhouette(sections, p => [p[0], p[1]], piece))
-    put(side, silhouette(sections, p => [p[0], p[2]], piece))
-    put(front, convexHull(all.map(p => [p[1], p[2]] as const)))
+/** Drawn again only when what is drawn has changed: zones, masses and targets leave the outlines alone. */
+export function createDrawing(): (airframe: Airframe) => Drawing {
+  let current: Airframe
+  const draw = memoise((..._parts: unknown[]) => drawAirframe(current))
+  return (airframe) => {
+    current = airframe
+    const { surfaces, spars, body, doc } = airframe
+    return draw(surfaces.wing, surfaces.horizontal, surfaces.vertical, spars.wing, spars.horizontal, spars.vertical, body, doc.boom, doc.cuts)
   }
+}
+
+function drawAirframe(airframe: Airframe): Drawing {
+  const outlines = airframe.pieces.map(outlinesOf)
+  const plan = outlines.map(views => views.plan), side = outlines.map(views => views.side), front = outlines.map(views => views.front)
   const spars = Object.values(airframe.surfaces).flatMap(loft => sparOutlines(loft, airframe))
   const boom = airframe.boom
   const ends = boom ? [boom.boom.fromMm, boom.boom.toMm] : []
@@ -44,6 +49,22 @@ export function drawAirframe(airframe: Airframe): Drawing {
     boom: boom ? { plan: [ends[0], 0, ends[1], 0], side: [ends[0], boom.boom.zMm, ends[1], boom.boom.zMm], widthMm: boom.stock.heightMm } : null,
     box: { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys), minZ: Math.min(...zs), maxZ: Math.max(...zs) },
   }
+}
+
+const kept = new WeakMap<Piece, { plan: Outline, side: Outline, front: Outline }>()
+
+/** A piece that did not change is the same object, and keeps its outlines. */
+function outlinesOf(piece: Piece): { plan: Outline, side: Outline, front: Outline } {
+  const before = kept.get(piece)
+  if (before) return before
+  const sections = sectionsOf(piece)
+  const outline = (points: readonly Point[]): Outline => ({ id: piece.id, part: piece.part, points: points.flat().map(v => Math.round(v * 100) / 100) })
+  const views = {
+    plan: outline(silhouette(sections, p => [p[0], p[1]], piece)), side: outline(silhouette(sections, p => [p[0], p[2]], piece)),
+    front: outline(convexHull(sections.flat().map(p => [p[1], p[2]] as const))),
+  }
+  kept.set(piece, views)
+  return views
 }
 
 function sectionsOf(piece: Piece): Array<Array<[number, number, number]>> {

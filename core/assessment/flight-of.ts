@@ -50,13 +50,15 @@ function latticeOf(loft: SurfaceLoft, strips: number, chordwise: number): Lattic
   }
 }
 
+const figuresOf = memoise(shapeFigures, 24)
+
 export interface StallFigures { speed: number, clMax: number, share: number, alphaDeg: number }
 
 /** Slowest level speed at a mass (kg) over the brief's field; the sections' limits follow their Reynolds number there. */
 export function stallOf(airframe: Airframe, flight: SolvedFlight, mass: number): StallFigures {
   const air = airOf(airframe.doc)
   const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
-  const figures = airframe.wing.stations.map(station => ({ s: mmToM(station.s), ...shapeFigures(station.shape) }))
+  const figures = airframe.wing.stations.map(station => ({ s: mmToM(station.s), ...figuresOf(station.shape) }))
   const weight = mass * GRAVITY
   let speed = stallSpeed(weight, air.density, flight.plan.area, 1.1)
   let stall = findStall(strips, () => 1.1, alpha => flight.lift.clZero + alpha * flight.lift.clAlpha)

@@ -3,6 +3,7 @@ import type { Printer } from '../document'
 import type { Piece } from '../geometry'
 import type { Filament } from '../libraries'
 import { mm3ToM3 } from '../units'
+import { memoise } from '../memo'
 import { beadArea } from './bead'
 import { insetField } from './inset-field'
 import { layerBeads, layLayer, type Layer } from './lay'
@@ -80,7 +81,7 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     centre: [cx / beads, cy / beads, cz / beads],
     layers: Math.max(1, Math.round((piece.to - piece.from) * perLayer)),
     lengths, filamentMm3,
-    seconds: (printer) => {
+    seconds: memoise((printer: Printer) => {
       let time = 0
       for (const { weight, layer } of samples) time += weight * perLayer * layerTime(layer, recipe, filament, printer, false)
       for (const [count, sample] of covers) {
@@ -88,6 +89,6 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
         time += count * (layerTime(sample.layer, recipe, filament, printer, true) - layerTime(sample.layer, recipe, filament, printer, false))
       }
       return time
-    },
+    }, 12),
   }
 }

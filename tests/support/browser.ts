@@ -9,7 +9,7 @@ const FLAGS = ['--headless=new', '--no-sandbox', '--disable-quic', '--no-first-r
 
 export interface Browser { driver: WebDriver, downloads: string, close(): Promise<void> }
 
-export async function openBrowser({ width = 1280, height = 800 } = {}): Promise<Browser> {
+export async function openBrowser({ width = 1280, height = 800, watchNetwork = true } = {}): Promise<Browser> {
   const profile = mkdtempSync(join(tmpdir(), 'mariposa-profile-'))
   const downloads = mkdtempSync(join(tmpdir(), 'mariposa-downloads-'))
   const options = new Options()
@@ -18,7 +18,8 @@ export async function openBrowser({ width = 1280, height = 800 } = {}): Promise<
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
   const preferences = new logging.Preferences()
   preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL)
-  preferences.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL)
+  // The network's log costs time on every frame; benchmarks go without.
+  if (watchNetwork) preferences.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL)
   options.setLoggingPrefs(preferences)
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver')).build()
   await setViewport(driver, width, height)

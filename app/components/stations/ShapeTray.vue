@@ -1,34 +1,21 @@
 <script setup lang="ts">
-import { aerofoilOf, DocumentError, LIMITS, type Panel, type Surface } from '../../../core/document'
+import { DocumentError, LIMITS, type Panel, type Surface } from '../../../core/document'
 import { parseCoordinates } from '../../../core/geometry'
+import { SURFACE_WORDS, useAerofoils } from '~/composables/useAerofoils'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
 const which = ref<'wing' | 'horizontal' | 'vertical' | 'body'>('wing')
-const names = { wing: 'wing', horizontal: 'tailplane', vertical: 'fin', body: 'body' }
 const choices = computed(() => [{ id: 'wing', label: 'Wing' }, ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none' ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }] : []), ...(doc.value.tail.vertical && doc.value.tail.kind !== 'V' ? [{ id: 'vertical', label: 'Fin' }] : []), { id: 'body', label: 'Body' }] as Array<{ id: 'wing', label: string }>)
 const surface = computed<Surface>(() => (which.value === 'wing' || which.value === 'body' ? doc.value.wing : doc.value.tail[which.value]) ?? doc.value.wing)
 watch(choices, (list) => { if (!list.some(item => item.id === which.value)) which.value = 'wing' })
 
 type Draft = Parameters<Parameters<typeof edit>[1]>[0]
 const target = (draft: Draft): Surface => (which.value === 'wing' || which.value === 'body' ? draft.wing : draft.tail[which.value]) as Surface
-const setSurface = (field: 'xMm' | 'zMm' | 'rootChordMm' | 'incidenceDeg' | 'cantDeg', label: string) => (value: number | null) => edit(`Set ${names[which.value]} ${label}`, (draft) => { target(draft)[field] = value! })
-const setPanel = (i: number, field: 'spanMm' | 'tipChordMm' | 'sweepMm' | 'dihedralDeg' | 'tipTwistDeg', label: string) => (value: number | null) => edit(`Set ${label} of ${names[which.value]} panel ${i + 1}`, (draft) => { target(draft).panels[i][field] = value! })
+const setSurface = (field: 'xMm' | 'zMm' | 'rootChordMm' | 'incidenceDeg' | 'cantDeg', label: string) => (value: number | null) => edit(`Set ${SURFACE_WORDS[which.value]} ${label}`, (draft) => { target(draft)[field] = value! })
 
-const aerofoils = computed(() => [...new Set(['naca0009', 'naca0012', 'naca2412', 'naca4412', 'naca4415', 'naca23012', 'naca23112', ...doc.value.aerofoils.map(a => a.id), surface.value.rootAerofoil, ...surface.value.panels.map(p => p.tipAerofoil)])])
-const aerofoilFault = ref('')
-function setAerofoil(i: number, value: string | null) {
-  const name = (value ?? '').trim()
-  if (!aerofoilOf(name) && !doc.value.aerofoils.some(a => a.id === name)) {
-    aerofoilFault.value = `"${name.slice(0, 20)}" is neither a NACA name such as naca2412 nor an imported one`
-    return
-  }
-  aerofoilFault.value = ''
-  edit(i < 0 ? `Set ${names[which.value]} root aerofoil` : `Set aerofoil of ${names[which.value]} panel ${i + 1}`, (draft) => {
-    if (i < 0) target(draft).rootAerofoil = name
-    else target(draft).panels[i].tipAerofoil = name
-  })
-}
+const { choices: aerofoils, fault: aerofoilFault, take } = useAerofoils()
+const setAerofoil = (value: string | null) => take(value, `Set ${SURFACE_WORDS[which.value]} root aerofoil`, (draft, name) => { target(draft).rootAerofoil = name })
 const chooser = ref<HTMLInputElement>()
 async function bring(event: Event) {
   const input = event.target as HTMLInputElement
@@ -46,13 +33,12 @@ async function bring(event: Event) {
   }
 }
 function addPanel() {
-  edit(`Add a panel to the ${names[which.value]}`, (draft) => {
+  edit(`Add a panel to the ${SURFACE_WORDS[which.value]}`, (draft) => {
     const s = target(draft)
     const last = s.panels[s.panels.length - 1] as Panel
     s.panels.push({ ...last, spanMm: 100, tipChordMm: Math.max(30, Math.round(last.tipChordMm * 0.8)), sweepMm: 10 })
   })
 }
-const dropPanel = (i: number) => edit(`Remove panel ${i + 1} of the ${names[which.value]}`, (draft) => { target(draft).panels.splice(i, 1) })
 
 const kinds = [{ title: 'Tailplane and fin', value: 'conventional' }, { title: 'T-tail', value: 'T' }, { title: 'V-tail', value: 'V' }, { title: 'All-moving tailplane', value: 'all-moving' }, { title: 'No tailplane: flying wing', value: 'none' }]
 /** A tail kind brings its geometry along: where the surfaces stand and how they lean. */
@@ -81,15 +67,9 @@ function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
     <template v-if="which !== 'body'">
     <div class="row"><FigureField label="Leading edge at" :model-value="surface.xMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setSurface('xMm', 'place')($event)" /><FigureField label="Height" :model-value="surface.zMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setSurface('zMm', 'height')($event)" /></div>
     <div class="row"><FigureField label="Root chord" :model-value="surface.rootChordMm" unit="mm" :min="LIMITS.chordMm[0]" :max="LIMITS.chordMm[1]" data-field="rootChordMm" @update:model-value="setSurface('rootChordMm', 'root chord')($event)" /><FigureField label="Incidence" :model-value="surface.incidenceDeg" unit="°" :min="-15" :max="15" @update:model-value="setSurface('incidenceDeg', 'incidence')($event)" /></div>
-    <v-combobox :model-value="surface.rootAerofoil" :items="aerofoils" label="Root aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil(-1, $event)" />
+    <v-combobox :model-value="surface.rootAerofoil" :items="aerofoils" label="Root aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil($event)" />
     <p v-if="aerofoilFault" class="bad" role="alert">{{ aerofoilFault }}</p>
-    <template v-for="(panel, i) in surface.panels" :key="i">
-      <h3 class="head">Panel {{ i + 1 }} <v-btn v-if="surface.panels.length > 1" variant="text" size="x-small" @click="dropPanel(i)">Remove</v-btn></h3>
-      <div class="row"><FigureField label="Span" :model-value="panel.spanMm" unit="mm" :min="10" :max="3000" :data-field="`span-${i}`" @update:model-value="setPanel(i, 'spanMm', 'span')($event)" /><FigureField label="Outer chord" :model-value="panel.tipChordMm" unit="mm" :min="10" :max="1200" @update:model-value="setPanel(i, 'tipChordMm', 'chord')($event)" /></div>
-      <div class="row"><FigureField label="Sweep" :model-value="panel.sweepMm" unit="mm" :min="-600" :max="1200" @update:model-value="setPanel(i, 'sweepMm', 'sweep')($event)" /><FigureField label="Dihedral" :model-value="panel.dihedralDeg" unit="°" :min="-30" :max="80" @update:model-value="setPanel(i, 'dihedralDeg', 'dihedral')($event)" /></div>
-      <div class="row"><FigureField label="Twist" :model-value="panel.tipTwistDeg" unit="°" :min="-15" :max="15" @update:model-value="setPanel(i, 'tipTwistDeg', 'twist')($event)" /><v-combobox :model-value="panel.tipAerofoil" :items="aerofoils" label="Aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil(i, $event)" /></div>
-      <v-select :model-value="panel.zone" :items="doc.zones.map(z => ({ title: z.name, value: z.id }))" label="Zone" @update:model-value="edit(`Panel ${i + 1} of the ${names[which]} to another zone`, d => { target(d).panels[i].zone = $event })" />
-    </template>
+    <PanelFigures v-for="(panel, i) in surface.panels" :key="i" :panel="panel" :index="i" :which="which" :alone="surface.panels.length === 1" />
     </template>
     <BodyFigures v-if="which === 'body'" />
     <div v-else class="acts"><v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn><v-btn @click="chooser?.click()">Import an aerofoil</v-btn><input ref="chooser" type="file" accept=".dat,.txt" class="sr" aria-label="Aerofoil coordinate file" @change="bring"></div>
@@ -100,5 +80,5 @@ function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
 </template>
 
 <style scoped>
-.head { display: flex; justify-content: space-between; align-items: center; } .acts { display: flex; gap: 8px; flex-wrap: wrap; }
+.acts { display: flex; gap: 8px; flex-wrap: wrap; }
 </style>
