@@ -1,6 +1,7 @@
 /** Go or no-go for the maiden, from what was computed, measured and checked. It never says that a flight is legal or safe. */
 import type { Assessment } from '../assess'
 import type { ProjectFile } from '../document'
+import { controlThrows } from './throws'
 
 export interface ReadinessItem {
   id: string
@@ -56,7 +57,10 @@ function computed(doc: ProjectFile, { strength, flight, plan, totals, findings }
   ]
 }
 
+const throwsWanted = (doc: ProjectFile): string => controlThrows(doc).map(({ name, upMm, downMm }) => `; ${name.toLowerCase()} ${upMm.toFixed(0)} mm up, ${downMm.toFixed(0)} mm down at the inner end`).join('')
+
 const byHand = (doc: ProjectFile): ReadinessItem[] => BY_HAND.map((item) => {
   const done = doc.checks.find(check => check.item === item.id)
-  return { ...item, byHand: true, state: done ? 'go' : 'open', evidence: done ? `checked ${done.date}` : 'not checked yet' }
+  const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
+  return { ...item, byHand: true, state: done ? 'go' : 'open', evidence: `${done ? `checked ${done.date}` : 'not checked yet'}${wanted}` }
 })

@@ -12,6 +12,7 @@ import { proposeAllCuts } from './proposals'
 import { proportions } from './proportions'
 import { readiness } from './readiness'
 import { balanceRemedies } from './remedies'
+import { controlThrows, hingeLines, throwMm } from './throws'
 
 const [thistledown, plover] = DEMOS
 
@@ -86,6 +87,17 @@ it('proposed cuts make every piece fit, and fall where zones meet', () => {
   expect(after.pieces.every(p => p.fits)).toBe(true)
   expect(after.findings.some(f => f.code === 'zones-in-piece')).toBe(false)
   expect(cuts.wing).toContain(270)
+})
+
+it('throws: a hinge chord c turned by θ moves the edge 2c·sin(θ/2); hinges lie inside the surface', () => {
+  expect(throwMm(50, 60)).toBeCloseTo(50, 9)
+  const elevator = controlThrows(thistledown).find(t => t.name === 'Elevator')!
+  // 115 mm root chord, 35 mm taper over 205 mm, hinge chord 35 % at 5 % of the span, 15°.
+  expect(elevator.upMm).toBeCloseTo(2 * 0.35 * (115 - 35 * 0.05) * Math.sin((7.5 * Math.PI) / 180), 9)
+  const [x0, y0, x1, y1] = hingeLines(thistledown)[0].points
+  expect([x0, y0]).toEqual([162 + (30 / 330) * 30 + 0.75 * (195 - (65 * 30) / 330), 300])
+  expect(y1).toBeCloseTo(570, 9)
+  expect(x1).toBeGreaterThan(162)
 })
 
 it('proportions flag a wing that is far too small, and say what would mend it', () => {

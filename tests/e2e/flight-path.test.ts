@@ -38,7 +38,10 @@ const act = async (name: string) => {
 const choose = async (css: string, title: string) => {
   await find(`${css} .v-field`).click()
   const option: WebElement = await d().wait(async () => {
-    for (const item of await d().findElements(By.css('.v-overlay--active .v-list-item'))) if ((await item.getText()).startsWith(title)) return item
+    // The list is drawn as it scrolls: an item may go while it is being read.
+    try {
+      for (const item of await d().findElements(By.css('.v-overlay--active .v-list-item'))) if ((await item.getText()).startsWith(title)) return item
+    } catch { /* asked again */ }
     return null as unknown as WebElement
   }, 5000)
   await d().executeScript('arguments[0].click()', option)

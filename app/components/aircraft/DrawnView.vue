@@ -3,6 +3,7 @@
 import type { Assessment } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
 import { loftSurface, trailingEdgeMm } from '../../../core/geometry'
+import { hingeLines } from '../../../core/workshop'
 import { figure } from '~/composables/format'
 import type { StationId } from '~/composables/stations'
 import { paintFor } from '~/composables/usePaint'
@@ -61,6 +62,7 @@ const shapes = computed(() => props.assessment.drawing[props.view].map((item) =>
   return { id: item.id, points: outline(item.points), piece, ...paint.value.of(piece) }
 }).sort((a, b) => depth(a.piece) - depth(b.piece)))
 const spars = computed(() => props.assessment.drawing.spars.map((spar, i) => ({ key: i, points: outline(spar[props.view]), width: spar.widthMm })))
+const hinges = computed(() => (props.view === 'plan' ? hingeLines(props.doc) : []))
 const boom = computed(() => (props.assessment.drawing.boom && props.view !== 'front' ? { points: outline(props.assessment.drawing.boom[props.view]), width: props.assessment.drawing.boom.widthMm } : null))
 /** Handles stand where the newest edit put them, ahead of the drawing: two quick key presses must both count. */
 const newest = computed(() => project.doc ?? props.doc)
@@ -133,11 +135,11 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
       <g class="ruler" :stroke-width="0.8 * unit" :font-size="10.5 * unit">
         <template v-for="t in ticks(frame.x, frame.w)" :key="`x${t}`">
           <line :x1="t" :x2="t" :y1="frame.y + frame.h" :y2="frame.y + frame.h - (t % 200 === 0 ? 9 : 5) * unit" />
-          <text v-if="t % 200 === 0" :x="t" :y="frame.y + frame.h - 12 * unit" text-anchor="middle">{{ axes[0][1] * t || 0 }}{{ t === 0 ? ' mm' : '' }}</text>
+          <text v-if="t % 200 === 0 && t > frame.x + 24 * unit && t < frame.x + frame.w - 24 * unit" :x="t" :y="frame.y + frame.h - 12 * unit" text-anchor="middle">{{ axes[0][1] * t || 0 }}{{ t === 0 ? ' mm' : '' }}</text>
         </template>
         <template v-for="t in ticks(frame.y, frame.h)" :key="`y${t}`">
           <line :x1="frame.x" :x2="frame.x + (t % 200 === 0 ? 9 : 5) * unit" :y1="t" :y2="t" />
-          <text v-if="t % 200 === 0 && t < frame.y + frame.h - 40 * unit && t > frame.y + 48 * unit" :x="frame.x + 12 * unit" :y="t + 4 * unit">{{ axes[1][1] * t || 0 }}</text>
+          <text v-if="t % 200 === 0 && t < frame.y + frame.h - 52 * unit && t > frame.y + 48 * unit" :x="frame.x + 12 * unit" :y="t + 4 * unit">{{ axes[1][1] * t || 0 }}</text>
         </template>
       </g>
       <polyline v-if="boom" :points="boom.points" class="boom" :stroke-width="boom.width" />
@@ -146,6 +148,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
         <polygon v-if="shape.pattern" :points="shape.points" :fill="`url(#hatch-${shape.pattern})`" stroke="none" />
         <title>{{ shape.piece.name }}: {{ shape.note }}</title>
       </g>
+      <polyline v-for="(hinge, i) in hinges" :key="`hinge-${i}`" :points="outline(hinge.points)" class="hinge" v-bind="line('5 3')"><title>{{ hinge.name }}: hinge line</title></polyline>
       <polyline v-for="spar in spars" :key="spar.key" :points="spar.points" class="spar" :stroke-width="Math.max(spar.width, 1.5 * unit)" />
       <g v-if="balance">
         <template v-if="view === 'side'">
@@ -192,7 +195,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
 .ruler line { stroke: rgb(var(--v-theme-on-background)); opacity: 0.45; } .ruler text { fill: var(--quiet); font-family: 'Spline Sans Mono', monospace; }
 .piece polygon { stroke: #16233a; stroke-opacity: 0.75; } .piece.on polygon { stroke: rgb(var(--v-theme-secondary)); stroke-opacity: 1; stroke-width: 3px; vector-effect: non-scaling-stroke; }
 .hatch { stroke: #16233a; stroke-opacity: 0.5; fill: none; }
-.spar { stroke: #16233a; fill: none; stroke-opacity: 0.85; } .boom { stroke: #33405a; fill: none; } .v-theme--night .boom { stroke: #8090ad; }
+.hinge { stroke: #16233a; stroke-opacity: 0.8; fill: none; } .spar { stroke: #16233a; fill: none; stroke-opacity: 0.85; } .boom { stroke: #33405a; fill: none; } .v-theme--night .boom { stroke: #8090ad; }
 .band { fill: rgb(var(--v-theme-success)); opacity: 0.2; } .np { stroke: rgb(var(--v-theme-error)); } .tag { fill: rgb(var(--v-theme-on-background)); }
 .cg circle { fill: #fbf8f1; stroke: #16233a; } .cg path { stroke: #16233a; fill: none; } .cg.empty circle { fill: none; stroke-dasharray: 3 2; vector-effect: non-scaling-stroke; }
 .handle { cursor: grab; outline: none; } .handle:active { cursor: grabbing; }

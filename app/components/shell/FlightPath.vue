@@ -4,7 +4,11 @@ import { STATIONS, stationState, type StationId, type StationState } from '~/com
 import { useAssessment } from '~/stores/assessment'
 import { useProject } from '~/stores/project'
 
-defineProps<{ station: StationId }>()
+const props = defineProps<{ station: StationId }>()
+const path = ref<HTMLElement>()
+// On a phone the path runs sideways: bring the present station into sight.
+watch(() => props.station, id => nextTick(() => path.value?.querySelector(`[data-station="${id}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' })), { immediate: true, flush: 'post' })
+onMounted(() => path.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' }))
 const project = useProject()
 const assessment = useAssessment()
 const states = computed(() => {
@@ -16,7 +20,7 @@ const words: Record<StationState, string> = { settled: 'settled', going: 'going'
 </script>
 
 <template>
-  <nav class="path" aria-label="Flight path">
+  <nav ref="path" class="path" aria-label="Flight path">
     <NuxtLink v-for="item in STATIONS" :key="item.id" :to="`/${item.id}`" class="stop" :class="[states[item.id], { here: item.id === station }]" :aria-current="item.id === station ? 'step' : undefined" :data-station="item.id">
       <svg viewBox="0 0 22 22" width="22" height="22" aria-hidden="true">
         <circle cx="11" cy="11" r="7.5" class="ring" />

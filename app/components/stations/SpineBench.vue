@@ -18,7 +18,7 @@ const TOP = 20
 const data = computed<ChartData<'line'>>(() => ({
   datasets: [
     { label: 'Moment, N·m', yAxisID: 'moment', data: stations.value.map(s => ({ x: s.s, y: s.moment })), borderColor: ink.value, backgroundColor: 'transparent', borderWidth: 1.6, pointRadius: 0 },
-    { label: 'Reserve, ×', yAxisID: 'reserve', data: stations.value.map(s => ({ x: s.s, y: Math.min(TOP, Math.max(0.1, s.reserve)) })), borderColor: String(theme.current.value.colors.primary), backgroundColor: 'transparent', borderWidth: 2.2, pointRadius: 2.5, borderDash: [6, 3] },
+    { label: `Reserve, × (past ${TOP} drawn at ${TOP})`, yAxisID: 'reserve', data: stations.value.map(s => ({ x: s.s, y: Math.min(TOP, Math.max(0.1, s.reserve)) })), borderColor: String(theme.current.value.colors.primary), backgroundColor: 'transparent', borderWidth: 2.2, pointRadius: 2.5, borderDash: [6, 3] },
     { label: 'Reserve of 1', yAxisID: 'reserve', data: [{ x: 0, y: 1 }, { x: stations.value.at(-1)?.s ?? 1, y: 1 }], borderColor: String(theme.current.value.colors.error), borderWidth: 1.2, pointRadius: 0 },
   ],
 }))
@@ -37,7 +37,8 @@ const wanted = computed(() => coverWanted(doc.value))
     <div class="chart"><Line :data="data" :options="options" aria-label="Moment and reserve along the half span" role="img" /></div>
     <div class="fit">
       <h2>Least reserve <span class="num" :class="{ bad: now.strength.reserve < 1 }" data-figure="reserve">{{ figure(now.strength.reserve, 2) }}</span></h2>
-      <p class="lead">{{ now.strength.mode }} at {{ figure(now.strength.atMm) }} mm, at {{ doc.brief.loadFactor }} g with a factor of {{ doc.brief.safetyFactor }}. Reserves past {{ TOP }} are drawn at {{ TOP }}.</p>
+      <p class="lead">{{ now.strength.mode }} at {{ figure(now.strength.atMm) }} mm, at {{ doc.brief.loadFactor }} g with a factor of {{ doc.brief.safetyFactor }}.</p>
+      <SectionFit />
       <table class="ledger"><thead><tr><th>Fit in the section</th><th class="r">above</th><th class="r">below</th><th class="r">worst at</th></tr></thead>
         <tbody><tr v-for="spar in worst" :key="spar.id"><td>{{ spar.name }}</td><td class="r num" :class="{ bad: Math.min(...spar.fits.map(f => f.above)) < wanted }">{{ figure(Math.min(...spar.fits.map(f => f.above)), 2) }} mm</td><td class="r num" :class="{ bad: Math.min(...spar.fits.map(f => f.below)) < wanted }">{{ figure(Math.min(...spar.fits.map(f => f.below)), 2) }} mm</td><td class="r num">{{ figure(spar.worstAt) }} mm</td></tr></tbody>
       </table>
@@ -46,6 +47,6 @@ const wanted = computed(() => coverWanted(doc.value))
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: 1.5fr 1fr; gap: 18px; height: 100%; min-height: 210px; } .chart { min-height: 0; position: relative; min-width: 0; }
+.split { display: grid; grid-template-columns: 1.25fr 1fr; gap: 18px; height: 100%; min-height: 210px; } .chart { min-height: 0; position: relative; min-width: 0; }
 @media (max-width: 700px) { .split { grid-template-columns: 1fr; } .chart { height: 240px; } }
 </style>
