@@ -24,16 +24,18 @@ export interface InsetField {
   areaY: number
 }
 
-/** A turn sharper than this is a corner: the medial axis runs into it and cuts the offset by itself. */
-const CORNER = (50 * Math.PI) / 180
+/** tan(θ/2) grows without bound as an outline turns back on itself; past this the medial axis cuts the offset anyway. */
+const SHARPEST = 20
 
 /** Finds the field of a slice, O(n²) in its points. */
-export function insetField(slice: Slice): InsetField {
-  const loops = [slice.outer, ...slice.holes]
+export const insetField = (slice: Slice): InsetField => insetFieldOf([slice.outer, ...slice.holes], slice.outer.length / 2)
+
+/** The same for any number of loops, islands and holes alike: counter-clockwise outside, clockwise inside. */
+export function insetFieldOf(loops: readonly Float64Array[], outerCount: number): InsetField {
   const total = loops.reduce((sum, loop) => sum + loop.length / 2, 0)
   const field: InsetField = {
     length: new Float64Array(total), midX: new Float64Array(total), midY: new Float64Array(total), shrink: new Float64Array(total), depth: new Float64Array(total),
-    normalX: new Float64Array(total), normalY: new Float64Array(total), outerCount: slice.outer.length / 2, area: 0, areaX: 0, areaY: 0,
+    normalX: new Float64Array(total), normalY: new Float64Array(total), outerCount, area: 0, areaX: 0, areaY: 0,
   }
   const pointX = new Float64Array(total), pointY = new Float64Array(total)
   let at = 0
@@ -78,8 +80,7 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
     let turn = direction[j] - direction[i]
     if (turn > Math.PI) turn -= 2 * Math.PI
     if (turn < -Math.PI) turn += 2 * Math.PI
-    if (Math.abs(turn) > CORNER) continue
-    const half = Math.tan(turn / 2)
+    const half = Math.max(-SHARPEST, Math.min(SHARPEST, Math.tan(turn / 2)))
     field.shrink[start + i] += half
     field.shrink[start + j] += half
   }
