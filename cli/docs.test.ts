@@ -6,7 +6,7 @@ import { liftVerb } from './lift'
 
 const page = readFileSync(new URL('../docs/cli.md', import.meta.url), 'utf8')
 const example = (name: string) => new RegExp(`\`\`\`json ${name}\\n([\\s\\S]*?)\`\`\``).exec(page)![1]
-const given = (text: string) => ({ file: '-', options: {}, read: () => text })
+const given = (text: string) => ({ file: '-', options: {}, read: () => text, readBytes: () => new TextEncoder().encode(text) })
 
 it('the examples of docs/cli.md run, to figures that hold by hand', () => {
   const beam = beamVerb(given(example('beam'))) as { tipDeflection: number, reactions: { force: number[] } }

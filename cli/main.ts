@@ -4,14 +4,16 @@ import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
 import { demoVerb } from './demo'
+import { gcodeVerb } from './gcode'
 import { liftVerb } from './lift'
 import { sectionVerb } from './section'
+import { sliceVerb } from './slice'
 
-export interface Arguments { file: string | undefined, options: Record<string, string>, read(): string }
+export interface Arguments { file: string | undefined, options: Record<string, string>, read(): string, readBytes(): Uint8Array }
 type Verb = (args: Arguments) => unknown
 
-const VERBS: Record<string, Verb> = { assess: assessVerb, demo: demoVerb, lift: liftVerb, section: sectionVerb, beam: beamVerb }
-const OPTIONS: Record<string, readonly string[]> = { section: ['alpha', 're', 'inviscid'] }
+const VERBS: Record<string, Verb> = { assess: assessVerb, demo: demoVerb, lift: liftVerb, section: sectionVerb, beam: beamVerb, slice: sliceVerb, gcode: gcodeVerb }
+const OPTIONS: Record<string, readonly string[]> = { section: ['alpha', 're', 'inviscid'], slice: ['recipe', 'printer'], gcode: ['printer', 'filament'] }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   assess FILE     a project: mass, balance, strength, hours, pieces, findings
@@ -19,6 +21,8 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   lift FILE       surfaces in metres: lift slope, neutral point, induced drag, strips
   section NAME    naca2412-style name or a coordinate file [--alpha DEG] [--re NUMBER] [--inviscid true]
   beam FILE       a cantilever or simple beam in SI: moment, shear, deflection, reactions
+  slice FILE      an STL or 3MF model: bead lengths, mass, hours [--recipe FILE] [--printer FILE]
+  gcode FILE      G-code replayed: filament, mass, hours, layers, extent [--printer FILE] [--filament ID]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 
@@ -36,13 +40,13 @@ function parse(words: readonly string[], verb: string): Arguments {
     } else if (file === undefined) file = word
     else throw new DocumentError('', `one file at a time; "${word}" is left over`)
   }
-  return { file, options, read: () => readText(file) }
+  return { file, options, read: () => readFile(file).toString('utf8'), readBytes: () => readFile(file) }
 }
 
-function readText(file: string | undefined): string {
+function readFile(file: string | undefined): Buffer {
   if (file === undefined) throw new DocumentError('', 'name a file, or - for standard input')
   try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8')
+    return readFileSync(file === '-' ? 0 : file)
   } catch (fault) {
     throw new DocumentError('', `cannot be read: ${(fault as Error).message.split('\n')[0]}`)
   }
@@ -65,7 +69,9 @@ function run(words: readonly string[]): number {
     return 0
   } catch (fault) {
     if (!(fault instanceof DocumentError)) throw fault
-    process.stderr.write(`${[verb, file === '-' ? 'standard input' : file, fault.path].filter(Boolean).join(': ')}: ${fault.reason.replaceAll('\n', ' ')}\n`)
+    // A fault in an option's own file names that file already.
+    const named = rest.some((word, i) => rest[i - 1]?.startsWith('--') && fault.path.startsWith(word))
+    process.stderr.write(`${[verb, named ? '' : file === '-' ? 'standard input' : file, fault.path].filter(Boolean).join(': ')}: ${fault.reason.replaceAll('\n', ' ')}\n`)
     return 2
   }
 }

@@ -1,0 +1,26 @@
+import { measureMesh, readStl, readThreeMf, sliceModel, weld } from '../core/printing'
+import { kgToG, sToHours } from '../core/units'
+import type { Arguments } from './main'
+import { printerFrom, recipeFrom } from './printing-input'
+
+/** A model sliced in full: bead lengths, mass and hours by the recipe. */
+export function sliceVerb({ options, readBytes }: Arguments): unknown {
+  const { recipe, filament } = recipeFrom(options.recipe)
+  const { printer } = printerFrom(options.printer)
+  const bytes = readBytes()
+  const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
+  const objects = zipped ? readThreeMf(bytes).map(object => object.corners) : [readStl(bytes)]
+  const corners = new Float32Array(objects.reduce((sum, object) => sum + object.length, 0))
+  objects.reduce((at, object) => {
+    corners.set(object, at)
+    return at + object.length
+  }, 0)
+  const mesh = weld(corners)
+  const { volume, surface, watertight, openEdges, min, max } = measureMesh(mesh)
+  const sliced = sliceModel(mesh, recipe, filament, printer)
+  const [x, y, z] = sliced.centre
+  return {
+    volumeMm3: Math.abs(volume), surfaceMm2: surface, watertight, openEdges, bboxMm: max.map((value, i) => value - min[i]), layers: sliced.layers, lengthsMm: sliced.lengths,
+    extrudedMm3: sliced.extrudedMm3, massG: kgToG(sliced.mass), hours: sToHours(sliced.seconds), centreMm: { x, y, z }, openLayers: sliced.openLayers, filament: filament.id,
+  }
+}
