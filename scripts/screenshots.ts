@@ -5,7 +5,7 @@ import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
 const VIEWS: ReadonlyArray<{ name: string, path: string, press?: string, wait?: string, phone?: boolean }> = [
-  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-take]' }, { name: '04-spine', path: '/spine' }, { name: '05-split', path: '/split' },
+  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-take]' }, { name: '04-spine', path: '/spine' }, { name: '15-look-inside', path: '/skin', press: '[data-mode="inside"]', wait: '[data-figure="layer-mass"]' }, { name: '05-split', path: '/split' },
   { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' }, { name: '12-why-weight', path: '/balance', press: '[data-wing="weight"]' },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]' }, { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },

@@ -4,6 +4,8 @@ export { layLayer, layerBeads, latticeLength, wallBeads, type Layer } from './la
 export { runTime, cappedSpeed, layerTime } from './layer-time'
 export { printPiece, sampleLayers, type PiecePrint } from './print-piece'
 export { assignPrinters, type PlateJob } from './plates'
+export { pictureBeads, type BeadRun } from './bead-picture'
+export { calibrate, tubeMassG, type Calibration, type TestPiece } from './calibrate'
 export { writeStl } from './stl'
 export { readStl } from './read-stl'
 export { readThreeMf, writeThreeMf } from './threemf'

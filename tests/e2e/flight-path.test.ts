@@ -5,7 +5,8 @@ import axe from 'axe-core'
 import { unzipSync } from 'fflate'
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assess } from '../../core/assess'
+import { assess, createAssessor } from '../../core/assess'
+import { beadArea, beadMassPerMm, calibrate, insetField, layerBeads, layLayer, tubeMassG } from '../../core/printing'
 import { DEMOS } from '../../core/demo'
 import { readProject, writeProject, type ProjectFile } from '../../core/document'
 import { recipeFor, LIBRARIES } from '../../core/libraries'
@@ -118,6 +119,30 @@ describe('from brief to log', () => {
     expect(await wing('weight')).toBeCloseTo(expected.totals.massG, 0)
     const chip = Number((await text('[data-diff="weight"]')).replace('−', '-'))
     expect(chip).toBeCloseTo(expected.totals.massG - assess(DEMOS[0]).totals.massG, 0)
+  })
+  it('a look inside a layer shows the bead lengths and mass of the core; a test tube gives the flow to use', async () => {
+    await choose('[data-field="zone"]', 'Outer wing')
+    await find('[data-mode="inside"]').click()
+    await d().wait(async () => (await d().findElements(By.css('[data-figure="layer-mass"]'))).length === 1, 5000)
+    const doc = await stored()
+    const piece = createAssessor().airframe(doc).pieces.find(p => p.id === 'wing-3-starboard')!
+    const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)
+    const layer = Math.floor(layers / 2)
+    const slice = piece.sliceAt(piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
+    const grams = layerBeads(layLayer(insetField(slice), piece.zone.recipe)) * beadMassPerMm(piece.zone.recipe, LIBRARIES.filaments.find(f => f.id === 'pla-foam')!) * 1000
+    expect(await text('[data-figure="layer"]')).toBe(`${layer + 1} of ${layers}`)
+    expect(await text('[data-figure="layer-mass"]')).toBe(`${grams.toFixed(3)} g`)
+    await find('details.test summary').click()
+    const { recipe } = piece.zone
+    const solid = tubeMassG(40, 20, beadArea(recipe.beadWidthMm, recipe.layerHeightMm), recipe.layerHeightMm, 1210)
+    await type('[data-field="test-mass"]', (solid * recipe.flow).toFixed(2))
+    await type('[data-field="test-wall"]', '0.38')
+    const expected = calibrate({ massG: Number((solid * recipe.flow).toFixed(2)), solidMassG: solid, wallMm: 0.38, beadWidthMm: recipe.beadWidthMm, flow: recipe.flow })
+    expect(await text('[data-figure="expansion"]')).toBe(`${expected.expansion.toFixed(2)}×`)
+    await act('take-flow')
+    await saved()
+    expect((await stored()).zones.find(z => z.id === 'wing-outer')!.recipe.flow).toBeCloseTo(expected.flow, 2)
+    await act('undo')
   })
   it('undo survives a reload', async () => {
     await saved()

@@ -84,9 +84,9 @@ function build() {
 function frame() {
   const { box } = props.assessment.drawing
   const middle = toScene((box.minX + box.maxX) / 2, 0, (box.minZ + box.maxZ) / 2)
-  const size = Math.max(box.maxX - box.minX, box.maxY - box.minY)
+  const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY)
   controls.target.copy(middle)
-  camera.position.copy(middle).add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.02))
+  camera.position.copy(middle).add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.05))
   camera.near = size / 200
   camera.far = size * 20
   camera.updateProjectionMatrix()

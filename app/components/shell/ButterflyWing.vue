@@ -13,6 +13,8 @@ const place = computed(() => ({ weight: [FORE, 1], balance: [FORE, -1], strength
 const hatch = computed(() => ({ weight: 0, balance: 45, strength: 90, hours: -45 })[props.verdict.wing])
 const id = useId()
 const word = computed(() => ({ good: 'meets', tight: 'just meets', failing: 'misses' })[props.verdict.state])
+/** A margin that rounds to nothing gets one more digit, so that it says which side it is on. */
+const marginText = computed(() => { const { margin, digits } = props.verdict; return signed(margin, Number(margin.toFixed(digits)) === 0 ? digits + 1 : digits) })
 const changed = computed(() => Math.abs(props.difference) >= 0.5 * 10 ** -props.verdict.digits)
 const better = computed(() => {
   const { wing } = props.verdict
@@ -39,7 +41,7 @@ const better = computed(() => {
     <span class="text">
       <span class="label">{{ verdict.label }} <span class="target">{{ verdict.targetText }}</span></span>
       <span class="value num"><b>{{ figure(verdict.value, verdict.digits) }}</b> {{ verdict.unit }} <span class="quiet">± {{ figure(verdict.spread, verdict.digits) }}</span></span>
-      <span class="margin num" :class="verdict.state === 'failing' ? 'bad' : 'quiet'">{{ word }}, {{ signed(verdict.margin, verdict.digits) }}
+      <span class="margin num" :class="verdict.state === 'failing' ? 'bad' : 'quiet'">{{ word }}, {{ marginText }}
         <span v-if="changed" class="chip" :class="better === null ? '' : better ? 'better' : 'worse'" :data-diff="verdict.wing">{{ signed(difference, verdict.digits) }}</span>
       </span>
     </span>

@@ -12,6 +12,7 @@ const zoneId = useState('skin-zone', () => '')
 const zone = computed(() => doc.value.zones.find(item => item.id === zoneId.value) ?? doc.value.zones[0])
 const filament = ref(zone.value.filament)
 watch(() => [zone.value.id, zone.value.filament], () => { filament.value = zone.value.filament })
+const mode = ref<'schools' | 'inside'>('schools')
 const rows = shallowRef<SchoolFigures[]>([])
 let asked = 0
 async function refresh() {
@@ -31,8 +32,9 @@ function take(row: SchoolFigures) {
 </script>
 
 <template>
-  <div class="head"><h2>Schools for {{ zone.name.toLowerCase() }}, side by side</h2><v-select v-model="filament" :items="LIBRARIES.filaments.map(f => ({ title: f.name, value: f.id }))" label="in filament" class="pick" data-field="compare-filament" /></div>
-  <table class="ledger" data-table="schools">
+  <div class="head"><v-btn-toggle v-model="mode" mandatory density="compact" variant="outlined" divided aria-label="What to look at"><v-btn value="schools" data-mode="schools">Schools side by side</v-btn><v-btn value="inside" data-mode="inside">Look inside</v-btn></v-btn-toggle><span v-if="mode === 'schools'" class="zone">{{ zone.name }}</span><v-select v-if="mode === 'schools'" v-model="filament" :items="LIBRARIES.filaments.map(f => ({ title: f.name, value: f.id }))" label="in filament" class="pick" data-field="compare-filament" /></div>
+  <SliceLook v-if="mode === 'inside'" />
+  <table v-else class="ledger" data-table="schools">
     <thead><tr><th>School</th><th class="r">Zone</th><th class="r">Hours</th><th class="r">Cost</th><th class="r">Skin E·t</th><th class="r">Aircraft</th><th class="r">Reserve</th><th>Bad at</th><th /></tr></thead>
     <tbody>
       <tr v-for="(row, i) in rows" :key="row.name" :class="{ on: i === 0 }">
@@ -42,9 +44,9 @@ function take(row: SchoolFigures) {
       </tr>
     </tbody>
   </table>
-  <p v-if="!rows.length" class="quiet">Computing each school …</p>
+  <p v-if="mode === 'schools' && !rows.length" class="quiet">Computing each school …</p>
 </template>
 
 <style scoped>
-.head { display: flex; justify-content: space-between; align-items: center; gap: 12px; margin-bottom: 4px; } .pick { max-width: 220px; }
+.head { display: flex; justify-content: space-between; align-items: center; gap: 12px; margin-bottom: 4px; } .pick { max-width: 220px; } .zone { flex: 1; font-weight: 650; }
 </style>

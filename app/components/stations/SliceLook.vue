@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** A look inside any layer of any piece: beads drawn to scale, along a height slider. */
+import { useElementSize } from '@vueuse/core'
+import { createAssessor } from '../../../core/assess'
+import { insetField, layerBeads, layLayer, beadMassPerMm, pictureBeads } from '../../../core/printing'
+import { figure } from '~/composables/format'
+import { useBench } from '~/composables/useBench'
+
+const { doc, look } = useBench()
+const assessor = createAssessor()
+const airframe = computed(() => assessor.airframe(toRaw(doc.value)))
+const zoneId = useState('skin-zone', () => '')
+const choices = computed(() => airframe.value.pieces.filter(piece => piece.side !== 'port'))
+const chosen = ref('')
+const piece = computed(() => choices.value.find(item => item.id === chosen.value) ?? choices.value.find(item => item.zone.id === (zoneId.value || doc.value.zones[0].id)) ?? choices.value[0])
+watch(() => look.selected, (id) => {
+  const own = id?.replace('-port', '-starboard')
+  if (choices.value.some(item => item.id === own)) chosen.value = own!
+})
+watch(zoneId, () => { chosen.value = '' })
+const share = ref(0.5)
+const recipe = computed(() => piece.value.zone.recipe)
+const layers = computed(() => Math.max(1, Math.round((piece.value.to - piece.value.from) / recipe.value.layerHeightMm)))
+const layer = computed(() => Math.min(layers.value - 1, Math.floor(share.value * layers.value)))
+const slice = computed(() => piece.value.sliceAt(piece.value.from + ((layer.value + 0.5) * (piece.value.to - piece.value.from)) / layers.value))
+const runs = computed(() => pictureBeads(slice.value, recipe.value, layer.value))
+const laid = computed(() => layLayer(insetField(slice.value), recipe.value))
+const grams = computed(() => layerBeads(laid.value) * beadMassPerMm(recipe.value, airframe.value.filamentOf(piece.value.zone)) * 1000)
+
+const host = ref<HTMLElement>()
+const { width, height } = useElementSize(host)
+const zoom = ref(1)
+const box = computed(() => {
+  const xs = slice.value.outer.filter((_, i) => i % 2 === 0), ys = slice.value.outer.filter((_, i) => i % 2 === 1)
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), -Math.max(...ys), -Math.min(...ys)]
+  const aspect = width.value > 0 && height.value > 0 ? width.value / height.value : 3
+  const w = Math.max(x1 - x0 + 6, (y1 - y0 + 6) * aspect) / zoom.value
+  const h = w / aspect
+  // Coming closer keeps the trailing edge in sight: that is where beads stop fitting.
+  const right = x1 + 3 - (zoom.value > 1 ? 0 : Math.max(0, (w - (x1 - x0 + 6)) / -2))
+  const nearY = zoom.value > 1 && piece.value.part !== 'body' ? -slice.value.outer[1] : (y0 + y1) / 2
+  return { x: right - w, y: nearY - h / 2, w, h }
+})
+const COLOURS = { outer: 'skin', inner: 'inner', web: 'web', infill: 'infill' } as const
+const paths = computed(() => (['infill', 'web', 'inner', 'outer'] as const).map(kind => ({ kind, d: runs.value.filter(run => run.kind === kind).map(run => `M${run.x0.toFixed(3)} ${(-run.y0).toFixed(3)}L${run.x1.toFixed(3)} ${(-run.y1).toFixed(3)}`).join('') })).filter(path => path.d))
+const legend = computed(() => [['outer', 'outer wall', laid.value.outerWall], ['inner', 'inner walls', laid.value.innerWall], ['web', 'webs', laid.value.lattice], ['infill', 'infill', laid.value.infill]] as const)
+</script>
+
+<template>
+  <div class="look">
+    <div class="bar">
+      <v-select :model-value="piece.id" :items="choices.map(p => ({ title: p.name, value: p.id }))" label="Piece" class="pick" data-field="look-piece" @update:model-value="chosen = $event" />
+      <label class="slide"><span>Layer <span class="num" data-figure="layer">{{ layer + 1 }} of {{ layers }}</span>, <span class="num">{{ figure((layer + 0.5) * recipe.layerHeightMm, 1) }} mm</span> over the bed</span><input v-model.number="share" type="range" min="0" max="1" step="0.002" aria-label="Height in the piece"></label>
+      <v-btn-toggle v-model="zoom" mandatory density="compact" variant="outlined" divided aria-label="Closer"><v-btn :value="1">Whole</v-btn><v-btn :value="5">Closer ×5</v-btn><v-btn :value="20">×20</v-btn></v-btn-toggle>
+    </div>
+    <div ref="host" class="sheet"><svg :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="img" :aria-label="`Beads of layer ${layer + 1} of ${piece.name}, to scale`"><path v-for="path in paths" :key="path.kind" :d="path.d" :class="COLOURS[path.kind]" :stroke-width="recipe.beadWidthMm" /></svg></div>
+    <p class="small"><template v-for="[kind, label, mm] in legend" :key="kind"><span v-if="mm > 0" class="key"><span class="dot" :class="COLOURS[kind]" />{{ label }} <span class="num">{{ figure(mm) }} mm</span></span></template><span class="num" data-figure="layer-mass">{{ figure(grams, 3) }} g</span> in this layer, beads {{ recipe.beadWidthMm }} × {{ recipe.layerHeightMm }} mm drawn to scale</p>
+  </div>
+</template>
+
+<style scoped>
+.look { display: grid; grid-template-rows: auto minmax(0, 1fr) auto; height: calc(100% - 44px); min-height: 190px; gap: 6px; } .bar { display: flex; gap: 16px; align-items: center; flex-wrap: wrap; } .pick { max-width: 220px; } .slide { flex: 1; min-width: 180px; display: grid; font-size: 12.5px; } input[type='range'] { accent-color: rgb(var(--v-theme-primary)); width: 100%; }
+.sheet { position: relative; min-height: 0; } svg { position: absolute; inset: 0; width: 100%; height: 100%; } path { fill: none; stroke-linecap: round; } .skin { stroke: rgb(var(--v-theme-on-background)); background: rgb(var(--v-theme-on-background)); } .inner { stroke: rgb(var(--v-theme-secondary)); background: rgb(var(--v-theme-secondary)); } .web { stroke: rgb(var(--v-theme-primary)); background: rgb(var(--v-theme-primary)); } .infill { stroke: rgb(var(--v-theme-warning)); background: rgb(var(--v-theme-warning)); }
+.small { margin: 0; } .key { margin-right: 14px; } .dot { display: inline-block; width: 10px; height: 10px; margin-right: 5px; border-radius: 3px; }
+</style>

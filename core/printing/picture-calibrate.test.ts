@@ -1,0 +1,65 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { createAssessor } from '../assess'
+import { DEMOS } from '../demo'
+import { circle } from '../geometry'
+import { LIBRARIES, recipeFor } from '../libraries'
+import { beadArea } from './bead'
+import { pictureBeads } from './bead-picture'
+import { calibrate, tubeMassG } from './calibrate'
+import { insetField } from './inset-field'
+import { layLayer } from './lay'
+
+const school = (id: string) => recipeFor(LIBRARIES.schools.find(s => s.id === id)!, LIBRARIES.filaments[0])
+const length = (runs: ReturnType<typeof pictureBeads>, kind: string) => runs.filter(r => r.kind === kind).reduce((sum, r) => sum + Math.hypot(r.x1 - r.x0, r.y1 - r.y0), 0)
+
+describe('the picture of a layer', () => {
+  it('shows what is weighed: walls, infill and webs as long as the layer that was laid', () => {
+    const disc = { outer: circle(0, 0, 30, false, 160), holes: [circle(4, 3, 5, true, 40)] }
+    for (const id of ['beads', 'bead-infill', 'double-skin']) {
+      const recipe = { ...school(id), infillShare: id === 'beads' ? 0 : 0.15 }
+      const layer = layLayer(insetField(disc), recipe)
+      const runs = pictureBeads(disc, recipe, 7)
+      expect(length(runs, 'outer') / layer.outerWall, id).toBeCloseTo(1, 2)
+      if (layer.innerWall > 0) expect(length(runs, 'inner') / layer.innerWall, id).toBeCloseTo(1, 2)
+      // Lines are cut back along themselves, not square to the wall: a tenth of slack on the sparse kinds.
+      if (id === 'bead-infill') expect(Math.abs(length(runs, 'infill') / layer.infill - 1)).toBeLessThan(0.06)
+    }
+  })
+  it('webs of a wing section, averaged over a whole pitch, are as long as the lattice that is weighed', () => {
+    const piece = createAssessor().airframe(DEMOS[0]).pieces[0]
+    const slice = { ...piece.sliceAt(60), holes: [] }
+    const recipe = piece.zone.recipe
+    const layers = Math.round((recipe.lattice!.pitchMm * Math.SQRT2) / recipe.layerHeightMm)
+    let sum = 0
+    for (let k = 0; k < layers; k++) sum += length(pictureBeads(slice, recipe, k), 'web')
+    expect(Math.abs(sum / layers / layLayer(insetField(slice), recipe).lattice - 1)).toBeLessThan(0.1)
+  })
+  it('draws nothing outside the section', () => {
+    const slice = createAssessor().airframe(DEMOS[0]).pieces[0].sliceAt(60)
+    const xs = Array.from(slice.outer).filter((_, i) => i % 2 === 0), ys = Array.from(slice.outer).filter((_, i) => i % 2 === 1)
+    for (const id of ['spiral-lattice', 'bead-infill', 'double-skin', 'beads']) {
+      for (const run of pictureBeads(slice, school(id), 3)) {
+        expect(Math.min(run.x0, run.x1)).toBeGreaterThan(Math.min(...xs) - 0.5)
+        expect(Math.max(run.x0, run.x1)).toBeLessThan(Math.max(...xs) + 0.5)
+        expect(Math.min(run.y0, run.y1)).toBeGreaterThan(Math.min(...ys) - 0.5)
+        expect(Math.max(run.y0, run.y1)).toBeLessThan(Math.max(...ys) + 0.5)
+      }
+    }
+  })
+})
+
+describe('calibration', () => {
+  it('a tube of one bead: π·d turns of bead, one a layer', () => {
+    // 40 mm across, 20 mm tall, 0.25 layers: 80 turns of 125.66 mm of 0.0990874 mm² at 1.21 g/cm³.
+    expect(tubeMassG(40, 20, beadArea(0.45, 0.25), 0.25, 1210)).toBeCloseTo(80 * Math.PI * 40 * 0.0990874 * 1.21e-3, 5)
+  })
+  it('gives back the expansion that made the piece, and a flow that fills the bead, for any true expansion and pushing error', () => {
+    fc.assert(fc.property(fc.double({ min: 1, max: 2.6, noNaN: true }), fc.double({ min: 0.3, max: 1.1, noNaN: true }), fc.double({ min: 0.9, max: 1.1, noNaN: true }), (expansion, flow, push) => {
+      // The printer lays flow·push of a solid bead, and it swells by the expansion.
+      const result = calibrate({ massG: 10 * flow * push, solidMassG: 10, wallMm: 0.45 * flow * push * expansion, beadWidthMm: 0.45, flow })
+      expect(result.expansion).toBeCloseTo(expansion, 9)
+      expect(result.flow * push * expansion).toBeCloseTo(1, 9)
+    }))
+  })
+})
