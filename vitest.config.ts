@@ -1,10 +1,13 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+
+const alias = { '~': fileURLToPath(new URL('./app', import.meta.url)) }
 
 export default defineConfig({
   test: {
     reporters: ['default'],
     projects: [
-      { test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
+      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
       { test: { name: 'e2e', include: ['tests/e2e/**/*.test.ts'], environment: 'node', testTimeout: 180_000, hookTimeout: 120_000, fileParallelism: false } },
     ],
   },

@@ -5,6 +5,8 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { assess } from '../core/assess'
 import { DEMOS } from '../core/demo'
+import { writeStl } from '../core/printing'
+import { revolve } from '../core/testing/meshes'
 
 const root = new URL('..', import.meta.url).pathname
 interface Answer { status: number, out: string, err: string }
@@ -69,6 +71,32 @@ describe('command line', () => {
     expect(sum / lift.clAlpha).toBeCloseTo(1, 6)
     const { err } = await run(['lift', '-'], JSON.stringify({ ...input, surfaces: [{ ...surfaces[0], stations: [surfaces[0].stations[0], { ...surfaces[0].stations[1], chord: -1 }] }] }))
     expect(err).toMatch(/standard input: surfaces\[0\]\.stations\[1\]\.chord/)
+  })
+  it('slice and gcode: a cylinder in two beads, and a move of known length', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-'))
+    const model = join(folder, 'cylinder.stl'), recipe = join(folder, 'recipe.json')
+    writeFileSync(model, writeStl(revolve([[15, 0], [15, 40]]), 'cylinder'))
+    writeFileSync(recipe, JSON.stringify({ walls: 2, beadWidthMm: 0.5, layerHeightMm: 0.25, infillShare: 0.1, baseLayers: 2, topLayers: 2, filament: 'petg', flow: 1 }))
+    const sliced = await json(['slice', model, '--recipe', recipe])
+    expect(sliced.watertight).toBe(true)
+    expect(sliced.layers).toBe(160)
+    expect(sliced.volumeMm3 / (Math.PI * 225 * 40)).toBeCloseTo(1, 2)
+    expect(sliced.lengthsMm.outerWall / (2 * Math.PI * 14.75 * 160)).toBeCloseTo(1, 2)
+    expect(sliced.lengthsMm.infill / ((0.1 * Math.PI * 196 * 160) / 0.5)).toBeCloseTo(1, 2)
+    expect(sliced.lengthsMm.solid / ((4 * 0.9 * Math.PI * 196) / 0.5)).toBeCloseTo(1, 2)
+    const bead = 0.25 * 0.25 + (Math.PI * 0.0625) / 4
+    const length = Object.entries(sliced.lengthsMm as Record<string, number>).filter(([kind]) => kind !== 'travel').reduce((sum, [, mm]) => sum + mm, 0)
+    expect(sliced.extrudedMm3).toBeCloseTo(length * bead, 3)
+    expect(sliced.massG).toBeCloseTo(length * bead * 1.27e-3, 3)
+    writeFileSync(recipe, '{"wals": 2}')
+    const { status, err } = await run(['slice', model, '--recipe', recipe])
+    expect([status, err.trim()]).toEqual([2, `slice: ${recipe}: Unrecognized key: "wals"`])
+    const printer = join(folder, 'printer.json')
+    writeFileSync(printer, JSON.stringify({ accelMmS2: 1000, cornerMmS: 0, filamentDiameterMm: 2.85 }))
+    const moved = await json(['gcode', '-', '--printer', printer], 'G90\nM83\nG1 X100 F3000 E4\n')
+    expect(moved.hours * 3600).toBeCloseTo(2.05, 9)
+    expect(moved.extrudedMm3).toBeCloseTo((4 * Math.PI * 2.85 ** 2) / 4, 9)
+    expect((await run(['gcode', '-'], 'nothing here')).err).toMatch(/gcode: standard input: has no moves/)
   })
   it('beam: a simple tube under its own kind of load', async () => {
     const beam = await json(['beam', '-'], JSON.stringify({ length: 1, support: 'simple', tube: { outer: 0.01, inner: 0.008, modulus: 7e10 }, distributed: 10 }))

@@ -1,10 +1,13 @@
 import { wrap, type Remote } from 'comlink'
 import type { CoreApi } from '~/workers/core.worker'
 
-let remote: Remote<CoreApi> | null = null
+const remotes = new Map<'live' | 'aside', Remote<CoreApi>>()
 
-/** The core's worker, started once. */
-export function useCore(): Remote<CoreApi> {
-  remote ??= wrap<CoreApi>(new Worker(new URL('../workers/core.worker.ts', import.meta.url), { type: 'module', name: 'core' }))
+/** The core's workers, each started once: `live` answers edits; comparisons and exports go `aside`, so that no edit waits behind them. */
+export function useCore(which: 'live' | 'aside' = 'live'): Remote<CoreApi> {
+  const known = remotes.get(which)
+  if (known) return known
+  const remote = wrap<CoreApi>(new Worker(new URL('../workers/core.worker.ts', import.meta.url), { type: 'module', name: `core-${which}` }))
+  remotes.set(which, remote)
   return remote
 }

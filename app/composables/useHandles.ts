@@ -1,6 +1,6 @@
 /** What can be grabbed on the drawing at each station, and the edit that dragging it makes. Places in mm of the view. */
 import type { Draft } from 'immer'
-import { LIMITS, type ProjectFile } from '../../core/document'
+import { LIMITS, type ProjectFile, type Surface } from '../../core/document'
 import { placePoint, sparLine, type SurfaceLoft } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
 import type { StationId } from './stations'
@@ -24,17 +24,17 @@ export interface Handle {
 const clamp = (value: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, value))
 const tenth = (value: number) => Math.round(value * 2) / 2
 
-/** Stations of the wing's plan, from the document alone: leading edge and chord at each panel end, mm. */
-export function wingStations(doc: ProjectFile) {
-  let s = 0, lead = doc.wing.xMm, z = doc.wing.zMm
-  const list = [{ s, lead, chord: doc.wing.rootChordMm, z }]
-  for (const panel of doc.wing.panels) {
+/** Stations of a surface's plan, from the document alone: leading edge, chord and height at each panel end, mm. */
+function planStations(surface: Surface) {
+  let s = 0, lead = surface.xMm, z = surface.zMm
+  const list = [{ s, lead, chord: surface.rootChordMm, z }]
+  for (const panel of surface.panels) {
     s += panel.spanMm
     lead += panel.sweepMm
     z += panel.spanMm * Math.tan((panel.dihedralDeg * Math.PI) / 180)
     list.push({ s, lead, chord: panel.tipChordMm, z })
   }
-  return list.map(item => ({ ...item, y: doc.wing.yMm + item.s }))
+  return list.map(item => ({ ...item, y: surface.yMm + item.s }))
 }
 
 export function handlesFor(station: StationId, view: ViewName, doc: ProjectFile, wing: SurfaceLoft | null): Handle[] {
@@ -45,33 +45,44 @@ export function handlesFor(station: StationId, view: ViewName, doc: ProjectFile,
   return []
 }
 
+/** Root, panel ends and chords of the wing, and of a tailplane that lies flat. */
 function shapeHandles(doc: ProjectFile): Handle[] {
-  const list = wingStations(doc)
-  const handles: Handle[] = []
-  list.forEach((station, i) => {
+  const tail = doc.tail.kind !== 'none' && doc.tail.kind !== 'V' ? doc.tail.horizontal : null
+  return [
+    ...planHandles(doc.wing, 'wing', '', draft => draft.wing as Surface),
+    ...(tail ? planHandles(tail, 'tailplane', 'tail-', draft => draft.tail.horizontal as Surface) : []),
+  ]
+}
+
+function planHandles(surface: Surface, word: string, prefix: string, target: (draft: Draft<ProjectFile>) => Surface): Handle[] {
+  const list = planStations(surface)
+  return list.flatMap((station, i): Handle[] => {
     const inner = list[i - 1]
-    if (inner) {
-      handles.push({
-        id: `lead-${i}`, label: i === list.length - 1 ? 'Tip' : `Panel ${i} end`, shape: 'round', at: [station.lead, station.y, station.z], axes: ['x', 'y'], edit: i === list.length - 1 ? 'Move the tip' : `Move the end of panel ${i}`,
-        figure: `panel ${i}: span ${doc.wing.panels[i - 1].spanMm} mm, sweep ${doc.wing.panels[i - 1].sweepMm} mm`,
-        apply: (draft, [x, y]) => {
-          const panel = draft.wing.panels[i - 1]
-          panel.spanMm = tenth(clamp(y - inner.y, LIMITS.spanMm))
-          panel.sweepMm = tenth(clamp(x - inner.lead, LIMITS.sweepMm))
-        },
-      })
-    }
-    handles.push({
-      id: `chord-${i}`, label: i === 0 ? 'Root chord' : `Chord at ${station.s.toFixed(0)} mm`, shape: 'bar', at: [station.lead + station.chord, station.y, station.z], axes: ['x'], edit: i === 0 ? 'Change the root chord' : `Change the chord of panel ${i}`,
-      figure: `chord ${station.chord} mm`,
-      apply: (draft, [x]) => {
-        const chord = tenth(clamp(x - station.lead, LIMITS.chordMm))
-        if (i === 0) draft.wing.rootChordMm = chord
-        else draft.wing.panels[i - 1].tipChordMm = chord
+    const end = i === 0 ? `Root of the ${word}` : i === list.length - 1 ? `Tip of the ${word}` : `End of ${word} panel ${i}`
+    const edge: Handle = {
+      id: `${prefix}lead-${i}`, label: end, shape: 'round', at: [station.lead, station.y, station.z], axes: inner ? ['x', 'y'] : ['x'], edit: `Move the ${end.toLowerCase()}`,
+      figure: inner ? `panel ${i}: span ${surface.panels[i - 1].spanMm} mm, sweep ${surface.panels[i - 1].sweepMm} mm` : `leading edge at ${surface.xMm} mm`,
+      apply: (draft, [x, y]) => {
+        const own = target(draft)
+        if (!inner) {
+          own.xMm = tenth(clamp(x, LIMITS.positionMm))
+          return
+        }
+        const panel = own.panels[i - 1]
+        panel.spanMm = tenth(clamp(y - inner.y, LIMITS.spanMm))
+        panel.sweepMm = tenth(clamp(x - inner.lead, LIMITS.sweepMm))
       },
-    })
+    }
+    const chord: Handle = {
+      id: `${prefix}chord-${i}`, label: `Chord, ${end.toLowerCase()}`, shape: 'bar', at: [station.lead + station.chord, station.y, station.z], axes: ['x'], edit: `Change the chord at the ${end.toLowerCase()}`, figure: `${station.chord} mm`,
+      apply: (draft, [x]) => {
+        const own = target(draft), to = tenth(clamp(x - station.lead, LIMITS.chordMm))
+        if (i === 0) own.rootChordMm = to
+        else own.panels[i - 1].tipChordMm = to
+      },
+    }
+    return [edge, chord]
   })
-  return handles
 }
 
 function sparHandles(doc: ProjectFile, wing: SurfaceLoft): Handle[] {
@@ -88,7 +99,7 @@ function sparHandles(doc: ProjectFile, wing: SurfaceLoft): Handle[] {
 }
 
 function cutHandles(doc: ProjectFile, view: ViewName): Handle[] {
-  const stations = wingStations(doc)
+  const stations = planStations(doc.wing)
   const tip = stations[stations.length - 1].s
   const at = (s: number) => {
     const next = Math.max(1, stations.findIndex(item => item.s >= s))

@@ -1,9 +1,8 @@
 /** Plover: a small pushed flying wing for evenings. No tail, twin fins at the tips, reflexed sections. */
 import type { ProjectFile } from '../document'
-import { LIBRARIES, recipeFor } from '../libraries'
+import { LIBRARIES, recipeById } from '../libraries'
 
-const school = (id: string, filament: string) =>
-  recipeFor(LIBRARIES.schools.find(item => item.id === id)!, LIBRARIES.filaments.find(item => item.id === filament)!)
+const school = (id: string, filament: string) => recipeById(id, LIBRARIES.filaments.find(item => item.id === filament))
 
 const plain = { spreadG: 0.5, pair: false, bay: null, drops: false, weighed: false }
 

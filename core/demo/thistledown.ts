@@ -1,9 +1,8 @@
 /** Thistledown: scatters wildflower seed over meadows. High wing, short body, carbon boom, electric tractor, hopper at the CG. */
 import type { Equipment, ProjectFile } from '../document'
-import { LIBRARIES, recipeFor } from '../libraries'
+import { LIBRARIES, recipeById } from '../libraries'
 
-const school = (id: string, filament: string) =>
-  recipeFor(LIBRARIES.schools.find(item => item.id === id)!, LIBRARIES.filaments.find(item => item.id === filament)!)
+const school = (id: string, filament: string) => recipeById(id, LIBRARIES.filaments.find(item => item.id === filament))
 
 const item = (id: string, name: string, kind: Equipment['kind'], massG: number, place: [number, number, number], sizeMm: [number, number, number], more: Partial<Equipment> = {}): Equipment =>
   ({ id, name, kind, massG, spreadG: Math.max(0.3, Math.round(massG * 2) / 100), xMm: place[0], yMm: place[1], zMm: place[2], sizeMm, pair: false, bay: null, drops: false, weighed: false, ...more })

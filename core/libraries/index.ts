@@ -4,7 +4,7 @@ import { STOCK, type Stock } from './stock'
 
 export type { Filament } from './filaments'
 export { stockArea, stockInertia, stockLinearMass, type Stock } from './stock'
-export { expansionAt, recipeFor, type School } from './schools'
+export { expansionAt, recipeById, recipeFor, type School } from './schools'
 
 export interface Libraries { filaments: readonly Filament[], stock: readonly Stock[], schools: typeof SCHOOLS }
 /** What ships with the application. */

@@ -53,6 +53,13 @@ export function expansionAt(filament: Filament, nozzleC: number): number {
   return curve[curve.length - 1][1]
 }
 
+/** The recipe of a school in a filament, both by id. Throws when there is no such school or filament: for data that ships. */
+export function recipeById(schoolId: string, filament: Filament | undefined): Recipe {
+  const school = SCHOOLS.find(item => item.id === schoolId)
+  if (!school || !filament) throw new Error(`no school ${schoolId}, or no such filament`)
+  return recipeFor(school, filament)
+}
+
 /** A school's recipe with the nozzle temperature and flow that this filament wants (bead just full: X·φ = 1). */
 export function recipeFor(school: School, filament: Filament): Recipe {
   const nozzleC = filament.expansion ? filament.nozzleC[1] - 15 : Math.round((filament.nozzleC[0] + filament.nozzleC[1]) / 2)

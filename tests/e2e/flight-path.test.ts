@@ -96,7 +96,7 @@ describe('from brief to log', () => {
     await drag('[data-handle="lead-2"]', 30, 0)
     const dragged = await stored().then(async () => { await saved(); return stored() })
     expect(dragged.wing.panels[1].spanMm).toBeGreaterThan(345)
-    expect(await text('.edits')).toContain('Move the tip')
+    expect(await text('.edits')).toContain('Move the tip of the wing')
     await act('undo')
     await find('[data-handle="lead-2"]').sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT)
     await settled(d())

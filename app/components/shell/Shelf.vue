@@ -12,9 +12,7 @@ const fault = ref('')
 const chooser = ref<HTMLInputElement>()
 
 async function bring(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+  const file = chosenFile(event)
   if (!file) return
   try {
     if (file.size > 8_000_000) throw new DocumentError('', `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most 8 MB`)

@@ -6,7 +6,7 @@ import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
 const { doc, now, edit, project, look } = useBench()
-const core = useCore()
+const core = useCore('aside')
 const progress = ref<{ done: number, of: number, name: string } | null>(null)
 const fault = ref('')
 let stop = false

@@ -18,9 +18,7 @@ const { choices: aerofoils, fault: aerofoilFault, take } = useAerofoils()
 const setAerofoil = (value: string | null) => take(value, `Set ${SURFACE_WORDS[which.value]} root aerofoil`, (draft, name) => { target(draft).rootAerofoil = name })
 const chooser = ref<HTMLInputElement>()
 async function bring(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+  const file = chosenFile(event)
   if (!file) return
   try {
     const { name, points } = parseCoordinates(await file.text())

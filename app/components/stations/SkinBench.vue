@@ -7,7 +7,7 @@ import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
 const { doc, edit } = useBench()
-const core = useCore()
+const core = useCore('aside')
 const zoneId = useState('skin-zone', () => '')
 const zone = computed(() => doc.value.zones.find(item => item.id === zoneId.value) ?? doc.value.zones[0])
 const filament = ref(zone.value.filament)

@@ -1,0 +1,7 @@
+/** The file of a chooser's event; the chooser is emptied, so that the same file can be chosen again. */
+export function chosenFile(event: Event): File | null {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0] ?? null
+  input.value = ''
+  return file
+}

@@ -1,0 +1,146 @@
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { DEMOS } from '../../core/demo'
+import { DocumentError, writeProject } from '../../core/document'
+import { db, saveProject, StaleError } from '~/db/database'
+import { useProject } from './project'
+
+const settle = async (project: ReturnType<typeof useProject>) => {
+  for (let i = 0; i < 100 && project.saveState === 'saving'; i++) await new Promise(resolve => setTimeout(resolve, 20))
+}
+const fresh = async () => {
+  setActivePinia(createPinia())
+  const project = useProject()
+  await project.start()
+  return project
+}
+
+beforeEach(async () => {
+  // A save of the test before may still be resting.
+  await new Promise(resolve => setTimeout(resolve, 200))
+  await Promise.all([db.projects.clear(), db.marks.clear(), db.settings.clear()])
+})
+
+describe('edits', () => {
+  it('are named steps that undo and redo exactly', async () => {
+    const project = await fresh()
+    const before = project.doc
+    project.edit('Set span', (d) => { d.wing.panels[0].spanMm = 300 })
+    project.edit('Set walls', (d) => { d.zones[1].recipe.walls = 4 })
+    const after = project.doc
+    expect(project.done.map(edit => edit.name)).toEqual(['Set span', 'Set walls'])
+    project.undo()
+    expect(project.doc!.zones[1].recipe.walls).toBe(2)
+    expect(project.doc!.wing.panels[0].spanMm).toBe(300)
+    project.undo()
+    expect(project.doc).toEqual(before)
+    project.redo()
+    project.redo()
+    expect(project.doc).toEqual(after)
+    expect(project.canRedo).toBe(false)
+  })
+  it('share structure: what an edit does not touch stays the same object', async () => {
+    const project = await fresh()
+    const { wing, zones, equipment } = project.doc!
+    project.edit('Move', (d) => { d.equipment[3].xMm = 120 })
+    expect(project.doc!.wing).toBe(wing)
+    expect(project.doc!.zones).toBe(zones)
+    expect(project.doc!.equipment[0]).toBe(equipment[0])
+    expect(project.doc!.equipment).not.toBe(equipment)
+  })
+  it('a drag is one step, and undoes to where it began', async () => {
+    const project = await fresh()
+    for (let x = 107; x < 140; x++) project.edit('Move the battery', (d) => { d.equipment[3].xMm = x }, { merge: true })
+    expect(project.done.length).toBe(1)
+    project.undo()
+    expect(project.doc!.equipment[3].xMm).toBe(106)
+    project.redo()
+    expect(project.doc!.equipment[3].xMm).toBe(139)
+  })
+  it('a new edit after undo drops what was undone; nothing changed is no step', async () => {
+    const project = await fresh()
+    project.edit('a', (d) => { d.brief.loadFactor = 6 })
+    project.undo()
+    project.edit('b', (d) => { d.brief.loadFactor = 7 })
+    expect(project.canRedo).toBe(false)
+    project.edit('nothing', (d) => { d.brief.loadFactor = 7 })
+    expect(project.done.map(edit => edit.name)).toEqual(['b'])
+  })
+  it('an edit that the schema refuses changes nothing and says why', async () => {
+    const project = await fresh()
+    const before = project.doc
+    expect(project.edit('Set span', (d) => { d.wing.panels[0].spanMm = -4 })).toBe(false)
+    expect(project.doc).toBe(before)
+    expect(project.done.length).toBe(0)
+    expect(project.refused).toMatch(/^Set span: wing\.panels\[0\]\.spanMm/)
+    expect(project.edit('Set zone', (d) => { d.wing.panels[0].zone = 'nowhere' })).toBe(false)
+    expect(project.doc).toBe(before)
+  })
+  it('a remedy or a mark taken whole is one step, touching only what differs', async () => {
+    const project = await fresh()
+    const { wing } = project.doc!
+    project.replace('Take it', { ...project.doc!, equipment: project.doc!.equipment.slice(1) })
+    expect(project.done.length).toBe(1)
+    expect(project.doc!.wing).toBe(wing)
+    project.undo()
+    expect(project.doc!.equipment.length).toBe(DEMOS[0].equipment.length)
+  })
+})
+
+describe('keeping', () => {
+  it('the document and its undo list come back after a reload', async () => {
+    const project = await fresh()
+    project.edit('Set load factor', (d) => { d.brief.loadFactor = 9 })
+    await settle(project)
+    expect(project.saveState).toBe('saved')
+    const again = await fresh()
+    expect(again.doc!.brief.loadFactor).toBe(9)
+    expect(again.done.map(edit => edit.name)).toEqual(['Set load factor'])
+    again.undo()
+    expect(again.doc!.brief.loadFactor).toBe(DEMOS[0].brief.loadFactor)
+  })
+  it('a tab that is behind does not overwrite: it says so, and can take theirs or keep its own as a copy', async () => {
+    const project = await fresh()
+    const stored = (await db.projects.get('thistledown'))!
+    await saveProject({ ...stored, doc: { ...stored.doc, brief: { ...stored.doc.brief, loadFactor: 3 } } })
+    project.edit('Set load factor', (d) => { d.brief.loadFactor = 8 })
+    await settle(project)
+    expect(project.saveState).toBe('elsewhere')
+    expect((await db.projects.get('thistledown'))!.doc.brief.loadFactor).toBe(3)
+    await project.keepAsCopy()
+    expect(project.doc!.id).toBe('thistledown-2')
+    expect(project.doc!.brief.loadFactor).toBe(8)
+    expect((await db.projects.get('thistledown'))!.doc.brief.loadFactor).toBe(3)
+    await project.open('thistledown')
+    expect(project.doc!.brief.loadFactor).toBe(3)
+  })
+  it('saveProject is all or nothing, and counts revisions', async () => {
+    await fresh()
+    const stored = (await db.projects.get('plover'))!
+    expect(await saveProject(stored)).toBe(stored.revision + 1)
+    await expect(saveProject(stored)).rejects.toBeInstanceOf(StaleError)
+    expect((await db.projects.get('plover'))!.revision).toBe(stored.revision + 1)
+  })
+  it('imports under a free id, and a broken file changes nothing', async () => {
+    const project = await fresh()
+    await project.importText(writeProject({ ...DEMOS[1], name: 'Mine' }))
+    expect(project.doc!.id).toBe('plover-2')
+    expect(project.shelf.map(item => item.name)).toContain('Mine')
+    const count = await db.projects.count()
+    await expect(async () => project.importText('{"format":"mariposa-project","version":1}')).rejects.toBeInstanceOf(DocumentError)
+    expect(await db.projects.count()).toBe(count)
+    expect(project.doc!.name).toBe('Mine')
+    expect(JSON.parse(project.exportText())).toEqual(project.doc)
+  })
+  it('marks bring a whole state back as one edit', async () => {
+    const project = await fresh()
+    await project.mark('as flown')
+    project.edit('Set load factor', (d) => { d.brief.loadFactor = 2 })
+    project.backToMark(project.marks[0])
+    expect(project.doc!.brief.loadFactor).toBe(DEMOS[0].brief.loadFactor)
+    expect(project.done.at(-1)!.name).toBe('Back to mark as flown')
+    project.undo()
+    expect(project.doc!.brief.loadFactor).toBe(2)
+  })
+})
