@@ -7,7 +7,7 @@ export default defineConfig({
   test: {
     reporters: ['default'],
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
+      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'], setupFiles: ['tests/support/seed.ts'], environment: 'node', testTimeout: 60_000 } },
       { test: { name: 'e2e', include: ['tests/e2e/**/*.test.ts'], environment: 'node', testTimeout: 180_000, hookTimeout: 120_000, fileParallelism: false } },
     ],
   },

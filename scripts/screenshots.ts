@@ -4,8 +4,8 @@ import { By } from 'selenium-webdriver'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
-const VIEWS: ReadonlyArray<{ name: string, path: string, press?: string, wait?: string, phone?: boolean }> = [
-  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-take]' }, { name: '04-spine', path: '/spine' }, { name: '15-look-inside', path: '/skin', press: '[data-mode="inside"]', wait: '[data-figure="layer-mass"]' }, { name: '05-split', path: '/split' },
+const VIEWS: ReadonlyArray<{ name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean }> = [
+  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-take]' }, { name: '04-spine', path: '/spine' }, { name: '15-look-inside', path: '/skin', press: '[data-mode="inside"]', then: '[data-shape="wing-1-starboard"]', wait: '[data-figure="layer-mass"]' }, { name: '05-split', path: '/split' },
   { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' }, { name: '12-why-weight', path: '/balance', press: '[data-wing="weight"]' },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]' }, { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
@@ -21,6 +21,7 @@ try {
     await browser.driver.get(server.url + view.path)
     await settled(browser.driver)
     if (view.press) await browser.driver.findElement(By.css(view.press)).click()
+    if (view.then) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.then)
     if (view.wait) await browser.driver.wait(async () => (await browser.driver.findElements(By.css(view.wait!))).length > 0, 20_000)
     await browser.driver.sleep(700)
     writeFileSync(`${folder}${view.name}.png`, await browser.driver.takeScreenshot(), 'base64')

@@ -9,13 +9,17 @@ export function share<T>(previous: unknown, next: T): T {
     const items = next.map((item, i) => share(previous[i], item))
     return (items.length === previous.length && items.every((item, i) => Object.is(item, previous[i])) ? previous : items) as T
   }
+  if (Array.isArray(previous)) return next
   const before = previous as Record<string, unknown>
   const keys = Object.keys(next)
+  // Assigning this one would set the prototype instead; no document has it.
+  if (keys.includes('__proto__')) return next
   const result: Record<string, unknown> = {}
   let same = keys.length === Object.keys(before).length
   for (const key of keys) {
-    result[key] = share(before[key], (next as Record<string, unknown>)[key])
-    same &&= key in before && Object.is(result[key], before[key])
+    const known = Object.hasOwn(before, key)
+    result[key] = share(known ? before[key] : undefined, (next as Record<string, unknown>)[key])
+    same &&= known && Object.is(result[key], before[key])
   }
   return (same ? previous : result) as T
 }

@@ -143,7 +143,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
         </template>
       </g>
       <polyline v-if="boom" :points="boom.points" class="boom" :stroke-width="boom.width" />
-      <g v-for="shape in shapes" :key="shape.id" class="piece" :class="{ on: look.selected === shape.id }" @pointerenter="hoveredPiece = shape.id" @pointerleave="hoveredPiece = null" @click="look.selected = shape.id">
+      <g v-for="shape in shapes" :key="shape.id" class="piece" :data-shape="shape.id" :class="{ on: look.selected === shape.id }" @pointerenter="hoveredPiece = shape.id" @pointerleave="hoveredPiece = null" @click="look.selected = shape.id">
         <polygon :points="shape.points" :fill="shape.colour" :stroke-width="unit" />
         <polygon v-if="shape.pattern" :points="shape.points" :fill="`url(#hatch-${shape.pattern})`" stroke="none" />
         <title>{{ shape.piece.name }}: {{ shape.note }}</title>

@@ -86,7 +86,7 @@ function frame() {
   const middle = toScene((box.minX + box.maxX) / 2, 0, (box.minZ + box.maxZ) / 2)
   const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY)
   controls.target.copy(middle)
-  camera.position.copy(middle).add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.05))
+  camera.position.copy(middle).add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.05 * Math.max(1, 1.6 / camera.aspect)))
   camera.near = size / 200
   camera.far = size * 20
   camera.updateProjectionMatrix()

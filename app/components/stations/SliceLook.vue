@@ -37,7 +37,7 @@ const box = computed(() => {
   const w = Math.max(x1 - x0 + 6, (y1 - y0 + 6) * aspect) / zoom.value
   const h = w / aspect
   // Coming closer keeps the trailing edge in sight: that is where beads stop fitting.
-  const right = x1 + 3 - (zoom.value > 1 ? 0 : Math.max(0, (w - (x1 - x0 + 6)) / -2))
+  const right = zoom.value > 1 ? x1 + 3 : (x0 + x1 + w) / 2
   const nearY = zoom.value > 1 && piece.value.part !== 'body' ? -slice.value.outer[1] : (y0 + y1) / 2
   return { x: right - w, y: nearY - h / 2, w, h }
 })
