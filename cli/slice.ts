@@ -1,4 +1,5 @@
-import { measureMesh, readStl, readThreeMf, sliceModel, weld } from '../core/printing'
+import { measureMesh, weld } from '../core/geometry'
+import { readStl, readThreeMf, sliceModel } from '../core/printing'
 import { kgToG, sToHours } from '../core/units'
 import type { Arguments } from './main'
 import { printerFrom, recipeFrom } from './printing-input'
@@ -21,6 +22,6 @@ export function sliceVerb({ options, readBytes }: Arguments): unknown {
   const [x, y, z] = sliced.centre
   return {
     volumeMm3: Math.abs(volume), surfaceMm2: surface, watertight, openEdges, bboxMm: max.map((value, i) => value - min[i]), layers: sliced.layers, lengthsMm: sliced.lengths,
-    extrudedMm3: sliced.extrudedMm3, massG: kgToG(sliced.mass), hours: sToHours(sliced.seconds), centreMm: { x, y, z }, openLayers: sliced.openLayers, filament: filament.id,
+    extrudedMm3: sliced.extrudedMm3, filamentMm3: sliced.filamentMm3, massG: kgToG(sliced.mass), hours: sToHours(sliced.seconds), centreMm: { x, y, z }, inertiaKgM2: sliced.inertia, overhangMm2: sliced.overhangMm2, bridgeMm: sliced.bridgeMm, openLayers: sliced.openLayers, filament: filament.id,
   }
 }

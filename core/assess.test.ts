@@ -5,6 +5,7 @@ import { DEMOS } from './demo'
 import { checkProject, type ProjectFile, type Recipe, type Surface } from './document'
 import { LIBRARIES, recipeFor } from './libraries'
 import { aircraft } from './testing/arbitraries'
+import { buttCuts, plain, plainSurface } from './testing/plain'
 import { polygonArea, outlineAt } from './geometry'
 import { beadMassPerMm, insetField, wallBeads } from './printing'
 
@@ -20,7 +21,7 @@ const everyNumber = (value: unknown, visit: (n: number, path: string) => void, p
   if (typeof value === 'number') visit(value, path)
   else if (typeof value === 'object' && value !== null) for (const [key, part] of Object.entries(value)) everyNumber(part, visit, `${path}.${key}`)
 }
-const bare = (doc: ProjectFile) => changed(doc, (d) => { d.weighIns = [] })
+const bare = (doc: ProjectFile) => changed(plain(doc), (d) => { d.weighIns = [] })
 
 describe('the whole assessment', () => {
   it('adds up: ledger, pieces and verdicts tell one story', () => {
@@ -40,7 +41,7 @@ describe('the whole assessment', () => {
     const kept = createAssessor()
     let doc = thistledown
     const edits: Array<(d: ProjectFile) => void> = [
-      (d) => { d.zones[2].recipe.walls = 2 }, (d) => { d.wing.panels[1].spanMm = 300 }, (d) => { d.cuts.wing = [150, 270] }, (d) => { d.spars[0].stock = 'tube-6x4' },
+      (d) => { d.zones[2].recipe.walls = 2 }, (d) => { d.wing.panels[1].spanMm = 300 }, (d) => { d.cuts.wing = buttCuts(150, 270) }, (d) => { d.spars[0].stock = 'tube-6x4' },
       (d) => { d.boom!.toMm = 900 }, (d) => { d.equipment[3].xMm = 120 }, (d) => { d.zones[2].filament = 'petg' }, (d) => { d.tail.horizontal!.panels[0].spanMm = 240 }, (d) => { d.brief.loadFactor = 8 },
     ]
     for (const edit of edits) {
@@ -69,19 +70,19 @@ describe('the whole assessment', () => {
 
 describe('printed mass', () => {
   it('a straight wing piece in one bead: perimeter at half a bead inside, times length, times bead mass', () => {
-    const wing: Surface = { ...thistledown.wing, incidenceDeg: 0, panels: [{ ...thistledown.wing.panels[0], spanMm: 100, dihedralDeg: 0 }] }
+    const wing: Surface = { ...plainSurface(thistledown.wing), incidenceDeg: 0, panels: [{ ...thistledown.wing.panels[0], spanMm: 100, dihedralDeg: 0 }] }
     const recipe = { ...school('beads', 'pla'), walls: 1 }
-    const doc = changed(thistledown, (d) => { Object.assign(d, { wing, spars: [], weighIns: [], cuts: { ...d.cuts, wing: [] } }); d.zones[2] = { ...d.zones[2], filament: 'pla', recipe } })
+    const doc = changed(plain(thistledown), (d) => { Object.assign(d, { wing, spars: [], weighIns: [], cuts: { ...d.cuts, wing: [] } }); d.zones[2] = { ...d.zones[2], filament: 'pla', recipe } })
     const piece = assess(doc).pieces.find(p => p.id === 'wing-1-starboard')!
     const outline = outlineAt(createAssessor().airframe(doc).wing, 50)
-    const perLayer = wallBeads(insetField({ outer: outline, holes: [] }), 1, 0.45).outer
+    const perLayer = wallBeads(insetField([outline]), 1, 0.45).outer
     expect(piece.predictedG).toBeCloseTo(perLayer * (100 / 0.25) * beadMassPerMm(recipe, LIBRARIES.filaments[0]) * 1000, 6)
     // And by hand: about 2.07 chords of 195 mm, 0.0991 mm² of 1.24 g/cm³, 400 layers.
     expect(piece.predictedG / (2.07 * 195 * 400 * 0.0990874 * 1.24e-3)).toBeCloseTo(1, 1)
   })
   it('the cut does not matter: pieces of a tapered wing add up to the wing in one', () => {
-    const whole = changed(bare(thistledown), (d) => { d.cuts.wing = [270]; d.zones[3].recipe = d.zones[2].recipe })
-    const cut = changed(whole, (d) => { d.cuts.wing = [90, 180, 270, 333, 450] })
+    const whole = changed(bare(thistledown), (d) => { d.cuts.wing = buttCuts(270); d.zones[3].recipe = d.zones[2].recipe })
+    const cut = changed(whole, (d) => { d.cuts.wing = buttCuts(90, 180, 270, 333, 450) })
     const mass = (doc: ProjectFile) => assess(doc).pieces.filter(p => p.part === 'wing').reduce((sum, p) => sum + p.predictedG, 0)
     expect(mass(cut) / mass(whole)).toBeCloseTo(1, 3)
   })

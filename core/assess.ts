@@ -53,7 +53,7 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const totals: Assessment['totals'] = {
         massG: kgToG(sum.mass), emptyMassG: kgToG(empty.mass), printedG: pieces.reduce((total, piece) => total + piece.massG, 0), massSpreadG: kgToG(spread.mass),
         cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)], cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)], cgSpreadMm: mToMm(spread.x),
-        hours, finishHours: Math.max(0, ...printers.map(printer => printer.hours)), filamentG: pieces.reduce((total, piece) => total + piece.predictedG, 0),
+        hours, finishHours: Math.max(0, ...printers.map(printer => printer.hours)), filamentG: pieces.reduce((total, piece) => total + piece.filamentG, 0),
         cost: pieces.reduce((total, piece) => total + piece.cost, 0), ...forecast(entries, pieces),
       }
       const spars = reportSpars(airframe, entries)
@@ -86,7 +86,7 @@ function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): 
     if (!loft) return null
     const own = planOf(loft)
     const sides = loft.mirror ? 2 : 1
-    const chordArea = loft.stations.slice(1).reduce((sum, b, i) => sum + (mmToM(b.s - loft.stations[i].s) * mmToM(b.chord + loft.stations[i].chord)) / 2, 0)
+    const chordArea = loft.ends.slice(1).reduce((sum, b, i) => sum + (mmToM(b.s - loft.ends[i].s) * mmToM(b.chord + loft.ends[i].chord)) / 2, 0)
     // A V-tail counts with the square of its cant's cosine as a tailplane (Purser & Campbell, NACA TR 823).
     const part = name === 'horizontal' ? Math.cos(loft.cant) ** 2 : Math.sin(loft.cant) ** 2
     const arm = own.macLead + own.mac / 4 - (plan.macLead + plan.mac / 4)

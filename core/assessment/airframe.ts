@@ -1,8 +1,9 @@
 /** Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by part. */
-import type { Aerofoil, Body, Boom, Cuts, ProjectFile, Spar, Surface, SurfaceName, Zone } from '../document'
-import { cutBody, cutSurface, loftBody, loftSurface, sparLine, trailingEdgeMm, type BodyLoft, type Piece, type SparLine, type SurfaceLoft } from '../geometry'
+import type { Aerofoil, Body, Boom, Control, Cut, Equipment, Given, ProjectFile, Recipe, Spar, Surface, SurfaceName, Zone } from '../document'
+import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLine, trailingEdgeMm, zoneOr, type BodyLoft, type Piece, type PieceShape, type SparLine, type SurfaceLoft } from '../geometry'
 import type { Filament, Libraries, Stock } from '../libraries'
 import { memoise } from '../memo'
+import { calibratedFilaments } from './calibrated'
 
 export interface Airframe {
   doc: ProjectFile
@@ -15,6 +16,8 @@ export interface Airframe {
   filamentOf(zone: Zone): Filament
   /** References to libraries that found nothing: the name wanted, and what stands in for it. */
   missing: ReadonlyArray<{ where: string, id: string, used: string }>
+  /** Given parts whose mesh cannot be read. */
+  unreadable: readonly Given[]
 }
 
 export const SURFACE_LABELS: Record<SurfaceName, string> = { wing: 'Wing', horizontal: 'Tailplane', vertical: 'Fin' }
@@ -26,17 +29,32 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({ wing: make(), horizontal: make(), vertical: make() })
   const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge)))
   const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.map(spar => sparLine(loft, spar, stockOr(libraries, spar.stock)))))
-  const cutsOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly number[], zones: readonly Zone[], lines: readonly SparLine[]) => cutSurface(loft, cuts, zones, lines)))
+  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })))
   const bodyOf = memoise((body: Body) => loftBody(body))
-  const bodyPieces = memoise((loft: BodyLoft, cuts: Cuts['body'], zones: readonly Zone[], boom: Boom | null) => {
-    const radius = boom ? stockOr(libraries, boom.stock).heightMm / 2 + BOOM_CLEARANCE_MM : 0
-    return cutBody(loft, cuts, zones, boom ? { from: boom.fromMm, to: boom.toMm, z: boom.zMm, radius } : null)
+  // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
+  const bodyShapes = memoise((loft: BodyLoft, body: Body, cuts: readonly Cut[], boom: Boom | null, wing: SurfaceLoft | null, ...zones: Zone[]) => {
+    const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
+    const seat = boom ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM } : null
+    return cutBody({ loft, body, boom: seat, wing }, cuts, recipeOf)
   })
+  const shapeOfGiven = new WeakMap<Given, { shapes: PieceShape[], readable: boolean }>()
+  const shapeOfMesh = memoise((mesh: string) => givenShape(mesh), 60)
+  const givenShapes = (given: Given, index: number) => {
+    const known = shapeOfGiven.get(given)
+    if (known) return known
+    const shape = shapeOfMesh(given.mesh)
+    const made = { shapes: givenPieces(given, shape, index), readable: shape.readable }
+    shapeOfGiven.set(given, made)
+    return made
+  }
+  const filamentsOf = memoise((calibrations: ProjectFile['calibrations']) => calibratedFilaments(libraries.filaments, calibrations))
 
   return memoise((doc: ProjectFile): Airframe => {
     const surfaces: Airframe['surfaces'] = {}
     const spars: Airframe['spars'] = {}
-    const pieces: Piece[] = []
+    const shapes: PieceShape[] = []
+    const replaced = new Set(doc.given.map(item => item.standsFor))
+    const bedHeight = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - 5
     const present: Array<[SurfaceName, Surface | null]> = [['wing', doc.wing], ['horizontal', doc.tail.kind === 'none' ? null : doc.tail.horizontal], ['vertical', doc.tail.kind === 'V' ? null : doc.tail.vertical]]
     for (const [name, surface] of present) {
       if (!surface) continue
@@ -45,14 +63,21 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
       const lines = linesOf[name](loft, ...doc.spars.filter(spar => spar.surface === name))
       surfaces[name] = loft
       spars[name] = lines
-      pieces.push(...cutsOf[name](loft, doc.cuts[name], doc.zones, lines))
+      const { cuts, equipment } = doc
+      if (!replaced.has(name)) shapes.push(...shapesOf[name](loft, cuts[name], lines, surface.controls, bedHeight, ...equipment.filter(item => item.pocket?.surface === name)))
     }
     const body = doc.body ? bodyOf(doc.body) : null
-    if (body) pieces.push(...bodyPieces(body, doc.cuts.body, doc.zones, doc.boom))
+    if (doc.body && body && !replaced.has('body')) {
+      const own = new Set(doc.body.stations.map(station => station.zone))
+      shapes.push(...bodyShapes(body, doc.body, doc.cuts.body, doc.boom, doc.body.saddle ? surfaces.wing! : null, ...doc.zones.filter(zone => own.has(zone.id))))
+    }
+    const given = doc.given.map(givenShapes)
+    shapes.push(...given.flatMap(item => item.shapes))
+    const filaments = filamentsOf(doc.calibrations)
     return {
-      doc, surfaces, wing: surfaces.wing!, spars, body, boom: doc.boom ? { stock: stockOr(libraries, doc.boom.stock), boom: doc.boom } : null, pieces,
-      filamentOf: zone => libraries.filaments.find(f => f.id === zone.filament) ?? libraries.filaments[0],
-      missing: missingReferences(doc, libraries),
+      doc, surfaces, wing: surfaces.wing!, spars, body, boom: doc.boom ? { stock: stockOr(libraries, doc.boom.stock), boom: doc.boom } : null,
+      pieces: shapes.map(shape => inZone(shape, doc.zones)), filamentOf: zone => filaments.find(f => f.id === zone.filament) ?? filaments[0],
+      missing: missingReferences(doc, libraries), unreadable: doc.given.filter((_, i) => !given[i].readable),
     }
   })
 }

@@ -31,8 +31,8 @@ export function createDrawing(): (airframe: Airframe) => Drawing {
   const draw = memoise((..._parts: unknown[]) => drawAirframe(current))
   return (airframe) => {
     current = airframe
-    const { surfaces, spars, body, doc } = airframe
-    return draw(surfaces.wing, surfaces.horizontal, surfaces.vertical, spars.wing, spars.horizontal, spars.vertical, body, doc.boom, doc.cuts)
+    const { spars, doc } = airframe
+    return draw(doc.boom, spars.wing, spars.horizontal, spars.vertical, ...airframe.pieces.map(piece => piece.skinAt))
   }
 }
 
@@ -51,11 +51,11 @@ function drawAirframe(airframe: Airframe): Drawing {
   }
 }
 
-const kept = new WeakMap<Piece, { plan: Outline, side: Outline, front: Outline }>()
+const kept = new WeakMap<Piece['place'], { plan: Outline, side: Outline, front: Outline }>()
 
 /** A piece that did not change is the same object, and keeps its outlines. */
 function outlinesOf(piece: Piece): { plan: Outline, side: Outline, front: Outline } {
-  const before = kept.get(piece)
+  const before = kept.get(piece.place)
   if (before) return before
   const sections = sectionsOf(piece)
   const outline = (points: readonly Point[]): Outline => ({ id: piece.id, part: piece.part, points: points.flat().map(v => Math.round(v * 100) / 100) })
@@ -63,17 +63,24 @@ function outlinesOf(piece: Piece): { plan: Outline, side: Outline, front: Outlin
     plan: outline(silhouette(sections, p => [p[0], p[1]], piece)), side: outline(silhouette(sections, p => [p[0], p[2]], piece)),
     front: outline(convexHull(sections.flat().map(p => [p[1], p[2]] as const))),
   }
-  kept.set(piece, views)
+  kept.set(piece.place, views)
   return views
 }
 
 function sectionsOf(piece: Piece): Array<Array<[number, number, number]>> {
-  const edges = [piece.from, ...piece.breaks, piece.to]
-  const places = piece.part === 'body' ? Array.from({ length: 25 }, (_, i) => piece.from + ((piece.to - piece.from) * i) / 24) : edges
-  return places.map((u) => {
-    const { outer } = piece.sliceAt(u)
-    return Array.from({ length: outer.length / 2 }, (_, i) => piece.place(outer[2 * i], outer[2 * i + 1], u))
+  if (piece.mesh) return [meshPoints(piece)]
+  const places = piece.part === 'body' ? Array.from({ length: 25 }, (_, i) => piece.from + ((piece.to - piece.from) * i) / 24) : piece.skinHeights
+  return places.flatMap((u) => {
+    const outer = piece.skinAt(u)
+    return outer ? [Array.from({ length: outer.length / 2 }, (_, i) => piece.place(outer[2 * i], outer[2 * i + 1], u))] : []
   })
+}
+
+/** A given part is drawn as the hull of its corners, every so many of a large one. */
+function meshPoints(piece: Piece): Array<[number, number, number]> {
+  const { positions } = piece.mesh!
+  const count = positions.length / 3, step = Math.max(1, Math.floor(count / 4000))
+  return Array.from({ length: Math.ceil(count / step) }, (_, i) => piece.place(positions[3 * i * step], positions[3 * i * step + 1], positions[3 * i * step + 2]))
 }
 
 /**
@@ -82,6 +89,7 @@ function sectionsOf(piece: Piece): Array<Array<[number, number, number]>> {
  */
 function silhouette(sections: ReadonlyArray<ReadonlyArray<[number, number, number]>>, view: (p: [number, number, number]) => Point, piece: Piece): Point[] {
   const flat = sections.map(section => section.map(view))
+  if (flat.length === 1) return convexHull(flat[0])
   const along = piece.part === 'body' ? 0 : 1
   const across = 1 - along
   const places = flat.map(points => points.reduce((sum, p) => sum + p[along], 0) / points.length)

@@ -13,7 +13,7 @@ export interface WingPlan { area: number, mac: number, macLead: number, macSpan:
 
 /** Both halves, projected on the horizontal, m and m². */
 export function planOf(loft: SurfaceLoft): WingPlan {
-  const half = planform(loft.stations.map(station => ({ span: mmToM(station.s), lead: mmToM(station.lead), chord: mmToM(station.chord) })))
+  const half = planform(loft.ends.map(station => ({ span: mmToM(station.s), lead: mmToM(station.lead), chord: mmToM(station.chord) })))
   const sides = loft.mirror ? 2 : 1
   const flat = Math.cos(loft.cant)
   return {
@@ -40,10 +40,10 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
 }
 
 function latticeOf(loft: SurfaceLoft, strips: number, chordwise: number): LatticeSurface {
-  const bays = loft.stations.length - 1
+  const bays = loft.ends.length - 1
   return {
     name: loft.name, mirror: loft.mirror, chordwise, spanwise: Math.max(2, Math.round(strips / bays)), spacing: bays === 1 ? 'cosine' : 'uniform',
-    stations: loft.stations.map((station) => {
+    stations: loft.ends.map((station) => {
       const [x, y, z] = placePoint(loft, station.lead, station.n, station.s, 1)
       return { x: mmToM(x), y: mmToM(y), z: mmToM(z), chord: mmToM(station.chord), twist: station.twist, slopeAt: (share: number) => meanSlope(station.shape, share) }
     }),
@@ -58,7 +58,7 @@ export interface StallFigures { speed: number, clMax: number, share: number, alp
 export function stallOf(airframe: Airframe, flight: SolvedFlight, mass: number): StallFigures {
   const air = airOf(airframe.doc)
   const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
-  const figures = airframe.wing.stations.map(station => ({ s: mmToM(station.s), ...figuresOf(station.shape) }))
+  const figures = airframe.wing.ends.map(station => ({ s: mmToM(station.s), ...figuresOf(station.shape) }))
   const weight = mass * GRAVITY
   let speed = stallSpeed(weight, air.density, flight.plan.area, 1.1)
   let stall = findStall(strips, () => 1.1, alpha => flight.lift.clZero + alpha * flight.lift.clAlpha)

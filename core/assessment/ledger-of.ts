@@ -1,6 +1,6 @@
 /** The mass ledger of an airframe: pieces, spars, boom, equipment, and glue and wire as shares. SI. */
-import type { Equipment } from '../document'
-import { placePoint } from '../geometry'
+import type { Equipment, Joint } from '../document'
+import { placePoint, polygonArea } from '../geometry'
 import { stockLinearMass } from '../libraries'
 import { sumMass, type MassEntry } from '../mass'
 import { gToKg, mmToM } from '../units'
@@ -24,7 +24,7 @@ export function ledgerOf(airframe: Airframe, printed: readonly PrintedPiece[], w
     }
   })
   const printedSum = sumMass(entries)
-  entries.push(...sparEntries(airframe))
+  entries.push(...sparEntries(airframe), ...jointEntries(printed))
   const equipment = doc.equipment.flatMap(equipmentEntries)
   entries.push(...equipment)
   if (printedSum.mass > 0 && doc.allowances.glueShare > 0) entries.push(share('glue', 'Glue', printedSum, doc.allowances.glueShare))
@@ -46,6 +46,17 @@ function equipmentEntries(item: Equipment): MassEntry[] {
     sigma: gToKg(item.spreadG), common: null, source: item.weighed ? 'weighed' : 'listed', drops: item.drops,
   }))
 }
+
+/** Pins, tongues and bolts, at the joint they hold. */
+const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] => printed.flatMap(({ piece }): MassEntry[] => {
+  if (piece.hardwareG === 0) return []
+  const skin = piece.skinAt(piece.to) ?? piece.skinAt(piece.from)!
+  const { x: a, y: b } = polygonArea(skin)
+  const [x, y, z] = piece.place(a, b, piece.to).map(mmToM)
+  const mass = gToKg(piece.hardwareG)
+  return [{ id: `joint-${piece.id}`, name: `${JOINT_WORDS[piece.joints.head!.kind]}, head of ${piece.name}`, group: 'joint', mass, x, y, z, sigma: 0.1 * mass, common: null, source: 'listed', drops: false }]
+})
+const JOINT_WORDS: Record<Joint['kind'], string> = { butt: 'Glue face', lip: 'Lip', pins: 'Pins', tongue: 'Tongue', bolts: 'Bolts' }
 
 function sparEntries({ surfaces, spars, boom }: Airframe): MassEntry[] {
   const entries: MassEntry[] = []

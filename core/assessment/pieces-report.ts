@@ -1,14 +1,13 @@
 /** Every piece printed: mass, hours, bed, printer. Memoised piece by piece on its shape and its zone. */
 import type { Printer, Zone } from '../document'
-import { fitsBed, polygonPerimeter, standingBox, type Piece } from '../geometry'
+import { fitsBed, polygonArea, polygonPerimeter, standingBox, turnedExtent, type Piece, type StandingBox } from '../geometry'
 import type { Filament } from '../libraries'
-import { memoise } from '../memo'
-import { assignPrinters, printPiece, type PiecePrint } from '../printing'
-import { gToKg, kgToG, sToHours } from '../units'
+import { assignPrinters, printPiece, samplePiece, type PiecePrint } from '../printing'
+import { gToKg, kgToG, mm3ToM3, sToHours } from '../units'
 import type { Airframe } from './airframe'
 import type { PieceReport, PrinterReport } from './types'
 
-export interface PrintedPiece { piece: Piece, filament: Filament, print: PiecePrint, box: ReturnType<typeof standingBox>, outsideMm2: number }
+export interface PrintedPiece { piece: Piece, filament: Filament, print: PiecePrint, box: StandingBox, outsideMm2: number }
 
 /** Share of a bed that pieces standing together can cover. */
 const PLATE_SHARE = 0.6
@@ -16,55 +15,57 @@ const PLATE_SHARE = 0.6
 /** A prediction that moved by more than this since the weighing belongs to another design of the piece. */
 const SAME_DESIGN = 0.01
 
-/** A piece prints alike as long as its section function, span and zone are the same: `sliceAt` changes identity with the loft or its spars. */
-type PieceKey = (loft: unknown, lines: unknown, from: number, to: number, zone: Zone) => PrintedPiece
+interface Printed { zone: Zone, filament: Filament, print: PiecePrint }
 
+/** Recipes remembered for each shape: the present one and what comparisons try. */
+const REMEMBERED = 8
+
+/** A piece prints alike as long as its section function, zone and filament are the same: `sectionAt` is a new one when the shape is. */
 export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
-  const caches = new Map<string, { use: PieceKey, give(piece: Piece, filament: Filament): void }>()
-  const cacheOf = (slot: string) => {
-    let current: { piece: Piece, filament: Filament }
-    const cached = caches.get(slot)
-    if (cached) return cached
-    const made = {
-      use: memoise((_loft: unknown, _lines: unknown, _from: number, _to: number, _zone: Zone): PrintedPiece => printOne(current.piece, current.filament), 2),
-      give(piece: Piece, filament: Filament) { current = { piece, filament } },
-    }
-    caches.set(slot, made)
-    return made
+  const prints = new WeakMap<Piece['sectionAt'], Printed[]>()
+  const shapes = new WeakMap<Piece['sectionAt'], { box: StandingBox, outsideMm2: number }>()
+  const printOf = (piece: Piece, filament: Filament): PiecePrint => {
+    const list = prints.get(piece.sectionAt) ?? []
+    const known = list.find(item => item.zone === piece.zone && item.filament === filament)
+    if (known) return known.print
+    const print = printPiece(piece, filament)
+    prints.set(piece.sectionAt, [...list.slice(1 - REMEMBERED), { zone: piece.zone, filament, print }])
+    return print
   }
   return (airframe) => {
-    const twins = new Map<string, PrintedPiece>()
+    const twins = new Map<Piece['sectionAt'], PrintedPiece>()
     return airframe.pieces.map((piece) => {
-      const slot = piece.id.replace(/-(starboard|port)$/, '')
-      const twin = twins.get(slot)
+      const twin = twins.get(piece.sectionAt)
       if (twin) return mirrored(twin, piece)
       const filament = airframe.filamentOf(piece.zone)
-      const cache = cacheOf(slot)
-      cache.give(piece, filament)
-      const loft = piece.part === 'body' ? airframe.body : airframe.surfaces[piece.part]
-      const lines = piece.part === 'body' ? airframe.doc.boom : airframe.spars[piece.part]
-      const printed = cache.use(loft, lines, piece.from, piece.to, piece.zone)
-      // Same shape, but the document's piece object is new: keep its name and neighbours.
-      const fresh = { ...printed, piece }
-      twins.set(slot, fresh)
-      return fresh
+      const shape = shapes.get(piece.sectionAt) ?? { box: standingBox(piece), outsideMm2: outsideOf(piece) }
+      shapes.set(piece.sectionAt, shape)
+      const printed = { piece, filament, print: printOf(piece, filament), ...shape }
+      twins.set(piece.sectionAt, printed)
+      return printed
     })
   }
 }
 
-function printOne(piece: Piece, filament: Filament): PrintedPiece {
-  const edges = [piece.from, ...piece.breaks, piece.to]
-  let outsideMm2 = 0
-  for (let i = 0; i + 1 < edges.length; i++) {
-    outsideMm2 += ((edges[i + 1] - edges[i]) * (polygonPerimeter(piece.sliceAt(edges[i]).outer) + polygonPerimeter(piece.sliceAt(edges[i + 1]).outer))) / 2
-  }
-  return { piece, filament, print: printPiece(piece, filament), box: standingBox(piece), outsideMm2 }
-}
+/** Outer skin, holes left out, mm². */
+const outsideOf = (piece: Piece): number =>
+  samplePiece(piece).samples.reduce((sum, { section, weight }) => sum + weight * section.reduce((around, loop) => around + (polygonArea(loop).area > 0 ? polygonPerimeter(loop) : 0), 0), 0)
 
-/** Port is starboard in a mirror: the same mass and hours, the centre across the plane of symmetry. */
+/** Port is starboard in a mirror: the same mass and hours, the centre and the products of inertia across the plane of symmetry. */
 function mirrored(twin: PrintedPiece, piece: Piece): PrintedPiece {
   const [x, y, z] = twin.print.centre
-  return { ...twin, piece, print: { ...twin.print, centre: [x, -y, z] } }
+  const { inertia } = twin.print
+  return { ...twin, piece, print: { ...twin.print, centre: [x, -y, z], inertia: { ...inertia, xy: -inertia.xy, yz: -inertia.yz } } }
+}
+
+/** Height over the narrower side of the foot: how easily it is knocked over as it grows. */
+function slenderness(piece: Piece, box: StandingBox): number {
+  const foot = samplePiece(piece).jumps[0].above ?? []
+  const points = Float64Array.from(foot.flatMap(loop => Array.from(loop)))
+  if (points.length === 0) return Infinity
+  let narrow = Infinity
+  for (let turn = 0; turn < Math.PI; turn += Math.PI / 24) narrow = Math.min(narrow, turnedExtent(points, turn)[0])
+  return box.height / Math.max(0.1, narrow + 2 * piece.zone.recipe.brimMm)
 }
 
 /** Printers that can make a piece: the bed is large enough and the nozzle hot enough. */
@@ -98,11 +99,12 @@ export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[
     const time = printer ? seconds[i].get(printer)! : plateSeconds(p, doc.printers[0])
     const mass = weighed.get(piece.id) ?? print.mass
     return {
-      id: piece.id, name: piece.name, part: piece.part, side: piece.side, zone: piece.zone.id, zoneName: piece.zone.name, filament: filament.id, filamentName: filament.name,
+      id: piece.id, name: piece.name, mark: piece.mark, part: piece.part, kind: piece.kind, side: piece.side, zone: piece.zone.id, zoneName: piece.zone.name, filament: filament.id, filamentName: filament.name,
       recipe: piece.zone.recipe.school, predictedG: kgToG(print.mass), weighedG: weighed.has(piece.id) ? kgToG(mass) : null, outdatedG: outdated.get(piece.id) ?? null, massG: kgToG(mass),
-      hours: sToHours(time), cost: print.mass * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
-      layers: print.layers, lengthMm: piece.to - piece.from, boxMm: [box.width, box.depth, box.height], turnDeg: box.turnDeg, fits: printer !== null,
-      fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths,
+      hours: sToHours(time), cost: mm3ToM3(print.filamentMm3) * filament.density * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
+      layers: print.layers, lengthMm: piece.to + piece.proud - piece.from, boxMm: [box.width, box.depth, box.height], turnDeg: box.turnDeg, fits: printer !== null,
+      fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths, filamentG: kgToG(mm3ToM3(print.filamentMm3) * filament.density), overhangMm2: print.overhangMm2, bridgeMm: print.bridgeMm,
+      joints: piece.joints, slender: slenderness(piece, box), brimMm: piece.zone.recipe.brimMm,
     }
   })
   const printers = doc.printers.map((printer): PrinterReport => {

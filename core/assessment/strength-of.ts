@@ -1,5 +1,6 @@
 /** Reserve factors along the half wing of an airframe. Sections are kept while shape, recipes, spars and cuts stay. */
-import { usableCuts, type SparLine, type SurfaceLoft } from '../geometry'
+import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../geometry'
+import type { Cut } from '../document'
 import type { MassEntry } from '../mass'
 import { memoise } from '../memo'
 import { shearAndMoment, stationReserve, stationSection, type SpanPoint, type StationSection } from '../structure'
@@ -16,10 +17,10 @@ const OUTER_LIMIT = 0.97
 export interface StrengthStage { (airframe: Airframe, flight: SolvedFlight, entries: readonly MassEntry[], mass: number, alphaStall: number): StrengthFigures }
 
 export function createStrength(): StrengthStage {
-  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly number[]): StationSection[] => {
-    const joints = usableCuts(cuts, 0, loft.span)
+  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]): StationSection[] => {
+    const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
     const places = new Set(Array.from({ length: STATIONS }, (_, i) => (loft.span * OUTER_LIMIT * i) / (STATIONS - 1)))
-    for (const at of [...joints, ...loft.stations.map(s => s.s), ...lines.flatMap(line => [line.to - 0.1, line.to + 0.5])]) {
+    for (const at of [...joints, ...loft.ends.map(s => s.s), ...lines.flatMap(line => [line.to - 0.1, line.to + 0.5])]) {
       if (at >= 0 && at <= loft.span * OUTER_LIMIT) places.add(at)
     }
     return [...places].sort((a, b) => a - b).map(s => stationSection(loft, s, lines, joints.some(at => Math.abs(at - s) < 0.5)))
@@ -27,12 +28,12 @@ export function createStrength(): StrengthStage {
   return (airframe, flight, entries, mass, alphaStall) => {
     const { wing, doc } = airframe
     const sections = sectionsOf(wing, airframe.spars.wing ?? [], doc.cuts.wing)
-    const pieces = airframe.pieces.filter(piece => piece.part === 'wing' && piece.side !== 'port')
+    const pieces = airframe.pieces.filter(piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port')
     const lift = liftAlong(airframe, flight, mass, alphaStall)
     const { net, points } = relieved(airframe, lift, entries)
     const loads = shearAndMoment(net, points, sections.map(section => mmToM(section.s)))
     const stations = sections.map((section, i) => {
-      const { zone } = pieces.find(piece => section.s >= piece.from && section.s <= piece.to) ?? pieces[0]
+      const zone = pieces.find(piece => section.s >= piece.from && section.s <= piece.to)?.zone ?? zoneOr(doc.zones, wing.zones[panelAt(wing, section.s).index])
       return stationReserve(section, zone.recipe, airframe.filamentOf(zone), loads[i].shear, loads[i].moment, doc.brief.safetyFactor)
     })
     const least = stations.reduce((a, b) => (b.reserve < a.reserve ? b : a))
@@ -59,7 +60,7 @@ function relieved(airframe: Airframe, lift: readonly SpanPoint[], entries: reado
   const n = doc.brief.loadFactor
   const perLength: Array<{ from: number, to: number, weight: number }> = []
   for (const piece of airframe.pieces) {
-    if (piece.part !== 'wing' || piece.side === 'port') continue
+    if (piece.part !== 'wing' || piece.side === 'port' || piece.kind === 'given') continue
     const entry = entries.find(item => item.id === piece.id)
     if (entry) perLength.push({ from: mmToM(piece.from), to: mmToM(piece.to), weight: (n * GRAVITY * entry.mass) / mmToM(piece.to - piece.from) })
   }

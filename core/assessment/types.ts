@@ -1,4 +1,6 @@
 /** What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a worker. */
+import type { Joint } from '../document'
+import type { BeadLengths } from '../printing'
 import type { StationStrength } from '../structure'
 
 export type WingName = 'weight' | 'balance' | 'strength' | 'hours'
@@ -38,7 +40,9 @@ export interface Finding {
 export interface PieceReport {
   id: string
   name: string
+  mark: string
   part: string
+  kind: string
   side: string
   zone: string
   zoneName: string
@@ -65,7 +69,16 @@ export interface PieceReport {
   centreMm: [number, number, number]
   /** Printed mass per outside area, g/dm². */
   areaMassGdm2: number
-  beadsMm: { outerWall: number, innerWall: number, lattice: number, infill: number, solid: number }
+  /** Pushed through the nozzle, brim and all. */
+  filamentG: number
+  beadsMm: BeadLengths
+  /** Laid beyond 45° of the layer below, and the longest stretch to be bridged. */
+  overhangMm2: number
+  bridgeMm: number
+  joints: { foot: Joint | null, head: Joint | null }
+  /** Height over the narrower side of its foot, brim counted. */
+  slender: number
+  brimMm: number
 }
 
 export interface LedgerRow { id: string, name: string, group: string, source: string, massG: number, sigmaG: number, xMm: number, yMm: number, zMm: number, drops: boolean }

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { DEMOS } from '../demo'
+import { buttCuts } from '../testing/plain'
 import type { ProjectFile } from '../document'
 import { convexHull } from './drawing'
 
@@ -70,7 +71,7 @@ describe('figures of the plan', () => {
 
 describe('stalling', () => {
   it('washout moves the start of the stall inboard, taper outboard', () => {
-    const place = (tipTwistDeg: number, tipChordMm: number) => assess({ ...thistledown, wing: { ...thistledown.wing, panels: [{ ...thistledown.wing.panels[1], spanMm: 600, tipTwistDeg, tipChordMm }] }, cuts: { ...thistledown.cuts, wing: [200, 400] } }).flight.stallPlaceShare
+    const place = (tipTwistDeg: number, tipChordMm: number) => assess({ ...thistledown, wing: { ...thistledown.wing, panels: [{ ...thistledown.wing.panels[1], spanMm: 600, tipTwistDeg, tipChordMm }] }, cuts: { ...thistledown.cuts, wing: buttCuts(200, 400) } }).flight.stallPlaceShare
     expect(place(-4, 80)).toBeLessThan(place(2, 80))
     expect(place(0, 60)).toBeGreaterThan(place(0, 195))
     expect(place(3, 60)).toBeGreaterThan(0.7)

@@ -1,13 +1,14 @@
 /** Reading a project file: syntax, format, version, shape, then references between its parts. */
 import { z } from 'zod'
 import { aerofoilOf } from './aerofoil-names'
+import { fromVersion1 } from './migrate'
 import { ProjectFile } from './schema'
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
 
 /** A file past this is not a project: the greatest the schema admits is well under it. */
-export const MAX_PROJECT_BYTES = 8_000_000
+export const MAX_PROJECT_BYTES = 64_000_000
 
 /** A mistake in what the maker gave; `path` is the first faulty place, `reason` says what is wrong and what is wanted. */
 export class DocumentError extends Error {
@@ -41,8 +42,8 @@ export function checkProject(raw: unknown): ProjectFile {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) throw new DocumentError('', 'a project file is one JSON object')
   const head = raw as { format?: unknown, version?: unknown }
   if (head.format !== 'mariposa-project') throw new DocumentError('format', `must be "mariposa-project"; this is another kind of file`)
-  if (typeof head.version === 'number' && head.version > 1) throw new DocumentError('version', `${head.version} is newer than this application reads (1); update the application`)
-  const parsed = ProjectFile.safeParse(raw)
+  if (typeof head.version === 'number' && head.version > 2) throw new DocumentError('version', `${head.version} is newer than this application reads (2); update the application`)
+  const parsed = ProjectFile.safeParse(head.version === 1 ? fromVersion1(raw) : raw)
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
     throw new DocumentError(pathText(issue.path), shorten(issue.message))
@@ -72,9 +73,13 @@ function checkReferences(doc: ProjectFile): void {
     needZone(station.zone, `body.stations[${i}].zone`)
     if (i > 0 && station.xMm <= all[i - 1].xMm) throw new DocumentError(`body.stations[${i}].xMm`, `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`)
   })
+  doc.given.forEach((given, i) => needZone(given.zone, `given[${i}].zone`))
+  doc.body?.openings.forEach((opening, i) => {
+    if (opening.toMm <= opening.fromMm) throw new DocumentError(`body.openings[${i}].toMm`, `${opening.toMm} must lie behind fromMm (${opening.fromMm})`)
+  })
   if (doc.boom && doc.boom.toMm <= doc.boom.fromMm) throw new DocumentError('boom.toMm', 'must lie behind boom.fromMm')
   if (doc.brief.staticMarginPct[0] > doc.brief.staticMarginPct[1]) throw new DocumentError('brief.staticMarginPct', 'the least must come before the greatest')
-  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights]] as const) {
+  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights], ['given', doc.given], ['body.openings', doc.body?.openings ?? []]] as const) {
     const seen = new Set<string>()
     list.forEach((item: { id: string }, i: number) => {
       if (seen.has(item.id)) throw new DocumentError(`${label}[${i}].id`, `"${item.id}" is used twice`)

@@ -1,5 +1,5 @@
 /**
- * The project file, version 1: what the maker wrote, in mm, g and °.
+ * The project file, version 2: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -49,13 +49,23 @@ export const Panel = z.strictObject({
   zone: id,
 })
 
+export const Hinge = z.strictObject({
+  kind: z.enum(['bought-strip', 'printed-strip', 'pins', 'tape']).describe('strips and pins get slots in both faces; tape hinges along the top skin'),
+  count: z.number().int().min(1).max(12), gapMm: z.number().min(0.1).max(5).describe('gap between wing and control surface, mm'),
+})
+
 export const Control = z.strictObject({
   name,
   kind: z.enum(['aileron', 'elevator', 'rudder', 'elevon', 'ruddervator', 'flap']),
   fromShare: figure('share', 'inner end, share of the half span'),
   toShare: figure('share', 'outer end, share of the half span'),
   chordShare: figure('share', 'share of the chord behind the hinge; 1 is all-moving'),
-  throwUpDeg: z.number().min(0).max(60), throwDownDeg: z.number().min(0).max(60),
+  throwUpDeg: z.number().min(0).max(60), throwDownDeg: z.number().min(0).max(60), hinge: Hinge,
+})
+
+export const Tip = z.strictObject({
+  kind: z.enum(['flat', 'rounded', 'faired']).describe('rounded: the thickness runs out in a quarter ellipse; faired: the chord too'),
+  lengthMm: z.number().min(1).max(300).describe('how far in from the end it begins, mm'),
 })
 
 export const Surface = z.strictObject({
@@ -67,7 +77,8 @@ export const Surface = z.strictObject({
   mirror: z.boolean().describe('whether the port half is there too'),
   rootChordMm: figure('chordMm', 'root chord, mm'),
   rootAerofoil: aerofoilRef,
-  panels: z.array(Panel).min(1).max(12),
+  twistAxisShare: figure('share', 'share of the chord about which sections are twisted'),
+  panels: z.array(Panel).min(1).max(12), tip: Tip,
   controls: z.array(Control).max(8),
 })
 
@@ -85,10 +96,22 @@ export const BodyStation = z.strictObject({
   zone: id.describe('zone from here to the next station'),
 })
 
-export const Body = z.strictObject({ stations: z.array(BodyStation).min(2).max(40) })
+export const Firewall = z.strictObject({
+  thicknessMm: z.number().min(0.5).max(40), bolts: z.number().int().min(0).max(8), boltCircleMm: z.number().min(2).max(200).describe('diameter of the circle of bolts, mm'),
+  boltMm: z.number().min(1).max(10).describe('diameter of a bolt hole, mm'), shaftMm: z.number().min(0).max(60).describe('diameter of the hole in the middle, mm; 0 for none'),
+})
+export const Opening = z.strictObject({
+  id, name, side: z.enum(['top', 'bottom', 'starboard', 'port']), fromMm: figure('positionMm', 'front edge, mm'), toMm: figure('positionMm', 'rear edge, mm'), widthMm: figure('bodySizeMm', 'width, mm'),
+})
+export const Saddle = z.strictObject({ clearanceMm: z.number().min(0).max(5).describe('gap between wing and body, mm'), bolts: z.number().int().min(0).max(4).describe('bolts that hold the wing') })
+
+export const Body = z.strictObject({
+  stations: z.array(BodyStation).min(2).max(40), firewall: Firewall.nullable().describe('closed front end'), openings: z.array(Opening).max(12), saddle: Saddle.nullable().describe('the wing\'s seat, cut out of the body'),
+})
 
 export const Boom = z.strictObject({
   stock: id, fromMm: figure('positionMm', 'front end, mm'), toMm: figure('positionMm', 'rear end, mm'), zMm: figure('positionMm', 'height, mm'),
+  socketMm: z.number().min(0).max(300).describe('length of the ribbed collar that holds it at the rear of the body, mm'),
 })
 
 export const Lattice = z.strictObject({ pitchMm: figure('pitchMm', 'distance between neighbouring webs, mm'), passes: z.number().int().min(1).max(2) })
@@ -101,6 +124,7 @@ export const Recipe = z.strictObject({
   flow: figure('flow', 'flow multiplier; about 1/expansion for foaming filament'), nozzleC: figure('nozzleC', 'nozzle temperature, °C'),
   spiral: z.boolean(), lattice: Lattice.nullable(),
   skinGapMm: z.number().min(0.5).max(20).nullable().describe('double skin: distance between the middles of the two beads, mm'),
+  brimMm: z.number().min(0).max(20).describe('width of a one-layer brim round the foot, mm'),
 })
 
 export const Zone = z.strictObject({ id, name, filament: id, recipe: Recipe })
@@ -115,9 +139,13 @@ export const Spar = z.strictObject({
   through: z.boolean().describe('one piece through the middle, instead of one a side'),
 })
 
+export const Joint = z.strictObject({
+  kind: z.enum(['butt', 'lip', 'pins', 'tongue', 'bolts']).describe('what aligns and holds the two pieces, glue apart'),
+  toleranceMm: z.number().min(0).max(1).describe('gap between the parts that plug into each other, mm'),
+})
+const cut = (low: number, high: number) => z.strictObject({ atMm: z.number().min(low).max(high).describe('place along the span or the body, mm'), joint: Joint })
 export const Cuts = z.strictObject({
-  wing: z.array(z.number().min(0).max(3000)).max(40), horizontal: z.array(z.number().min(0).max(3000)).max(20),
-  vertical: z.array(z.number().min(0).max(3000)).max(20), body: z.array(z.number().min(-2000).max(4000)).max(40),
+  wing: z.array(cut(0, 3000)).max(40), horizontal: z.array(cut(0, 3000)).max(20), vertical: z.array(cut(0, 3000)).max(20), body: z.array(cut(-2000, 4000)).max(40),
 })
 
 export const Equipment = z.strictObject({
@@ -130,6 +158,22 @@ export const Equipment = z.strictObject({
   bay: z.tuple([figure('positionMm', 'front'), figure('positionMm', 'rear')]).nullable().describe('how far its ends may slide, mm'),
   drops: z.boolean().describe('payload that leaves in flight'),
   weighed: z.boolean().describe('mass from the maker\'s own scale'),
+  pocket: z.strictObject({
+    surface: z.enum(['wing', 'horizontal', 'vertical']), cableMm: z.number().min(0).max(20).describe('diameter of the run for its lead to the root, mm; 0 for none'),
+  }).nullable().describe('a bay cut for it in a surface, open below'),
+})
+
+export const Given = z.strictObject({
+  id, name, zone: id, mesh: z.string().max(6_000_000).describe('the part itself: triangles in hundredths of a millimetre, deflated, base64'),
+  standsFor: z.enum(['nothing', 'wing', 'horizontal', 'vertical', 'body']).describe('a designed part that given pieces replace'),
+  lies: z.enum(['span', 'length', 'fin']).describe('where its build axis points in the aircraft: to starboard, aft, or up'),
+  xMm: figure('positionMm', 'middle of its box, mm'), yMm: figure('positionMm', 'middle of its box, mm'), zMm: figure('positionMm', 'middle of its box, mm'),
+  turnDeg: z.number().min(-360).max(360).describe('turn about its build axis, °'),
+  pair: z.boolean().describe('a mirrored one to port'),
+})
+
+export const Calibration = z.strictObject({
+  filament: id, nozzleC: figure('nozzleC', 'nozzle temperature of the test piece, °C'), expansion: z.number().min(0.8).max(4).describe('solid density over foamed density'), date,
 })
 
 export const Allowances = z.strictObject({
@@ -142,7 +186,8 @@ export const Printer = z.strictObject({
   id, name, bedMm: z.tuple([z.number().min(50).max(1000), z.number().min(50).max(1000), z.number().min(50).max(1500)]),
   wallSpeedMmS: z.number().min(5).max(600), infillSpeedMmS: z.number().min(5).max(600), travelSpeedMmS: z.number().min(20).max(1000),
   accelMmS2: z.number().min(100).max(50000), cornerMmS: z.number().min(0).max(50), flowMm3S: z.number().min(1).max(60),
-  layerMinS: z.number().min(0).max(60), plateOverheadMin: z.number().min(0).max(60), nozzleMaxC: z.number().min(180).max(500), enclosed: z.boolean(),
+  layerMinS: z.number().min(0).max(60), plateOverheadMin: z.number().min(0).max(60),
+  retractMm: z.number().min(0).max(20), retractMmS: z.number().min(1).max(200), nozzleMaxC: z.number().min(180).max(500), enclosed: z.boolean(),
 })
 
 export const Spool = z.strictObject({ id, filament: id, massG: figure('massG', 'filament left, g'), pricePerKg: z.number().min(0).max(1000) })
@@ -161,11 +206,12 @@ export const Flight = z.strictObject({
 })
 
 export const ProjectFile = z.strictObject({
-  format: z.literal('mariposa-project'), version: z.literal(1),
+  format: z.literal('mariposa-project'), version: z.literal(2),
   id, name, purpose: text,
   brief: Brief, aerofoils: z.array(Aerofoil).max(20), wing: Surface, tail: Tail, body: Body.nullable(), boom: Boom.nullable(),
   zones: z.array(Zone).min(1).max(16), spars: z.array(Spar).max(24), cuts: Cuts, equipment: z.array(Equipment).max(80), allowances: Allowances,
   printers: z.array(Printer).min(1).max(12), spools: z.array(Spool).max(40), printerOf: z.record(id, id).describe('which printer a piece is given to'),
+  given: z.array(Given).max(60), calibrations: z.array(Calibration).max(200),
   weighIns: z.array(WeighIn).max(400), measured: Measured, checks: z.array(Check).max(200), flights: z.array(Flight).max(500),
 })
 
@@ -173,6 +219,15 @@ export type Brief = z.infer<typeof Brief>
 export type Aerofoil = z.infer<typeof Aerofoil>
 export type Panel = z.infer<typeof Panel>
 export type Control = z.infer<typeof Control>
+export type Hinge = z.infer<typeof Hinge>
+export type Tip = z.infer<typeof Tip>
+export type Joint = z.infer<typeof Joint>
+export type Cut = Cuts['wing'][number]
+export type Firewall = z.infer<typeof Firewall>
+export type Opening = z.infer<typeof Opening>
+export type Saddle = z.infer<typeof Saddle>
+export type Given = z.infer<typeof Given>
+export type Calibration = z.infer<typeof Calibration>
 export type Surface = z.infer<typeof Surface>
 export type Tail = z.infer<typeof Tail>
 export type BodyStation = z.infer<typeof BodyStation>

@@ -72,6 +72,12 @@ function nacaShape(name: NacaName): AerofoilShape {
   return shape
 }
 
+/** Point by point between two shapes, as a ruled loft has it. */
+export function blendShapes(a: AerofoilShape, b: AerofoilShape, t: number): AerofoilShape {
+  const mix = (p: Float64Array, q: Float64Array) => p.map((value, i) => value + (q[i] - value) * t)
+  return { upperX: mix(a.upperX, b.upperX), upperY: mix(a.upperY, b.upperY), lowerX: mix(a.lowerX, b.lowerX), lowerY: mix(a.lowerY, b.lowerY) }
+}
+
 function emptyShape(): AerofoilShape {
   const side = () => new Float64Array(SIDE_POINTS)
   return { upperX: side(), upperY: side(), lowerX: side(), lowerY: side() }

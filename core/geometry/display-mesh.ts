@@ -1,25 +1,19 @@
-/** The aircraft's skin for the picture in space: one mesh a piece, in the aircraft's axes, without booleans. */
-import type { Piece } from './pieces'
-import { sampleHeights, stackMesh, type TriangleMesh } from './solid'
+/** The aircraft's pieces for the picture in space: the solids that are printed, put where they belong. */
+import type { Piece } from './piece'
+import { turnsHanded } from './piece'
+import type { TriangleMesh } from './solid'
 
-/** Skin of a piece in mm, aircraft axes. Port pieces are mirrored and keep outward faces. */
-export function displayMesh(piece: Piece): TriangleMesh {
-  const heights = sampleHeights(piece)
-  const outlines = heights.map(u => piece.sliceAt(u).outer)
-  const mesh = stackMesh(outlines, heights)
-  const count = outlines[0].length / 2
-  for (let k = 0; k < heights.length; k++) {
-    for (let i = 0; i < count; i++) {
-      mesh.positions.set(piece.place(outlines[k][2 * i], outlines[k][2 * i + 1], heights[k]), 3 * (k * count + i))
-    }
-  }
-  // (x, n, s) to (x, y, z) turns handedness for starboard; (y, z, x) of a body does not.
-  if (piece.part !== 'body' && piece.side !== 'port') {
-    for (let t = 0; t < mesh.triangles.length; t += 3) {
-      const b = mesh.triangles[t + 1]
-      mesh.triangles[t + 1] = mesh.triangles[t + 2]
-      mesh.triangles[t + 2] = b
-    }
-  }
-  return mesh
+/**
+ * A printed solid (foot at z = 0, mirrored as `pieceSolid` does) carried to its place in the aircraft, mm. Faces stay
+ * outward: the mirrored print of a left-handed frame is mirrored back by that frame.
+ */
+export function placedMesh(piece: Piece, { positions, triangles }: TriangleMesh): TriangleMesh {
+  const placed = new Float32Array(positions.length)
+  const handed = turnsHanded(piece) && !piece.mesh ? -1 : 1
+  for (let i = 0; i < positions.length; i += 3) placed.set(piece.place(positions[i], handed * positions[i + 1], positions[i + 2] + piece.from), i)
+  // A given part's mirrored twin is the one case in which the triangles turn inside out.
+  if (!piece.mesh || piece.side !== 'port') return { positions: placed, triangles }
+  const turned = triangles.slice()
+  for (let t = 0; t < turned.length; t += 3) [turned[t + 1], turned[t + 2]] = [triangles[t + 2], triangles[t + 1]]
+  return { positions: placed, triangles: turned }
 }

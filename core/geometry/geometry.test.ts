@@ -5,14 +5,16 @@ import { DEMOS } from '../demo'
 import { DocumentError, type ProjectFile } from '../document'
 import { aircraft, surface } from '../testing/arbitraries'
 import { testKernel } from '../testing/kernel'
+import { buttCuts, plain } from '../testing/plain'
 import { nacaHalfThickness, nacaMeanLine, shapeFigures, shapeOf, thicknessAt } from './aerofoil-shape'
 import { bodyOutlineAt, loftBody } from './body-loft'
 import { formatCoordinates, parseCoordinates } from './coordinate-file'
-import { displayMesh } from './display-mesh'
+import { placedMesh } from './display-mesh'
 import { monotoneCubic } from './monotone-cubic'
 import { standingBox, fitsBed, usableCuts } from './pieces'
 import { circle, polygonArea } from './polygon'
 import { proposeCuts } from './propose-cuts'
+import { measureMesh } from './mesh'
 import { bodyVolume, meshOf, pieceSolid } from './solid'
 import { gapAt, loftSurface, outlineAt } from './surface-loft'
 import { aerofoilOf } from '../document'
@@ -87,7 +89,7 @@ it('monotone cubic keeps the data, and never overshoots', () => {
 it('a polygon circle has the area of the circle; a superellipse body section of squareness 0 is an ellipse', () => {
   expect(polygonArea(circle(3, 4, 7, false)).area).toBeCloseTo(Math.PI * 49, 9)
   const station = { widthMm: 60, heightMm: 40, zMm: 5, squareness: 0, zone: 'a' }
-  const loft = loftBody({ stations: [{ ...station, xMm: 0 }, { ...station, xMm: 100 }] })
+  const loft = loftBody({ firewall: null, openings: [], saddle: null, stations: [{ ...station, xMm: 0 }, { ...station, xMm: 100 }] })
   expect(polygonArea(bodyOutlineAt(loft, 50)).area / (Math.PI * 30 * 20)).toBeCloseTo(1, 2)
 })
 
@@ -111,11 +113,11 @@ describe('surface lofts', () => {
 
 describe('cuts', () => {
   it('are the fewest that fit, even, and keep the fixed ones', () => {
-    expect(proposeCuts(0, 600, 245)).toEqual([200, 400])
-    expect(proposeCuts(0, 600, 245, [270])).toEqual([135, 270, 435])
-    expect(proposeCuts(0, 200, 245)).toEqual([])
+    expect(proposeCuts(0, 600, 245).cuts).toEqual([200, 400])
+    expect(proposeCuts(0, 600, 245, [270]).cuts).toEqual([135, 270, 435])
+    expect(proposeCuts(0, 200, 245).cuts).toEqual([])
     fc.assert(fc.property(fc.double({ min: 50, max: 2000, noNaN: true }), fc.double({ min: 60, max: 400, noNaN: true }), (span, height) => {
-      const edges = [0, ...proposeCuts(0, span, height), span]
+      const edges = [0, ...proposeCuts(0, span, height).cuts, span]
       const lengths = edges.slice(1).map((b, i) => b - edges[i])
       expect(Math.max(...lengths)).toBeLessThanOrEqual(height + 0.11)
       // One fewer would not fit.
@@ -123,7 +125,7 @@ describe('cuts', () => {
     }))
   })
   it('leaves out cuts at the ends or on top of each other', () => {
-    expect(usableCuts([2, 100, 103, 598, 300], 0, 600)).toEqual([100, 300])
+    expect(usableCuts(buttCuts(2, 100, 103, 598, 300), 0, 600).map(cut => cut.atMm)).toEqual([100, 300])
   })
   it('a long thin piece fits a bed diagonally only if it does', () => {
     expect(fitsBed({ width: 200, depth: 200, height: 100 }, [180, 250, 300])).toBe(false)
@@ -133,7 +135,7 @@ describe('cuts', () => {
 })
 
 describe('solids', () => {
-  const checkPieces = async (doc: ProjectFile) => {
+  const checkPieces = async (doc: ProjectFile, solidBody = false) => {
     const kernel = await testKernel()
     const assessor = createAssessor()
     const { pieces, body } = assessor.airframe(doc)
@@ -147,9 +149,9 @@ describe('solids', () => {
       parts.forEach(part => part.delete())
       const bounds = solid.boundingBox()
       expect(bounds.min[2]).toBeCloseTo(0, 3)
-      expect(bounds.max[2]).toBeCloseTo(piece.to - piece.from, 3)
+      expect(bounds.max[2]).toBeCloseTo(piece.to + piece.proud - piece.from, 3)
       volumes.set(piece.id, solid.volume())
-      if (piece.part === 'body' && !doc.boom) expect(solid.volume() / bodyVolume(body!, piece.from, piece.to)).toBeCloseTo(1, 2)
+      if (piece.part === 'body' && solidBody) expect(solid.volume() / bodyVolume(body!, piece.from, piece.to)).toBeCloseTo(1, 2)
       // Every directed edge of the mesh has its opposite: closed.
       const { triangles } = meshOf(solid)
       const edges = new Set<string>()
@@ -162,10 +164,11 @@ describe('solids', () => {
   }
   it('every demo piece is one closed manifold on its foot, port mirrors starboard', async () => {
     for (const demo of DEMOS) await checkPieces(demo)
-    await checkPieces({ ...DEMOS[0], boom: null })
+    const bare = plain(DEMOS[0])
+    await checkPieces({ ...bare, boom: null, zones: bare.zones.map(zone => ({ ...zone, recipe: { ...zone.recipe, school: 'solid' as const } })) }, true)
   })
   it('volume of a straight untapered piece is section times length, bores taken out', async () => {
-    const base = DEMOS[0]
+    const base = plain(DEMOS[0])
     const wing = { ...base.wing, incidenceDeg: 0, panels: [{ ...base.wing.panels[0], spanMm: 100, dihedralDeg: 0 }] }
     const tube = base.spars[0]
     const doc = { ...base, wing, cuts: { ...base.cuts, wing: [] }, spars: [{ ...tube, toMm: 100, tipShare: tube.rootShare }] }
@@ -177,15 +180,34 @@ describe('solids', () => {
   it('random aircraft give closed manifolds', async () => {
     await fc.assert(fc.asyncProperty(aircraft, async (doc) => { await checkPieces(doc) }), { numRuns: 12, endOnFailure: true })
   })
-  it('the picture in space faces outwards on both sides: signed volumes are positive', () => {
+  it('the picture in space faces outwards on both sides and lies on its own side', async () => {
+    const kernel = await testKernel()
     for (const piece of createAssessor().airframe(DEMOS[0]).pieces) {
-      const { positions, triangles } = displayMesh(piece)
-      let volume = 0
-      for (let t = 0; t < triangles.length; t += 3) {
-        const [a, b, c] = [0, 1, 2].map(k => positions.subarray(3 * triangles[t + k], 3 * triangles[t + k] + 3))
-        volume += (a[0] * (b[1] * c[2] - b[2] * c[1]) + a[1] * (b[2] * c[0] - b[0] * c[2]) + a[2] * (b[0] * c[1] - b[1] * c[0])) / 6
+      const solid = pieceSolid(kernel, piece)
+      const { positions, triangles } = placedMesh(piece, meshOf(solid))
+      solid.delete()
+      expect(measureMesh({ positions, triangles }).volume, piece.name).toBeGreaterThan(0)
+      const sides = positions.filter((_, i) => i % 3 === 1)
+      if (piece.side === 'starboard') expect(Math.min(...sides), piece.name).toBeGreaterThan(-1e-3)
+      if (piece.side === 'port') expect(Math.max(...sides), piece.name).toBeLessThan(1e-3)
+    }
+  })
+  it('what comes off the bed is the part on its own side: a turn and a shift bring it to its place, never a mirror', async () => {
+    const kernel = await testKernel()
+    for (const piece of createAssessor().airframe(DEMOS[0]).pieces) {
+      const solid = pieceSolid(kernel, piece)
+      const printed = meshOf(solid), placed = placedMesh(piece, printed)
+      solid.delete()
+      // Handedness of four corners before and after: the sign of their volume.
+      const corner = (mesh: typeof printed, i: number) => mesh.positions.subarray(3 * i, 3 * i + 3)
+      const spread = [0, 1, 2, 3].map(k => Math.floor((k * (printed.positions.length / 3 - 1)) / 3))
+      const handed = (mesh: typeof printed) => {
+        const [o, a, b, c] = spread.map(i => corner(mesh, i)).map((p, _, all) => p.map((v, k) => v - all[0][k]))
+        void o
+        return a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0]) + a[2] * (b[0] * c[1] - b[1] * c[0])
       }
-      expect(volume).toBeGreaterThan(0)
+      const before = handed(printed), after = handed(placed)
+      if (Math.abs(before) > 1) expect(after / before, piece.name).toBeCloseTo(1, 3)
     }
   })
   it('standing boxes turn to the least square', () => {

@@ -47,3 +47,22 @@ export function circle(x: number, y: number, radius: number, clockwise: boolean,
   }
   return points
 }
+
+/** Outline carried inwards by `by` (mm), vertex by vertex along the bisectors: for smooth convex outlines, whose point count it keeps. */
+export function insetVertices(points: Float64Array, by: number): Float64Array {
+  const count = points.length / 2
+  const result = new Float64Array(points.length)
+  const normal = (i: number): [number, number] => {
+    const j = (i + 1) % count
+    const dx = points[2 * j] - points[2 * i], dy = points[2 * j + 1] - points[2 * i + 1], length = Math.hypot(dx, dy) || 1
+    return [-dy / length, dx / length]
+  }
+  for (let i = 0; i < count; i++) {
+    const [ax, ay] = normal((i + count - 1) % count), [bx, by1] = normal(i)
+    // The bisector's length is 1/cos of half the turn, held to 2 where the outline turns sharply.
+    const scale = 1 / Math.max(0.5, 1 + ax * bx + ay * by1)
+    result[2 * i] = points[2 * i] + by * (ax + bx) * scale
+    result[2 * i + 1] = points[2 * i + 1] + by * (ay + by1) * scale
+  }
+  return result
+}

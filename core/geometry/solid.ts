@@ -1,7 +1,8 @@
 /** Closed solids of pieces, through manifold-3d's booleans, in mm, standing as they will print. */
 import type { Manifold, ManifoldToplevel } from 'manifold-3d'
 import { bodyOutlineAt, type BodyLoft } from './body-loft'
-import type { Piece } from './pieces'
+import { featureAt, type Feature } from './feature'
+import { turnsHanded, type Piece } from './piece'
 import { polygonArea } from './polygon'
 
 /** The loaded WebAssembly module, after its `setup()`. Loading differs between page, worker and Node, so the caller does it. */
@@ -37,42 +38,48 @@ export function stackMesh(outlines: readonly Float64Array[], heights: readonly n
   return { positions, triangles: Uint32Array.from(triangles) }
 }
 
-/** Heights at which a piece is sampled so that the facets follow its curves: surfaces are ruled, bodies are not. */
-export function sampleHeights(piece: Piece): number[] {
-  const edges = [piece.from, ...piece.breaks, piece.to]
-  if (piece.part !== 'body') return edges
-  return edges.flatMap((a, i) => {
-    if (i === edges.length - 1) return [a]
-    const steps = Math.max(1, Math.ceil((edges[i + 1] - a) / 8))
-    return Array.from({ length: steps }, (_, k) => a + ((edges[i + 1] - a) * k) / steps)
-  })
-}
-
 /**
- * The piece as one closed manifold with its bores cut, its foot at z = 0, mm. The caller deletes the result.
- * Throws when the loft is not a solid, naming the piece.
+ * The piece as one closed manifold with its features cut and filled, its foot at z = 0, mm: mirrored where the piece's own
+ * frame is left-handed in the aircraft, so that what comes off the bed is the part on that side. The caller deletes the
+ * result. Throws when the loft is not a solid, naming the piece.
  */
 export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
-  const heights = sampleHeights(piece)
-  const skin = stackManifold(kernel, piece, heights.map(u => piece.sliceAt(u).outer), heights.map(u => u - piece.from))
-  let solid = skin
-  for (const bore of boreStacks(piece, heights)) {
-    const tool = stackManifold(kernel, piece, bore.outlines, bore.heights)
-    const next = solid.subtract(tool)
-    tool.delete()
-    solid.delete()
+  if (piece.mesh) return manifoldOf(kernel, piece, piece.mesh)
+  const outlines = piece.skinHeights.map(u => piece.skinAt(u)!)
+  let solid = stackManifold(kernel, piece, outlines, piece.skinHeights)
+  const skin = solid
+  const swap = (next: Manifold) => {
+    if (solid !== skin) solid.delete()
     solid = next
   }
-  if (solid.isEmpty() || solid.status() !== 'NoError') throw new Error(`${piece.name} is not a closed solid (${solid.status()})`)
-  if (piece.side !== 'port') return solid
-  // The very same facets in a mirror: building the port outline afresh would split its twisted quads the other way.
-  const port = solid.mirror([0, 1, 0])
+  for (const { op, stacks } of featureRuns(piece)) {
+    const tools = stacks.map(stack => stackManifold(kernel, piece, stack.outlines, stack.heights))
+    const tool = tools.length === 1 ? tools[0] : kernel.Manifold.union(tools)
+    if (op === 'cut') swap(solid.subtract(tool))
+    else if (op === 'add') swap(solid.add(tool))
+    else {
+      const inside = tool.intersect(skin)
+      swap(solid.add(inside))
+      inside.delete()
+    }
+    for (const item of new Set([tool, ...tools])) item.delete()
+  }
+  if (solid.isEmpty() || solid.status() !== 'NoError') throw new Error(`${piece.name} is not a closed solid (${solid.isEmpty() ? 'nothing is left of it' : solid.status()})`)
+  const stood = solid.translate([0, 0, -piece.from])
   solid.delete()
-  return port
+  if (solid !== skin) skin.delete()
+  // The very same facets in a mirror for both sides, so that port and starboard are exact mirror images.
+  if (!turnsHanded(piece)) return stood
+  const other = stood.mirror([0, 1, 0])
+  stood.delete()
+  return other
 }
 
-function stackManifold(kernel: SolidKernel, piece: Piece, outlines: Float64Array[], heights: number[]): Manifold {
-  const { positions, triangles } = stackMesh(outlines, heights)
+function stackManifold(kernel: SolidKernel, piece: Piece, outlines: readonly Float64Array[], heights: readonly number[]): Manifold {
+  return manifoldOf(kernel, piece, stackMesh(outlines, heights))
+}
+
+function manifoldOf(kernel: SolidKernel, piece: Piece, { positions, triangles }: TriangleMesh): Manifold {
   const mesh = new kernel.Mesh({ numProp: 3, vertProperties: positions, triVerts: triangles })
   try {
     return new kernel.Manifold(mesh)
@@ -81,34 +88,37 @@ function stackManifold(kernel: SolidKernel, piece: Piece, outlines: Float64Array
   }
 }
 
-/** Runs of consecutive heights that share a hole, as stacks that stick out 1 mm where they leave the piece. */
-function boreStacks(piece: Piece, heights: readonly number[]) {
-  const stacks: Array<{ outlines: Float64Array[], heights: number[] }> = []
-  const middles = heights.slice(0, -1).map((u, i) => piece.sliceAt((u + heights[i + 1]) / 2))
-  const most = Math.max(0, ...middles.map(slice => slice.holes.length))
-  for (let h = 0; h < most; h++) {
-    middles.forEach((middle, i) => {
-      const hole = middle.holes[h]
-      if (!hole) return
-      // The bore is straight, so its ends extrapolate from the middle and a near neighbour.
-      const a = heights[i], b = heights[i + 1]
-      const near = piece.sliceAt(a + (b - a) * 0.45).holes[h] ?? hole
-      const at = (u: number) => hole.map((value, k) => value + ((value - near[k]) * (u - (a + b) / 2)) / ((b - a) * 0.05))
-      const low = a === piece.from ? a - 1 : a, high = b === piece.to ? b + 1 : b
-      const outlines = [low, high].map(u => reversed(at(u)))
-      stacks.push({ outlines, heights: [low - piece.from, high - piece.from] })
-    })
+interface Stack { outlines: Float64Array[], heights: number[] }
+
+/** Features in their order, those of one kind that follow each other together; chains that carry on are one stack. */
+function featureRuns(piece: Piece): Array<{ op: Feature['op'], stacks: Stack[] }> {
+  const runs: Array<{ op: Feature['op'], stacks: Stack[], last: Feature | null }> = []
+  for (const feature of piece.features) {
+    let run = runs.at(-1)
+    if (!run || run.op !== feature.op) {
+      run = { op: feature.op, stacks: [], last: null }
+      runs.push(run)
+    }
+    const { last } = run
+    if (last && last.name === feature.name && Math.abs(last.to - feature.from) < 1e-6 && sameOutline(last.b, feature.a)) {
+      const stack = run.stacks.at(-1)!
+      stack.outlines.push(...pieceEnd(piece, feature).outlines.slice(1))
+      stack.heights.push(...pieceEnd(piece, feature).heights.slice(1))
+    } else run.stacks.push(pieceEnd(piece, feature))
+    run.last = feature
   }
-  return stacks
+  return runs
 }
 
-function reversed(outline: Float64Array): Float64Array {
-  const count = outline.length / 2
-  if (polygonArea(outline).area > 0) return outline
-  const result = new Float64Array(outline.length)
-  for (let i = 0; i < count; i++) result.set([outline[2 * (count - 1 - i)], outline[2 * (count - 1 - i) + 1]], 2 * i)
-  return result
+const sameOutline = (a: Float64Array, b: Float64Array): boolean => a.length === b.length && a.every((value, i) => Math.abs(value - b[i]) < 1e-9)
+
+/** A cut that ends on an end of the piece is carried 1 mm past it, so that no film is left. */
+function pieceEnd(piece: Piece, feature: Feature): Stack {
+  const past = (at: number, end: number, by: number) => (feature.op === 'cut' && Math.abs(at - end) < 0.01 ? at + by : at)
+  const from = past(feature.from, piece.from, -1), to = past(feature.to, piece.to + piece.proud, 1)
+  return { outlines: [featureAt(feature, from), featureAt(feature, to)], heights: [from, to] }
 }
+
 
 /** Triangles of a solid as three.js, STL and 3MF want them. */
 export function meshOf(solid: Manifold): TriangleMesh {

@@ -4,7 +4,7 @@
  */
 import type { Aerofoil, Surface, SurfaceName, Zone } from '../document'
 import { degToRad } from '../units'
-import { shapeOf, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
+import { blendShapes, shapeOf, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
 
 export interface LoftStation {
   s: number
@@ -25,8 +25,10 @@ export interface SurfaceLoft {
   origin: readonly [x: number, y: number, z: number]
   cant: number
   mirror: boolean
-  /** One a panel end; zone i holds between station i and i+1. */
+  /** Sections that are lofted: panel ends, and those that round the tip. Zone i holds between station i and i+1. */
   stations: readonly LoftStation[]
+  /** Panel ends alone, the tip as if it were not rounded: the planform that flies. */
+  ends: readonly LoftStation[]
   zones: readonly string[]
   span: number
 }
@@ -39,7 +41,7 @@ export function loftSurface(name: SurfaceName, label: string, surface: Surface, 
   const add = (s: number, lead: number, n: number, chord: number, twistDeg: number, aerofoil: string) => {
     const shape = shapeOf(aerofoil, aerofoils)
     const twist = degToRad(surface.incidenceDeg + twistDeg)
-    stations.push({ s, lead, n, chord, twist, shape, outline: placeOutline(shape, chord, lead, n, twist, trailingEdge) })
+    stations.push({ s, lead, n, chord, twist, shape, outline: placeOutline(shape, { chord, lead, n, twist, axis: surface.twistAxisShare, thin: 1 }, trailingEdge) })
   }
   add(0, surface.xMm, 0, surface.rootChordMm, 0, surface.rootAerofoil)
   let s = 0, lead = surface.xMm, n = 0
@@ -49,27 +51,52 @@ export function loftSurface(name: SurfaceName, label: string, surface: Surface, 
     n += panel.spanMm * Math.tan(degToRad(panel.dihedralDeg))
     add(s, lead, n, panel.tipChordMm, panel.tipTwistDeg, panel.tipAerofoil)
   }
+  const rounded = roundTip(stations, surface, trailingEdge)
+  const zones = surface.panels.map(panel => panel.zone)
   return {
     name, label, origin: [surface.xMm, surface.yMm, surface.zMm], cant: degToRad(surface.cantDeg), mirror: surface.mirror,
-    stations, zones: surface.panels.map(panel => panel.zone), span: s,
+    stations: rounded, ends: stations, zones: [...zones, ...Array<string>(rounded.length - stations.length).fill(zones[zones.length - 1])], span: s,
   }
 }
 
-/** Scales, opens the trailing edge linearly along the chord, and turns about the quarter chord. */
-function placeOutline(shape: AerofoilShape, chord: number, lead: number, n: number, twist: number, trailingEdge: number): Float64Array {
+/** Angles along the quarter ellipse at which a rounded tip is lofted; it stops where a quarter of the thickness is left, a flat to close on. */
+const TIP_ANGLES = [0.25, 0.5, 0.75, 0.9, 1].map(share => share * Math.acos(0.25))
+
+/** The last stretch of the last panel with the thickness, and in a faired tip the chord, run out along a quarter ellipse. */
+function roundTip(ends: readonly LoftStation[], surface: Surface, trailingEdge: number): LoftStation[] {
+  const inner = ends[ends.length - 2], outer = ends[ends.length - 1]
+  if (surface.tip.kind === 'flat') return [...ends]
+  const length = Math.min(surface.tip.lengthMm, 0.9 * (outer.s - inner.s))
+  const begin = outer.s - length
+  const at = (s: number, thin: number): LoftStation => {
+    const t = (s - inner.s) / (outer.s - inner.s)
+    const chordFull = mix(inner.chord, outer.chord, t), n = mix(inner.n, outer.n, t), twist = mix(inner.twist, outer.twist, t)
+    const chord = surface.tip.kind === 'faired' ? chordFull * (0.5 + 0.5 * thin) : chordFull
+    // A faired tip draws the leading edge back and leaves the trailing edge nearly straight.
+    const lead = mix(inner.lead, outer.lead, t) + 0.8 * (chordFull - chord)
+    const shape = blendShapes(inner.shape, outer.shape, t)
+    return { s, lead, n, chord, twist, shape, outline: placeOutline(shape, { chord, lead, n, twist, axis: surface.twistAxisShare, thin }, trailingEdge) }
+  }
+  return [...ends.slice(0, -1), at(begin, 1), ...TIP_ANGLES.map(angle => at(begin + (length * Math.sin(angle)) / Math.sin(TIP_ANGLES[TIP_ANGLES.length - 1]), Math.cos(angle)))]
+}
+
+interface Placing { chord: number, lead: number, n: number, twist: number, axis: number, thin: number }
+
+/** Scales (the height by `thin` besides), opens the trailing edge linearly along the chord, and turns about the twist axis. */
+function placeOutline(shape: AerofoilShape, { chord, lead, n, twist, axis, thin }: Placing, trailingEdge: number): Float64Array {
   const last = SIDE_POINTS - 1
-  const opening = Math.max(0, trailingEdge / chord - (shape.upperY[last] - shape.lowerY[last])) / 2
+  const opening = Math.max(0, trailingEdge / chord - thin * (shape.upperY[last] - shape.lowerY[last])) / 2
   // Both sides share the nose, so the outline has one point fewer than the two sides together.
   const outline = new Float64Array(2 * (2 * SIDE_POINTS - 1))
   const cos = Math.cos(twist), sin = Math.sin(twist)
   const put = (index: number, x: number, y: number) => {
-    const u = (x - 0.25) * chord, v = y * chord
-    outline[2 * index] = lead + 0.25 * chord + u * cos + v * sin
+    const u = (x - axis) * chord, v = y * chord
+    outline[2 * index] = lead + axis * chord + u * cos + v * sin
     outline[2 * index + 1] = n - u * sin + v * cos
   }
   for (let i = 0; i < SIDE_POINTS; i++) {
-    put(last - i, shape.upperX[i], shape.upperY[i] + opening * shape.upperX[i])
-    if (i > 0) put(last + i, shape.lowerX[i], shape.lowerY[i] - opening * shape.lowerX[i])
+    put(last - i, shape.upperX[i], thin * shape.upperY[i] + opening * shape.upperX[i])
+    if (i > 0) put(last + i, shape.lowerX[i], thin * shape.lowerY[i] - opening * shape.lowerX[i])
   }
   return outline
 }
@@ -121,4 +148,10 @@ export function gapAt(outline: Float64Array, x: number): { lower: number, upper:
     }
   }
   return upper > lower ? { lower, upper } : null
+}
+
+/** The place of a point of the aircraft in the starboard surface's own frame: the inverse of `placePoint`. */
+export function toSurface(loft: SurfaceLoft, x: number, y: number, z: number): { x: number, n: number, s: number } {
+  const cos = Math.cos(loft.cant), sin = Math.sin(loft.cant), dy = y - loft.origin[1], dz = z - loft.origin[2]
+  return { x, n: dz * cos - dy * sin, s: dy * cos + dz * sin }
 }

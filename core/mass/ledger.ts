@@ -3,7 +3,7 @@
 export interface MassEntry {
   id: string
   name: string
-  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire'
+  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire' | 'joint'
   /** kg */
   mass: number
   /** m, aircraft axes. */

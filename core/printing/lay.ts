@@ -1,4 +1,4 @@
-/** What one layer of a recipe lays down in a slice: bead lengths by kind, and where they are. All mm. */
+/** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
 import type { Recipe } from '../document'
 import { insetArea, insetEdge, type InsetField } from './inset-field'
 
@@ -7,79 +7,97 @@ export interface Layer {
   innerWall: number
   lattice: number
   infill: number
-  /** Beads that a base or top layer adds over this layer's own. */
+  /** Beads that a base or top layer would add over this layer's own, were all of it open. */
   solidExtra: number
-  /** Length-weighted middle of all beads, in the slice's plane. */
-  x: number
-  y: number
-  /** Loops begun in this layer, for travel and corners. */
-  loops: number
-  /** Mean length of a straight run of lattice or infill, mm. */
-  run: number
+  /** Moments of the beads but for `solidExtra`: Σl·x, Σl·y (mm²) and Σl·x², Σl·y², Σl·xy (mm³). */
+  sum: Moments
+  /** Length-weighted mean of the same over the inside, for what is laid solid. */
+  inside: Moments
 }
+export interface Moments { x: number, y: number, xx: number, yy: number, xy: number }
+
+const nothing = (): Moments => ({ x: 0, y: 0, xx: 0, yy: 0, xy: 0 })
+function addMoments(to: Moments, by: number, { x, y, xx, yy, xy }: Moments): void {
+  to.x += by * x
+  to.y += by * y
+  to.xx += by * xx
+  to.yy += by * yy
+  to.xy += by * xy
+}
+
+/** A bead still fits where it is squeezed by this share of its width: shells made n beads thick get n beads. */
+const SQUEEZE = 0.04
+
+/** How much of the bead of wall i (from 1) an edge gets where the medial axis lies `depth` in: 1, ½ where both sides share it, or none. */
+export const wallShare = (depth: number, i: number, width: number): number =>
+  depth >= (i - SQUEEZE) * width ? 1 : depth >= (i - 0.5 - SQUEEZE) * width || (i === 1 && depth >= width / 4) ? 0.5 : 0
 
 /**
  * Walls run at (i − ½)w inside the outline. Where the section is too thin for every bead, as many are laid as fit
  * across it: a last one is shared by both sides, and the thinnest edge down to half a bead still gets one.
  */
-export function wallBeads(field: InsetField, walls: number, width: number): { outer: number, inner: number, x: number, y: number } {
-  let outer = 0, inner = 0, x = 0, y = 0
+export function wallBeads(field: InsetField, walls: number, width: number): { outer: number, inner: number, sum: Moments } {
+  let outer = 0, inner = 0
+  const sum = nothing()
   for (let e = 0; e < field.length.length; e++) {
     const depth = field.depth[e]
     for (let i = 1; i <= walls; i++) {
-      const share = depth >= i * width - 1e-9 ? 1 : depth >= (i - 0.5) * width - 1e-9 || (i === 1 && depth >= width / 4) ? 0.5 : 0
+      const share = wallShare(depth, i, width)
       if (share === 0) break
-      const d = Math.min((i - 0.5) * width, depth)
-      const length = share * insetEdge(field, e, d)
+      const length = addEdge(sum, field, e, Math.min((i - 0.5) * width, depth), share)
       if (i === 1) outer += length
       else inner += length
-      x += length * (field.midX[e] + d * field.normalX[e])
-      y += length * (field.midY[e] + d * field.normalY[e])
     }
   }
-  return { outer, inner, x, y }
+  return { outer, inner, sum }
+}
+
+/** Adds the moments of edge e carried in by d; returns its length. A straight run's own second moment is l³/12 along it. */
+function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: number): number {
+  const length = share * insetEdge(field, e, d)
+  const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
+  const own = (length * (length / share) ** 2) / 12
+  sum.x += length * x
+  sum.y += length * y
+  sum.xx += length * x * x + own * field.normalY[e] ** 2
+  sum.yy += length * y * y + own * field.normalX[e] ** 2
+  sum.xy += length * x * y - own * field.normalX[e] * field.normalY[e]
+  return length
 }
 
 /** Lattice: two families of upright webs at ±45° to the span, each `pitch` apart; a layer meets one every pitch·√2 along the chord. */
 export const latticeLength = (area: number, pitch: number, passes: number): number => (passes * 2 * area) / (pitch * Math.SQRT2)
+
+/** How deep into a section a recipe looks, mm. */
+export const recipeReach = (recipe: Recipe): number => 1.05 * Math.max(recipe.walls * recipe.beadWidthMm, recipe.skinGapMm ? recipe.skinGapMm + recipe.beadWidthMm : 0)
 
 /** Lays one layer. Infill of share f inside the innermost wall has length f·area/w (methods page). */
 export function layLayer(field: InsetField, recipe: Recipe): Layer {
   const w = recipe.beadWidthMm
   const walls = wallBeads(field, recipe.walls, w)
   const inside = insetArea(field, recipe.walls * w)
-  const { outer } = walls
-  let { inner, x, y } = walls
-  let lattice = 0, infillArea = inside
+  const { outer, sum } = walls
+  let { inner } = walls
+  let infillArea = inside
+  const filled = field.area > 0
+    ? { x: field.areaX, y: field.areaY, xx: field.areaXX / field.area, yy: field.areaYY / field.area, xy: field.areaXY / field.area }
+    : nothing()
+  let between = filled
   if (recipe.skinGapMm) {
     const gap = recipe.skinGapMm
     for (let e = 0; e < field.length.length; e++) {
-      if (field.depth[e] < gap + w) continue
-      const d = w / 2 + gap
-      const length = insetEdge(field, e, d)
-      inner += length
-      x += length * (field.midX[e] + d * field.normalX[e])
-      y += length * (field.midY[e] + d * field.normalY[e])
+      if (field.depth[e] >= gap + w) inner += addEdge(sum, field, e, w / 2 + gap, 1)
     }
     infillArea = Math.max(0, inside - insetArea(field, gap))
+    // Where two skins with infill between share the section, the infill lies with the beads, not over its area.
+    const beads = outer + inner
+    if (beads > 0) between = { x: sum.x / beads, y: sum.y / beads, xx: sum.xx / beads, yy: sum.yy / beads, xy: sum.xy / beads }
   }
-  if (recipe.lattice) lattice = latticeLength(inside, recipe.lattice.pitchMm, recipe.lattice.passes)
+  const lattice = recipe.lattice ? latticeLength(inside, recipe.lattice.pitchMm, recipe.lattice.passes) : 0
   const infill = (recipe.infillShare * infillArea) / w
-  // Where two skins with infill between share the section, the infill lies with the beads, not at its middle.
-  const between = recipe.skinGapMm !== null
-  const beads = outer + inner
-  const beadX = beads > 0 ? x / beads : field.areaX, beadY = beads > 0 ? y / beads : field.areaY
-  x += between ? infill * beadX : (infill + lattice) * field.areaX
-  y += between ? infill * beadY : (infill + lattice) * field.areaY
-  const total = outer + inner + infill + lattice
-  const solidExtra = Math.max(0, inside / w - infill - lattice)
-  const thickness = field.area / Math.max(1, outer / 2)
-  return {
-    outerWall: outer, innerWall: inner, lattice, infill, solidExtra,
-    x: total > 0 ? x / total : field.areaX, y: total > 0 ? y / total : field.areaY,
-    loops: recipe.spiral ? 0 : recipe.walls * (1 + (field.length.length > field.outerCount ? 1 : 0)) + (recipe.skinGapMm ? 1 : 0),
-    run: Math.max(1, recipe.skinGapMm ?? thickness),
-  }
+  addMoments(sum, infill, between)
+  addMoments(sum, lattice, filled)
+  return { outerWall: outer, innerWall: inner, lattice, infill, solidExtra: Math.max(0, inside / w - infill - lattice), sum, inside: filled }
 }
 
 export const layerBeads = (layer: Layer): number => layer.outerWall + layer.innerWall + layer.lattice + layer.infill

@@ -1,18 +1,9 @@
-/** Seconds for a layer, from the lengths of its runs under acceleration, a corner speed and a cap on melted volume. */
+/** Seconds for a layer: its runs replayed under acceleration, a corner speed and a cap on melted volume, with travel and retraction. */
 import type { Printer, Recipe } from '../document'
 import type { Filament } from '../libraries'
 import { beadArea } from './bead'
-import type { Layer } from './lay'
-
-/** Time of one straight run that enters and leaves at the corner speed, s. Lengths mm, speeds mm/s, mm/s². */
-export function runTime(length: number, speed: number, accel: number, corner: number): number {
-  if (length <= 0) return 0
-  const entry = Math.min(corner, speed)
-  const ramp = (speed ** 2 - entry ** 2) / accel
-  if (ramp <= length) return (2 * (speed - entry)) / accel + (length - ramp) / speed
-  const peak = Math.sqrt(entry ** 2 + accel * length)
-  return (2 * (peak - entry)) / accel
-}
+import type { LayerRuns } from './layer-runs'
+import { replayMoves, type MoveList } from './motion'
 
 /** Speed that the printer's and the filament's melting rate allow for this recipe, mm/s. */
 export function cappedSpeed(wanted: number, recipe: Recipe, filament: Filament, printer: Printer): number {
@@ -20,22 +11,39 @@ export function cappedSpeed(wanted: number, recipe: Recipe, filament: Filament, 
   return Math.min(wanted, Math.min(printer.flowMm3S, filament.maxFlowMm3S) / melted)
 }
 
-/** Straight runs that a contour of smooth curves makes: it slows only at its corners, taken as two a loop. */
-const CONTOUR_RUNS = 2
+/** A hop shorter than this is part of the bead, mm. */
+const NO_HOP = 0.05
+/** Travel longer than this pulls the filament back first, mm. */
+const RETRACT_OVER = 2
 
-export function layerTime(layer: Layer, recipe: Recipe, filament: Filament, printer: Printer, solid: boolean): number {
+export interface LayerTime { seconds: number, travelMm: number }
+
+/** A spiral never leaves the part: what is not joined in it is reached without travel or retraction. */
+export function layerTime(runs: LayerRuns, recipe: Recipe, filament: Filament, printer: Printer): LayerTime {
   const wall = cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer)
   const fill = cappedSpeed(printer.infillSpeedMmS, recipe, filament, printer)
-  const contour = layer.outerWall + layer.innerWall
-  const loops = Math.max(1, layer.loops)
-  let time = CONTOUR_RUNS * loops * runTime(contour / (CONTOUR_RUNS * loops), wall, printer.accelMmS2, printer.cornerMmS)
-  const straight = layer.infill + layer.lattice + (solid ? layer.solidExtra : 0)
-  if (straight > 0) {
-    const runs = Math.max(1, straight / layer.run)
-    time += runs * runTime(straight / runs, recipe.spiral ? wall : fill, printer.accelMmS2, printer.cornerMmS)
+  const moves: MoveList = { length: [], speed: [], dx: [], dy: [], dz: [] }
+  const add = (length: number, speed: number, dx: number, dy: number) => {
+    moves.length.push(length)
+    moves.speed.push(speed)
+    moves.dx.push(dx)
+    moves.dy.push(dy)
+    moves.dz.push(0)
   }
-  // A spiral never leaves the part; anything else travels about a quarter of its outline to each loop and to the infill.
-  const travels = recipe.spiral ? 0 : layer.loops + (straight > 0 ? 2 : 0)
-  time += travels * runTime(layer.outerWall / 4, printer.travelSpeedMmS, printer.accelMmS2, printer.cornerMmS)
-  return Math.max(printer.layerMinS, time)
+  let travelMm = 0
+  for (let i = 0; i < runs.kind.length; i++) {
+    if (i > 0 && !runs.joined[i] && !recipe.spiral) {
+      const hx = runs.x0[i] - runs.x1[i - 1], hy = runs.y0[i] - runs.y1[i - 1], hop = Math.hypot(hx, hy)
+      if (hop > NO_HOP) {
+        const pull = hop > RETRACT_OVER && printer.retractMm > 0
+        if (pull) add(printer.retractMm, printer.retractMmS, 0, 0)
+        add(hop, printer.travelSpeedMmS, hx / hop, hy / hop)
+        if (pull) add(printer.retractMm, printer.retractMmS, 0, 0)
+        travelMm += hop
+      }
+    }
+    const dx = runs.x1[i] - runs.x0[i], dy = runs.y1[i] - runs.y0[i], length = Math.hypot(dx, dy)
+    if (length > 0) add(length * runs.scale[i], runs.kind[i] === 'infill' || runs.kind[i] === 'solid' ? fill : wall, dx / length, dy / length)
+  }
+  return { seconds: Math.max(printer.layerMinS, replayMoves(moves, printer.accelMmS2, printer.cornerMmS)), travelMm }
 }

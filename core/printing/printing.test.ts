@@ -1,21 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { LIBRARIES, recipeFor, type Filament } from '../libraries'
-import { circle, polygonArea, polygonPerimeter, type Slice } from '../geometry'
+import { circle, polygonArea, polygonPerimeter, type Section } from '../geometry'
 import type { Printer, Recipe } from '../document'
 import { beadArea, beadFill, beadMassPerMm, relativeDensity } from './bead'
 import { insetArea, insetField } from './inset-field'
 import { latticeLength, layLayer, wallBeads } from './lay'
-import { cappedSpeed, runTime } from './layer-time'
+import { cappedSpeed, layerTime } from './layer-time'
+import { layerRuns } from './layer-runs'
+import { moveTime } from './motion'
 import { assignPrinters } from './plates'
 import { writeStl } from './stl'
 
-const disc = (radius: number, count = 96): Slice => ({ outer: circle(0, 0, radius, false, count), holes: [] })
-const box = (w: number, h: number, per = 40): Slice => {
+const disc = (radius: number, count = 96): Section => [circle(0, 0, radius, false, count)]
+const box = (w: number, h: number, per = 40): Section => {
   const points: number[] = []
   const side = (x0: number, y0: number, x1: number, y1: number) => { for (let i = 0; i < per; i++) points.push(x0 + ((x1 - x0) * i) / per, y0 + ((y1 - y0) * i) / per) }
   side(0, 0, w, 0); side(w, 0, w, h); side(w, h, 0, h); side(0, h, 0, 0)
-  return { outer: Float64Array.from(points), holes: [] }
+  return [Float64Array.from(points)]
 }
 const school = (id: string): Recipe => recipeFor(LIBRARIES.schools.find(s => s.id === id)!, LIBRARIES.filaments[0])
 const filament = (id: string): Filament => LIBRARIES.filaments.find(f => f.id === id)!
@@ -51,7 +53,7 @@ describe('inset field against closed forms', () => {
     expect(insetArea(field, 1000) / (60 * 24)).toBeLessThan(0.01)
   })
   it('bore adds 2π(r + w/2) to a disc, and takes its area away', () => {
-    const slice: Slice = { outer: circle(0, 0, 20, false, 120), holes: [circle(3, 0, 4, true, 60)] }
+    const slice: Section = [circle(0, 0, 20, false, 120), circle(3, 0, 4, true, 60)]
     const field = insetField(slice)
     expect(field.area / (Math.PI * (400 - 16))).toBeCloseTo(1, 4)
     expect(wallBeads(field, 1, 0.6).outer / (2 * Math.PI * (19.7 + 4.3))).toBeCloseTo(1, 3)
@@ -63,7 +65,7 @@ describe('inset field against closed forms', () => {
     points.push(100, 0)
     for (let i = 400; i > 0; i--) points.push((100 * (i - 1)) / 400, 2 * (1 - (i - 1) / 400))
     for (let i = 1; i < 16; i++) points.push(0, 2 - (4 * i) / 16)
-    const field = insetField({ outer: Float64Array.from(points), holes: [] })
+    const field = insetField([Float64Array.from(points)])
     const { outer } = wallBeads(field, 1, 0.8)
     // Along the sides: full both sides for heights 4…1.6 (60 long), shared from 1.6 to 0.4 (30 long); the base closes it.
     const expected = 2 * 60 + 30 + (4 - 0.8)
@@ -72,7 +74,7 @@ describe('inset field against closed forms', () => {
   it('inset lengths and areas agree: A(d) falls by the length at d', () => {
     fc.assert(fc.property(fc.double({ min: 5, max: 60, noNaN: true }), fc.double({ min: 0.35, max: 1, noNaN: true }), (a, ratio) => {
       const ellipse = Float64Array.from(Array.from({ length: 160 }, (_, i) => (2 * Math.PI * i) / 160).flatMap(t => [a * Math.cos(t), a * ratio * Math.sin(t)]))
-      const field = insetField({ outer: ellipse, holes: [] })
+      const field = insetField([ellipse])
       // Inside the least radius of curvature b²/a the offset of an ellipse is smooth: A(d) = A − P·d + π·d² (Steiner).
       const d = 0.7 * a * ratio * ratio
       const steiner = polygonArea(ellipse).area - polygonPerimeter(ellipse) * d + Math.PI * d * d
@@ -107,14 +109,29 @@ describe('recipes', () => {
 describe('time', () => {
   it('a run under acceleration: trapezoid and triangle in closed form', () => {
     // From rest to 50 mm/s at 1000 mm/s²: 0.05 s and 1.25 mm each end.
-    expect(runTime(100, 50, 1000, 0)).toBeCloseTo(0.1 + 97.5 / 50, 10)
-    expect(runTime(1, 50, 1000, 0)).toBeCloseTo(2 * Math.sqrt(1 / 1000), 10)
-    expect(runTime(0, 50, 1000, 5)).toBe(0)
+    expect(moveTime(100, 0, 0, 50, 1000)).toBeCloseTo(0.1 + 97.5 / 50, 10)
+    expect(moveTime(1, 0, 0, 50, 1000)).toBeCloseTo(2 * Math.sqrt(1 / 1000), 10)
+    expect(moveTime(0, 5, 5, 50, 1000)).toBe(0)
+  })
+  it('a layer of one square wall: four runs from rest, a corner speed of v/√2 at each right angle, and the way to the next loop', () => {
+    const printer = { wallSpeedMmS: 50, infillSpeedMmS: 50, travelSpeedMmS: 200, accelMmS2: 1000, cornerMmS: 10, flowMm3S: 100, layerMinS: 0, retractMm: 1, retractMmS: 40 } as Printer
+    const recipe = { ...school('beads'), walls: 1, beadWidthMm: 0.5 }
+    const square = (x: number): Section => [Float64Array.of(x, 0, x + 30, 0, x + 30, 30, x, 30)]
+    const seconds = (section: Section) => {
+      const field = insetField(section), layer = layLayer(field, recipe)
+      return layerTime(layerRuns(section, field, layer, recipe, 0, 0), recipe, filament('pla'), printer)
+    }
+    const side = 29.5, v = 10 / Math.SQRT2, one = moveTime(side, 0, v, 50, 1000) + 2 * moveTime(side, v, v, 50, 1000) + moveTime(side, v, 0, 50, 1000)
+    expect(seconds(square(0)).seconds).toBeCloseTo(one, 6)
+    // Two squares: the bead ends where it began, filament is pulled back and pushed again at rest, and the hop is 100 mm.
+    const two = seconds([...square(0), ...square(100)])
+    expect(two.travelMm).toBeCloseTo(100, 6)
+    expect(two.seconds).toBeCloseTo(2 * one + 2 * moveTime(1, 0, 0, 40, 1000) + moveTime(100, 0, 0, 200, 1000), 6)
   })
   it('is continuous where the triangle becomes a trapezoid, and never slower with more acceleration', () => {
-    expect(runTime(2.5 + 1e-9, 50, 1000, 0)).toBeCloseTo(runTime(2.5 - 1e-9, 50, 1000, 0), 6)
+    expect(moveTime(2.5 + 1e-9, 0, 0, 50, 1000)).toBeCloseTo(moveTime(2.5 - 1e-9, 0, 0, 50, 1000), 6)
     fc.assert(fc.property(fc.double({ min: 0.1, max: 200, noNaN: true }), fc.double({ min: 200, max: 5000, noNaN: true }), (length, accel) => {
-      expect(runTime(length, 60, accel * 1.5, 8)).toBeLessThanOrEqual(runTime(length, 60, accel, 8) + 1e-12)
+      expect(moveTime(length, 8, 8, 60, accel * 1.5)).toBeLessThanOrEqual(moveTime(length, 8, 8, 60, accel) + 1e-12)
     }))
   })
   it('melting caps the speed at flow over bead section', () => {

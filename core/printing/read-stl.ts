@@ -1,6 +1,6 @@
 /** STL, binary and ASCII, in mm. */
 import { DocumentError } from '../document'
-import { MAX_TRIANGLES } from './mesh'
+import { MAX_TRIANGLES } from '../geometry'
 
 /** Nine numbers a triangle. Throws `DocumentError` that names the triangle or line at fault. */
 export function readStl(bytes: Uint8Array): Float32Array {

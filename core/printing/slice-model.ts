@@ -1,99 +1,126 @@
-/** A given model sliced in full: every layer's contours, walls, infill, base and top skins, to mass and hours. */
+/** A model sliced in full: every layer's contours, walls, infill, base and top skins and moves, to mass and hours. */
 import type { Printer, Recipe } from '../document'
-import type { TriangleMesh } from '../geometry'
+import { contoursAt, measureMesh, type MeshFigures, type Section, type TriangleMesh } from '../geometry'
 import type { Filament } from '../libraries'
-import { mm3ToM3 } from '../units'
+import { mm3ToM3, mmToM } from '../units'
 import { beadArea } from './bead'
-import { contoursAt } from './contours'
-import { insetFieldOf } from './inset-field'
-import { layerBeads, layLayer, type Layer } from './lay'
+import { divideEdges } from './divide-edges'
+import { insetField } from './inset-field'
+import { layerBeads, layLayer, recipeReach } from './lay'
+import { layerRuns } from './layer-runs'
 import { layerTime } from './layer-time'
-import { measureMesh, type MeshFigures } from './mesh'
-import { scanBoth, scanLength, scanLoops, type Scan } from './scanlines'
+import { addBeads, massFigures, noBeads, type MassFigures } from './mass-moments'
+import { hanging, openShare, scanGrid, scanSection, type ScanGrid } from './open-area'
+import { brimLength, type BeadLengths } from './print-piece'
+import type { Scan } from './scanlines'
 
 export interface SlicedModel {
   mesh: MeshFigures
   layers: number
   /** mm */
-  lengths: { outerWall: number, innerWall: number, lattice: number, infill: number, solid: number, travel: number }
+  lengths: BeadLengths & { travel: number }
+  /** Brim left out of the part's own; `filamentMm3` has it in. */
   extrudedMm3: number
+  filamentMm3: number
   /** kg */
   mass: number
-  /** Middle of the beads, mm, in the model's own axes. */
+  /** Middle of the beads, mm, in the model's own axes; inertia about it, kg·m². */
   centre: [number, number, number]
+  inertia: MassFigures['inertia']
   seconds: number
+  /** Laid beyond 45° of the layer below, mm²; longest stretch of it the shorter way, mm. */
+  overhangMm2: number
+  bridgeMm: number
   /** Layers in which a gap in the mesh left a contour open. */
   openLayers: number
 }
 
 /** Long straight edges are divided to this, so that each part sees what lies opposite it, mm. */
 const LONGEST_EDGE = 3
-/** Scan lines across the model for finding what is open above or below. */
-const SCAN_LINES = 160
+/** Scan lines across the model for finding what is open above or below, and what hangs over nothing. */
+const SCAN_LINES = 120, HANG_LINES = 48
+/** More layers than this are a wrong layer height or a model in the wrong unit. */
+export const MAX_LAYERS = 60_000
 
 /** Layers at midplanes, `layerHeightMm` thick, from the model's lowest point. `each` is told how far it is and may stop it by throwing. */
 export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filament, printer: Printer, each: (done: number, of: number) => void = () => {}): SlicedModel {
   const figures = measureMesh(mesh)
-  const height = figures.max[2] - figures.min[2]
-  const layers = Math.max(1, Math.round(height / recipe.layerHeightMm))
-  const heights = Array.from({ length: layers }, (_, k) => figures.min[2] + (k + 0.5) * (height / layers))
+  const { min, max } = figures
+  const height = max[2] - min[2]
+  const layers = Math.min(MAX_LAYERS, Math.max(1, Math.round(height / recipe.layerHeightMm)))
+  const heights = Array.from({ length: layers }, (_, k) => min[2] + (k + 0.5) * (height / layers))
   const contours = contoursAt(mesh, heights)
-  const spacing = Math.max(recipe.beadWidthMm, (figures.max[1] - figures.min[1]) / SCAN_LINES)
-  const lines = Math.max(1, Math.ceil((figures.max[1] - figures.min[1]) / spacing))
-  const scans = recipe.spiral ? [] : contours.map(({ loops }) => scanLoops(loops, figures.min[1], spacing, lines))
-  const lengths = { outerWall: 0, innerWall: 0, lattice: 0, infill: 0, solid: 0, travel: 0 }
-  let beads = 0, x = 0, y = 0, z = 0, seconds = 0, openLayers = 0
+  const grid = scanGrid(min[0], min[1], max[0], max[1], SCAN_LINES)
+  const hang = scanGrid(min[0], min[1], max[0], max[1], HANG_LINES)
+  const scans = new ScanWindow(contours.map(item => item.loops), grid, Math.max(1, recipe.baseLayers, recipe.topLayers))
+  const lengths = { outerWall: 0, innerWall: 0, lattice: 0, infill: 0, solid: 0, brim: brimLength(contours[0].loops, recipe), travel: 0 }
+  const sums = noBeads()
+  let seconds = 0, openLayers = 0, overhangMm2 = 0, bridgeMm = 0
   // A layer lies as thick as the model divides evenly: its beads stand for that height.
-  const thickness = height / layers / recipe.layerHeightMm
+  const step = height / layers
+  const thickness = step / recipe.layerHeightMm
+  const reach = recipeReach(recipe)
   for (const [k, { loops, open }] of contours.entries()) {
     each(k, layers)
     if (open > 0) openLayers++
     if (loops.length === 0) continue
-    const whole = layLayer(insetFieldOf(loops.map(loop => divideEdges(loop, LONGEST_EDGE)), Infinity), recipe)
-    const layer = { ...whole, loops: recipe.spiral ? 0 : recipe.walls * loops.length, solidExtra: whole.solidExtra * (recipe.spiral ? 0 : openShare(scans, k, recipe)) }
-    const laid = (layerBeads(layer) + layer.solidExtra) * thickness
+    const field = insetField(loops.map(loop => divideEdges(loop, LONGEST_EDGE)), reach)
+    const layer = layLayer(field, recipe)
+    const share = recipe.spiral ? 0 : shareOpen(scans, loops, k, layers, recipe)
+    const solid = share * layer.solidExtra * thickness
     lengths.outerWall += layer.outerWall * thickness
     lengths.innerWall += layer.innerWall * thickness
     lengths.lattice += layer.lattice * thickness
     lengths.infill += layer.infill * thickness
-    lengths.solid += layer.solidExtra * thickness
-    lengths.travel += recipe.spiral ? 0 : travelLength(layer)
-    beads += laid
-    x += laid * layer.x
-    y += laid * layer.y
-    z += laid * heights[k]
-    seconds += layerTime(layer, recipe, filament, printer, true)
+    lengths.solid += solid
+    const { sum, inside } = layer
+    addBeads(sums, heights[k], step, layerBeads(layer) * thickness + solid, {
+      x: sum.x * thickness + inside.x * solid, y: sum.y * thickness + inside.y * solid,
+      xx: sum.xx * thickness + inside.xx * solid, yy: sum.yy * thickness + inside.yy * solid, xy: sum.xy * thickness + inside.xy * solid,
+    })
+    const time = layerTime(layerRuns(loops, field, layer, recipe, k, share), recipe, filament, printer)
+    seconds += time.seconds
+    lengths.travel += time.travelMm
+    if (k > 0) {
+      // Up to 45° a layer leans on the one below.
+      const over = hanging(scanSection(loops, hang), scanSection(contours[k - 1].loops, hang, -step), hang)
+      overhangMm2 += over.area
+      if (over.span > recipe.beadWidthMm) bridgeMm = Math.max(bridgeMm, over.span)
+    }
   }
-  const extrudedMm3 = beads * beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow
+  const area = beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow
+  const extrudedMm3 = sums.length * area
+  const mass = mm3ToM3(extrudedMm3) * filament.density
+  const { centre, inertia } = massFigures(sums, (x, y, z) => [x, y, z])
+  const scale = mass * mmToM(1) ** 2
   return {
-    mesh: figures, layers, lengths, extrudedMm3, mass: mm3ToM3(extrudedMm3) * filament.density,
-    centre: beads > 0 ? [x / beads, y / beads, z / beads] : [0, 0, 0], seconds: seconds + 60 * printer.plateOverheadMin, openLayers,
+    mesh: figures, layers, lengths, extrudedMm3, filamentMm3: extrudedMm3 + lengths.brim * area, mass, centre,
+    inertia: { xx: inertia.xx * scale, yy: inertia.yy * scale, zz: inertia.zz * scale, xy: inertia.xy * scale, xz: inertia.xz * scale, yz: inertia.yz * scale },
+    seconds: seconds + lengths.brim / printer.wallSpeedMmS + 60 * printer.plateOverheadMin, overhangMm2, bridgeMm, openLayers,
   }
 }
 
-/** The same travels that the time of a layer counts: a quarter of the outline to each loop and to the infill. */
-const travelLength = (layer: Layer): number => (layer.loops + (layer.infill + layer.lattice + layer.solidExtra > 0 ? 2 : 0)) * (layer.outerWall / 4)
-
-/** Share of layer k that is open within `baseLayers` below or `topLayers` above it, and so is laid solid. */
-function openShare(scans: readonly Scan[], k: number, recipe: Recipe): number {
-  const whole = scanLength(scans[k])
-  if (whole === 0) return 0
-  let covered = scans[k]
-  const { baseLayers, topLayers } = recipe
-  if (k < baseLayers || k + topLayers >= scans.length) return 1
-  for (let d = 1; d <= baseLayers; d++) covered = scanBoth(covered, scans[k - d])
-  for (let d = 1; d <= topLayers; d++) covered = scanBoth(covered, scans[k + d])
-  return 1 - scanLength(covered) / whole
+/** Scans of the layers round the one at hand; each is made once and let go when it lies too far below. */
+class ScanWindow {
+  private readonly kept = new Map<number, Scan>()
+  constructor(private readonly sections: readonly Section[], readonly grid: ScanGrid, private readonly reach: number) {}
+  at(k: number): Scan {
+    let scan = this.kept.get(k)
+    if (!scan) {
+      scan = scanSection(this.sections[k], this.grid)
+      this.kept.set(k, scan)
+      this.kept.delete(k - 2 * this.reach - 2)
+    }
+    return scan
+  }
 }
 
-/** Inserts points so that no edge is longer than `longest`. */
-export function divideEdges(loop: Float64Array, longest: number): Float64Array {
-  const points: number[] = []
-  const count = loop.length / 2
-  for (let i = 0; i < count; i++) {
-    const j = (i + 1) % count
-    const parts = Math.max(1, Math.ceil(Math.hypot(loop[2 * j] - loop[2 * i], loop[2 * j + 1] - loop[2 * i + 1]) / longest))
-    for (let p = 0; p < parts; p++) points.push(loop[2 * i] + ((loop[2 * j] - loop[2 * i]) * p) / parts, loop[2 * i + 1] + ((loop[2 * j + 1] - loop[2 * i + 1]) * p) / parts)
-  }
-  return Float64Array.from(points)
+/** Share of the inside of layer k that is open within `baseLayers` below or `topLayers` above it, and so is laid solid. */
+function shareOpen(scans: ScanWindow, loops: Section, k: number, layers: number, { baseLayers, topLayers, walls, beadWidthMm }: Recipe): number {
+  if (baseLayers === 0 && topLayers === 0) return 0
+  if (k < baseLayers || k + topLayers >= layers) return 1
+  const near: Scan[] = []
+  for (let d = 1; d <= baseLayers; d++) near.push(scans.at(k - d))
+  for (let d = 1; d <= topLayers; d++) near.push(scans.at(k + d))
+  return openShare(scanSection(loops, scans.grid, walls * beadWidthMm), near)
 }

@@ -2,7 +2,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { DocumentError } from '../document'
 import type { TriangleMesh } from '../geometry'
-import { MAX_TRIANGLES } from './mesh'
+import { MAX_TRIANGLES } from '../geometry'
 
 /** A zip whose model swells past this is refused before it is unpacked, bytes. */
 const MAX_MODEL_BYTES = 300_000_000

@@ -74,7 +74,7 @@ describe('span loads', () => {
 })
 
 describe('sections', () => {
-  const round = insetField({ outer: circle(0, 0, 30, false, 240), holes: [] })
+  const round = insetField([circle(0, 0, 30, false, 240)])
   it('a thin circular skin: E·π·r³·t', () => {
     const { EI: found, neutral, top } = bendingSection(round, () => 0.0005, 2e9, [])
     expect(found / (2e9 * Math.PI * 0.03 ** 3 * 0.0005)).toBeCloseTo(1, 3)
@@ -83,7 +83,7 @@ describe('sections', () => {
   })
   it('a thin rectangular box: walls t(2·b·(h/2)² + 2·h³/12)', () => {
     const outer = Float64Array.of(-50, -10, 50, -10, 50, 10, -50, 10)
-    const { EI: found } = bendingSection(insetField({ outer, holes: [] }), () => 0.0004, 1e9, [])
+    const { EI: found } = bendingSection(insetField([outer]), () => 0.0004, 1e9, [])
     expect(found / (1e9 * 0.0004 * (2 * 0.1 * 0.01 ** 2 + (2 * 0.02 ** 3) / 12))).toBeCloseTo(1, 6)
   })
   const stock = LIBRARIES.stock.find(item => item.id === 'tube-10x8')!

@@ -23,7 +23,8 @@ export interface BendingSection {
  */
 export function bendingSection(field: InsetField, thickness: (edge: number) => number, skinModulus: number, spars: readonly SectionSpar[]): BendingSection {
   let EA = 0, ES = 0, EQ = 0, top = -Infinity, bottom = Infinity
-  for (let e = 0; e < field.outerCount; e++) {
+  // The outer contour is the first loop; bores follow.
+  for (let e = 0; e < field.starts[1]; e++) {
     const n = mmToM(field.midY[e])
     const part = skinModulus * mmToM(field.length[e]) * thickness(e)
     // Each edge's own second moment about its middle, for edges that stand across the section.

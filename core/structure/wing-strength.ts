@@ -37,7 +37,7 @@ export function stationSection(loft: SurfaceLoft, s: number, spars: readonly Spa
   const outer = outlineAt(loft, s)
   const holes = spars.map(line => boreAt(loft, line, s, outer)).filter(hole => hole !== null)
   return {
-    s, field: insetField({ outer, holes }), joint, chord: mmToM(planAt(loft, s).chord),
+    s, field: insetField([outer, ...holes]), joint, chord: mmToM(planAt(loft, s).chord),
     spars: spars.filter(line => s >= line.from - 1e-6 && s <= line.to + 1e-6).map(line => ({ line, n: line.at(s).n })),
   }
 }

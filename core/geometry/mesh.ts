@@ -1,5 +1,5 @@
 /** Triangle meshes as printing needs them: welded, measured, checked for holes. Lengths in mm. */
-import type { TriangleMesh } from '../geometry'
+import type { TriangleMesh } from './solid'
 
 /** Triangles past this are refused before memory is taken: 4 million are 144 MB of corners. */
 export const MAX_TRIANGLES = 4_000_000

@@ -3,7 +3,7 @@
  * triangle that crosses a plane gives one segment between two of its edges. A corner on the plane counts as above it,
  * so every crossing runs through two edges, and neighbours agree on the shared one: closed meshes give closed loops.
  */
-import type { TriangleMesh } from '../geometry'
+import type { TriangleMesh } from './solid'
 
 /** Loops of one layer, x and y interleaved: counter-clockwise round plastic, clockwise round holes. `open` counts loops that a gap in the mesh left unclosed. */
 export interface Contours { z: number, loops: Float64Array[], open: number }

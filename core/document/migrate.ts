@@ -1,0 +1,24 @@
+/** Older project files brought up to the present version, before they are checked. What is not an object is left as it is: the check names it. */
+
+type Loose = Record<string, unknown>
+const isObject = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value)
+const each = (value: unknown, change: (item: Loose) => Loose): unknown => (Array.isArray(value) ? value.map(item => (isObject(item) ? change(item) : item)) : value)
+
+/** What version 1 did not say: surfaces end flat and twist about the quarter chord, cuts are butt joints, bodies have no openings. */
+export function fromVersion1(raw: unknown): unknown {
+  if (!isObject(raw)) return raw
+  const surface = (value: unknown) => (!isObject(value) ? value : {
+    ...value, twistAxisShare: 0.25, tip: { kind: 'flat', lengthMm: 10 }, controls: each(value.controls, control => ({ ...control, hinge: { kind: 'tape', count: 3, gapMm: 0.5 } })),
+  })
+  const cuts = isObject(raw.cuts) ? Object.fromEntries(Object.entries(raw.cuts).map(([part, list]) => [part, Array.isArray(list) ? list.map(atMm => ({ atMm, joint: { kind: 'butt', toleranceMm: 0.2 } })) : list])) : raw.cuts
+  return {
+    ...raw, version: 2, wing: surface(raw.wing), cuts,
+    tail: isObject(raw.tail) ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) } : raw.tail,
+    body: isObject(raw.body) ? { ...raw.body, firewall: null, openings: [], saddle: null } : raw.body,
+    boom: isObject(raw.boom) ? { ...raw.boom, socketMm: 30 } : raw.boom,
+    zones: each(raw.zones, zone => ({ ...zone, recipe: isObject(zone.recipe) ? { ...zone.recipe, brimMm: 0 } : zone.recipe })),
+    equipment: each(raw.equipment, item => ({ ...item, pocket: null })),
+    printers: each(raw.printers, printer => ({ ...printer, retractMm: 0.8, retractMmS: 35 })),
+    given: [], calibrations: [],
+  }
+}

@@ -1,0 +1,131 @@
+/** What a body has besides its skin: cavity, firewall, openings with lids, the boom's socket, the wing's seat. mm */
+import type { Body, Boom, Cut, Opening, Recipe } from '../document'
+import { bodySkinAt, type BodyLoft } from './body-loft'
+import { cut, fill, rectangle, type Feature } from './feature'
+import { bodyJoint, BOLT, cavity, shellThickness, type JointPlan } from './joints'
+import { circle, insetVertices } from './polygon'
+import { gapAt, outlineAt, type SurfaceLoft } from './surface-loft'
+
+export interface BoomSeat { boom: Boom, diameter: number, clearance: number }
+export interface BodyParts { loft: BodyLoft, body: Body, boom: BoomSeat | null, wing: SurfaceLoft | null }
+
+/** Thickness of the bulkhead at the boom's front end, mm. */
+const BULKHEAD = 3
+/** Lids are smaller than their openings by this all round, mm. */
+export const LID_GAP = 0.3
+
+/** Thickness of the closed front end: the firewall, or the base layers of the first zone. */
+const frontThickness = (body: Body, recipe: Recipe): number => body.firewall?.thicknessMm ?? recipe.baseLayers * recipe.layerHeightMm
+
+/** Cavity and fills of one piece between `from` and `to`; joints at either end shape the cavity there. */
+export function bodyPieceFeatures({ loft, body, boom, wing }: BodyParts, from: number, to: number, recipe: Recipe, foot: JointPlan | null, head: (JointPlan & { cavityTo: number }) | null): Feature[] {
+  const shell = shellThickness(recipe)
+  const features: Feature[] = []
+  if (shell !== null) {
+    const start = from <= loft.from + 1e-6 ? from + frontThickness(body, recipe) : from
+    const end = to >= loft.to - 1e-6 ? to - recipe.topLayers * recipe.layerHeightMm : Math.min(to, head?.cavityTo ?? to)
+    if (end - start > 1) features.push(...cavity(loft, start, end, shell))
+    if (boom) features.push(...socketFills(boom, loft, recipe))
+  }
+  features.push(...(foot?.above ?? []), ...(head?.below ?? []))
+  if (wing && body.saddle) features.push(...saddleFeatures(loft, wing, body.saddle.clearanceMm, body.saddle.bolts))
+  if (body.firewall) features.push(...firewallHoles(loft, body.firewall))
+  if (boom) {
+    const hole = circle(0, boom.boom.zMm, boom.diameter / 2 + boom.clearance, false)
+    features.push(cut('Boom', boom.boom.fromMm, boom.boom.toMm, hole, hole))
+  }
+  features.push(...body.openings.map(opening => openingFeature(loft, opening)))
+  return features.filter(feature => feature.to > from + 1e-6 && feature.from < to + (head?.proud ?? 0) - 1e-6)
+}
+
+/** A ring round the boom with four ribs at the body's rear, and a bulkhead at the boom's front end. */
+function socketFills({ boom, diameter, clearance }: BoomSeat, loft: BodyLoft, recipe: Recipe): Feature[] {
+  const w = recipe.beadWidthMm, z = boom.zMm
+  const from = Math.max(boom.fromMm, loft.to - boom.socketMm)
+  const ring = circle(0, z, diameter / 2 + clearance + 2 * w, false)
+  const socket = boom.socketMm > 0 && from < loft.to - 1
+    ? [fill('Socket', from, loft.to, ring), fill('Rib', from, loft.to, rectangle(-300, z - w, 300, z + w)), fill('Rib', from, loft.to, rectangle(-w, z - 300, w, z + 300))]
+    : []
+  const bulkhead = boom.fromMm > loft.from && boom.fromMm + BULKHEAD < from ? [fill('Bulkhead', boom.fromMm, boom.fromMm + BULKHEAD, rectangle(-400, -2000, 400, 4000))] : []
+  return [...socket, ...bulkhead]
+}
+
+function firewallHoles(loft: BodyLoft, wall: NonNullable<Body['firewall']>): Feature[] {
+  const { z } = loft.at(loft.from)
+  const hole = (name: string, y: number, dz: number, diameter: number) => {
+    const outline = circle(y, z + dz, diameter / 2, false, 16)
+    return cut(name, loft.from - 1, loft.from + wall.thicknessMm + 0.01, outline, outline)
+  }
+  const bolts = Array.from({ length: wall.bolts }, (_, i) => {
+    const angle = (2 * Math.PI * (i + 0.5)) / wall.bolts
+    return hole('Motor bolt', (wall.boltCircleMm / 2) * Math.cos(angle), (wall.boltCircleMm / 2) * Math.sin(angle), wall.boltMm)
+  })
+  return wall.shaftMm > 0 ? [hole('Motor shaft', 0, 0, wall.shaftMm), ...bolts] : bolts
+}
+
+function openingFeature(loft: BodyLoft, { name, side, fromMm, toMm, widthMm }: Opening): Feature {
+  const box = (x: number) => {
+    const { z } = loft.at(Math.min(loft.to, Math.max(loft.from, x))), half = widthMm / 2
+    if (side === 'top') return rectangle(-half, z, half, z + 800)
+    if (side === 'bottom') return rectangle(-half, z - 800, half, z)
+    return side === 'starboard' ? rectangle(0, z - half, 800, z + half) : rectangle(-800, z - half, 0, z + half)
+  }
+  return cut(name, fromMm, toMm, box(fromMm), box(toMm))
+}
+
+const LID_POINTS = 11
+
+/** Section of an opening's lid at x: the shell's own arc, narrower by the gap. Null where the opening is wider than the body. */
+export function lidOutline(loft: BodyLoft, { side, widthMm }: Opening, shell: number, x: number): Float64Array | null {
+  const outer = bodySkinAt(loft, x), inner = insetVertices(outer, shell)
+  const flip = side === 'top' || side === 'bottom'
+  // Seen so that the lid lies on top: along runs across it, height away from the axis.
+  const seen = (loop: Float64Array) => Float64Array.from(loop, (_, i) => (flip ? loop[i] : i % 2 === 0 ? loop[i + 1] : loop[i - 1]))
+  const high = side === 'top' || side === 'starboard'
+  const half = widthMm / 2 - LID_GAP, centre = flip ? 0 : loft.at(x).z
+  const [out, inn] = [seen(outer), seen(inner)]
+  const points: number[] = []
+  for (const [loop, way] of [[out, -1], [inn, 1]] as const) {
+    for (let i = 0; i < LID_POINTS; i++) {
+      const along = centre + way * half * ((2 * i) / (LID_POINTS - 1) - 1)
+      const gap = gapAt(loop, along)
+      if (!gap) return null
+      const height = high ? gap.upper : gap.lower
+      points.push(...(flip ? [along, height] : [height, along]))
+    }
+  }
+  return Float64Array.from(points)
+}
+
+/** Does the wing sit on top of the body, rather than under it? */
+const above = (loft: BodyLoft, wing: SurfaceLoft): boolean => {
+  const root = wing.stations[0]
+  return wing.origin[2] + root.n >= loft.at(Math.min(loft.to, Math.max(loft.from, root.lead + root.chord / 2))).z
+}
+
+/** Chord shares at which bolts stand: one behind the middle, or one at each end. */
+const BOLT_SHARES = [[], [0.6], [0.12, 0.82], [0.12, 0.5, 0.82], [0.12, 0.35, 0.6, 0.82]]
+export const wingBoltPlaces = (wing: SurfaceLoft, bolts: number): number[] => BOLT_SHARES[bolts].map(share => wing.stations[0].lead + share * wing.stations[0].chord)
+
+/** The body is cut away above (or below) the root section, extruded across it; bosses with holes take the bolts. */
+function saddleFeatures(loft: BodyLoft, wing: SurfaceLoft, clearance: number, bolts: number): Feature[] {
+  const root = outlineAt(wing, 0), { lead, chord } = wing.stations[0]
+  const high = above(loft, wing)
+  const seat = (x: number) => {
+    const gap = gapAt(root, Math.min(lead + chord * 0.999, Math.max(lead + chord * 0.001, x)))
+    const n = gap ? (high ? gap.lower : gap.upper) : root[1]
+    return wing.origin[2] + n + (high ? -clearance : clearance)
+  }
+  const box = (x: number) => (high ? rectangle(-600, seat(x), 600, seat(x) + 1200) : rectangle(-600, seat(x) - 1200, 600, seat(x)))
+  const shares = [0, 0.02, 0.06, 0.12, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1]
+  const xs = [lead - clearance, ...shares.slice(1, -1).map(share => lead + share * chord), lead + chord + clearance]
+  const bosses = wingBoltPlaces(wing, bolts).flatMap((x) => {
+    const z = seat(x)
+    const block = high ? rectangle(-BOLT.boss / 2, z - 12, BOLT.boss / 2, z) : rectangle(-BOLT.boss / 2, z, BOLT.boss / 2, z + 12)
+    const hole = rectangle(-BOLT.hole / 2, z - 13, BOLT.hole / 2, z + 13)
+    return [fill('Wing bolt', x - BOLT.boss / 2, x + BOLT.boss / 2, block), cut('Wing bolt', x - BOLT.hole / 2, x + BOLT.hole / 2, hole, hole)]
+  })
+  return [...bosses, ...xs.slice(1).map((end, i) => cut('Saddle', xs[i], end, box(xs[i]), box(end)))]
+}
+
+export const bodyJoints = (loft: BodyLoft, cuts: readonly Cut[], recipeOf: (x: number) => Recipe): Array<JointPlan & { cavityTo: number }> => cuts.map(item => bodyJoint(loft, item, recipeOf(item.atMm - 0.01)))

@@ -1,0 +1,76 @@
+/**
+ * What is cut out of a piece or put into it: prisms along its axis whose outline runs straight from one end to the
+ * other. The same list makes the sections that are weighed and the solid that is exported, so the two cannot differ.
+ */
+import { polygonArea } from './polygon'
+import { difference, intersection, union, type Loops } from './polygon-boolean'
+
+export interface Feature {
+  name: string
+  /** `cut` takes away, `fill` puts plastic back inside the skin, `add` puts plastic anywhere. Carried out in the order of the list. */
+  op: 'cut' | 'fill' | 'add'
+  /** Along the piece's axis, mm. */
+  from: number
+  to: number
+  /** Outlines at both ends, the same number of points, counter-clockwise. */
+  a: Float64Array
+  b: Float64Array
+  /** A cut that lies wholly inside the skin, so that it is a hole without any boolean. */
+  inside: boolean
+}
+
+export const cut = (name: string, from: number, to: number, a: Float64Array, b: Float64Array, inside = false): Feature => ({ name, op: 'cut', from, to, a, b, inside })
+
+export const fill = (name: string, from: number, to: number, a: Float64Array, b = a): Feature => ({ name, op: 'fill', from, to, a, b, inside: false })
+export const add = (name: string, from: number, to: number, a: Float64Array, b = a): Feature => ({ name, op: 'add', from, to, a, b, inside: false })
+
+/** Outline of a feature at u, straight between its ends; beyond them too. */
+export function featureAt({ from, to, a, b }: Feature, u: number): Float64Array {
+  const t = (u - from) / (to - from)
+  return a.map((value, i) => value + (b[i] - value) * t)
+}
+
+export const reversed = (loop: Float64Array): Float64Array => {
+  const count = loop.length / 2
+  const result = new Float64Array(loop.length)
+  for (let i = 0; i < count; i++) result.set([loop[2 * (count - 1 - i)], loop[2 * (count - 1 - i) + 1]], 2 * i)
+  return result
+}
+export const counterClockwise = (loop: Float64Array): Float64Array => (polygonArea(loop).area < 0 ? reversed(loop) : loop)
+
+/** Corners of an upright rectangle, counter-clockwise. */
+export const rectangle = (x0: number, y0: number, x1: number, y1: number): Float64Array => Float64Array.of(x0, y0, x1, y0, x1, y1, x0, y1)
+
+/** The section at u: the skin's outline (counter-clockwise) with the features that lie there; `skin` null where only what is added stands. */
+export function sectionAt(skin: Float64Array | null, features: readonly Feature[], u: number): Float64Array[] {
+  const here = features.filter(feature => u > feature.from && u < feature.to).map(feature => ({ feature, loop: featureAt(feature, u) }))
+  if (skin && here.every(item => item.feature.inside && item.feature.op === 'cut') && apart(here.map(item => item.loop))) return [skin, ...here.map(item => reversed(item.loop))]
+  let loops: Float64Array[] = skin ? [skin] : []
+  // Cuts that follow each other are taken together: one boolean instead of several.
+  for (let i = 0; i < here.length;) {
+    const { op } = here[i].feature
+    const same: Float64Array[] = []
+    while (i < here.length && here[i].feature.op === op) same.push(here[i++].loop)
+    if (op === 'cut') loops = difference(loops, same)
+    else loops = union(loops, op === 'fill' && skin ? intersection(same, [skin]) : same)
+  }
+  return loops
+}
+
+/** Do no two boxes round these loops meet? */
+function apart(loops: Loops): boolean {
+  const boxes = loops.map(boxOf)
+  return boxes.every((p, i) => boxes.every((q, j) => j <= i || p[0] > q[2] || q[0] > p[2] || p[1] > q[3] || q[1] > p[3]))
+}
+
+/** Least and greatest x and y: x0, y0, x1, y1. */
+export function boxOf(loop: Float64Array): [number, number, number, number] {
+  const box: [number, number, number, number] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (let i = 0; i < loop.length; i += 2) {
+    box[0] = Math.min(box[0], loop[i])
+    box[1] = Math.min(box[1], loop[i + 1])
+    box[2] = Math.max(box[2], loop[i])
+    box[3] = Math.max(box[3], loop[i + 1])
+  }
+  return box
+}

@@ -1,0 +1,113 @@
+/** A wing, tailplane or fin cut into printed pieces: fixed parts with bores, bays and joints, and the moving parts. mm */
+import type { Control, Cut, Equipment } from '../document'
+import { bayFeature, boreFeatures, runFeatures } from './bores'
+import { controlOutline, gapFeatures, hingedControl, slotFeatures, type HingedControl } from './control-surface'
+import { sectionAt, type Feature } from './feature'
+import { surfaceJoint, type JointPlan } from './joints'
+import { featureBreaks, placesWithin, stepped, type PieceShape } from './piece'
+import { usableCuts, widestZone, zonesBetween } from './pieces'
+import type { SparLine } from './spar-line'
+import { outlineAt, placePoint, toSurface, type SurfaceLoft } from './surface-loft'
+
+/** The moving part's skin bends a little along the span; this keeps its facets within 0.02 mm of it. */
+const MOVING_STEP = 30
+/** Where a servo's lead leaves for the root: this share of the chord ahead of its bay's rear end. */
+const RUN_BEHIND_NOSE = 0.18
+
+export interface SurfaceParts {
+  loft: SurfaceLoft
+  cuts: readonly Cut[]
+  lines: readonly SparLine[]
+  controls: readonly Control[]
+  /** Equipment with a pocket in this surface. */
+  pockets: readonly Equipment[]
+  /** Tallest bed, mm: moving parts longer than it are divided evenly. */
+  bedHeight: number
+}
+
+export interface BayReport { name: string, s: number, room: number, leastRun: number | null, runMissing: boolean }
+
+/** Bays of servos and the runs of their leads, with what is left over them. */
+export function bays({ loft, pockets }: Pick<SurfaceParts, 'loft' | 'pockets'>): { features: Feature[], reports: BayReport[] } {
+  const features: Feature[] = [], reports: BayReport[] = []
+  for (const item of pockets) {
+    const place = toSurface(loft, item.xMm, Math.abs(item.yMm), item.zMm)
+    const [length, width, height] = item.sizeMm
+    const { feature, room } = bayFeature(loft, { name: item.name, from: place.s - width / 2, to: place.s + width / 2, x: place.x, length, top: place.n + height / 2 })
+    features.push(feature)
+    let leastRun: number | null = null, runMissing = false
+    if (item.pocket!.cableMm > 0) {
+      const run = runFeatures(loft, { name: `${item.name}, lead`, to: place.s, share: RUN_BEHIND_NOSE, diameter: item.pocket!.cableMm })
+      leastRun = run.least
+      runMissing = run.features.length === 0
+      features.push(...run.features)
+    }
+    reports.push({ name: item.name, s: place.s, room, leastRun, runMissing })
+  }
+  return { features, reports }
+}
+
+export const hingedControls = (loft: SurfaceLoft, controls: readonly Control[]): HingedControl[] => controls.map(control => hingedControl(loft, control)).filter(item => item !== null)
+
+export function cutSurface(parts: SurfaceParts): PieceShape[] {
+  const { loft, lines } = parts
+  const cuts = usableCuts(parts.cuts, 0, loft.span)
+  const hinged = hingedControls(loft, parts.controls)
+  const features = [...lines.flatMap(line => boreFeatures(loft, line)), ...bays(parts).features, ...hinged.flatMap(item => gapFeatures(loft, item))]
+  const joints = cuts.map(cut => surfaceJoint(loft, cut, features))
+  const stations = loft.stations.map(station => station.s)
+  const sides = loft.mirror ? (['starboard', 'port'] as const) : (['centre'] as const)
+  const edges = [0, ...cuts.map(cut => cut.atMm), loft.span]
+  const fixed = edges.slice(0, -1).flatMap((from, i) => {
+    const to = edges[i + 1]
+    const foot: JointPlan | null = joints[i - 1] ?? null, head: JointPlan | null = joints[i] ?? null
+    const own = [...features, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(feature => feature.to > from + 1e-6 && feature.from < to - 1e-6)
+    const shared = {
+      part: loft.name, kind: 'fixed' as const, from, to, proud: 0, zoneId: widestZone(from, to, stations, loft.zones), zonesInside: zonesBetween(from, to, stations, loft.zones),
+      breaks: placesWithin([...stations, ...featureBreaks(own)], from, to), skinHeights: [from, ...placesWithin(stations, from, to), to],
+      skinAt: (s: number) => outlineAt(loft, s), features: own, sectionAt: (s: number) => sectionAt(outlineAt(loft, s), own, s),
+      joints: { foot: foot?.joint ?? null, head: head?.joint ?? null }, hardwareG: head?.hardwareG ?? 0, missing: head?.missing ? [head.missing] : [], mesh: null,
+    }
+    return sides.map((side): PieceShape => ({ ...shared, ...naming(loft, side, `${i + 1}`, `${i + 1}`, `${i + 1}`), side, place: placed(loft, side) }))
+  })
+  return [...fixed, ...hinged.flatMap((item, k) => movingPieces(parts, item, k, sides))]
+}
+
+const LETTERS: Record<SurfaceLoft['name'], string> = { wing: 'W', horizontal: 'T', vertical: 'F' }
+const placed = (loft: SurfaceLoft, side: PieceShape['side']) => (x: number, n: number, s: number) => placePoint(loft, x, n, s, side === 'port' ? -1 : 1)
+function naming(loft: SurfaceLoft, side: PieceShape['side'], id: string, name: string, mark: string) {
+  const tail = side === 'centre' ? ['', '', ''] : [`-${side}`, ` ${side}`, side === 'starboard' ? '·S' : '·P']
+  return { id: `${loft.name}-${id}${tail[0]}`, name: `${loft.label} ${name}${tail[1]}`, mark: `${LETTERS[loft.name]}${mark}${tail[2]}` }
+}
+
+/** Pieces of one control surface, even in length and no taller than the tallest bed; no division runs through a hinge. */
+function movingPieces({ loft, bedHeight }: SurfaceParts, hinged: HingedControl, index: number, sides: ReadonlyArray<PieceShape['side']>): PieceShape[] {
+  const { control, from: first, to: last } = hinged
+  const count = Math.max(1, Math.ceil((last - first) / Math.max(20, bedHeight) - 1e-9))
+  const edges = Array.from({ length: count + 1 }, (_, i) => first + ((last - first) * i) / count).map((at, i) => (i === 0 || i === count ? at : clearOfHinges(at, hinged)))
+  const slots = slotFeatures(loft, hinged, 1)
+  const stations = loft.stations.map(station => station.s)
+  return edges.slice(0, -1).flatMap((from, i) => {
+    const to = edges[i + 1]
+    const own = slots.filter(feature => feature.to > from + 1e-6 && feature.from < to - 1e-6)
+    const skinAt = (s: number) => controlOutline(loft, hinged, s)
+    const inner = placesWithin(stations, from, to)
+    const butt = { kind: 'butt' as const, toleranceMm: 0 }
+    const shared = {
+      part: loft.name, kind: 'moving' as const, from, to, proud: 0, zoneId: widestZone(from, to, stations, loft.zones), zonesInside: zonesBetween(from, to, stations, loft.zones),
+      breaks: placesWithin([...inner, ...featureBreaks(own)], from, to), skinHeights: stepped([from, ...inner, to], MOVING_STEP), skinAt, features: own, sectionAt: (s: number) => sectionAt(skinAt(s), own, s),
+      joints: { foot: i > 0 ? butt : null, head: i < count - 1 ? butt : null }, hardwareG: 0, missing: [], mesh: null,
+    }
+    const part = count > 1 ? `-${i + 1}` : '', words = `${control.name.toLowerCase()}${count > 1 ? ` ${i + 1}` : ''}`
+    return sides.map((side): PieceShape => ({ ...shared, ...naming(loft, side, `moving-${index + 1}${part}`, words, `M${index + 1}${part}`), side, place: placed(loft, side) }))
+  })
+}
+
+/** Nearest place that keeps 12 mm from every hinge. */
+export function clearOfHinges(at: number, { hinges }: Pick<HingedControl, 'hinges'>, room = 12): number {
+  const free = (s: number) => hinges.every(hinge => Math.abs(hinge - s) >= room - 1e-9)
+  for (let step = 0; step <= 60; step++) {
+    for (const s of [at - step, at + step]) if (free(s)) return s
+  }
+  return at
+}

@@ -1,0 +1,21 @@
+/** Inserts points so that no edge is longer than `longest`. */
+export function divideEdges(loop: Float64Array, longest: number): Float64Array {
+  const count = loop.length / 2
+  let extra = 0
+  const parts = new Int32Array(count)
+  for (let i = 0; i < count; i++) {
+    const j = i + 1 === count ? 0 : i + 1
+    parts[i] = Math.max(1, Math.ceil(Math.hypot(loop[2 * j] - loop[2 * i], loop[2 * j + 1] - loop[2 * i + 1]) / longest))
+    extra += parts[i] - 1
+  }
+  if (extra === 0) return loop
+  const points = new Float64Array(2 * (count + extra))
+  for (let i = 0, at = 0; i < count; i++) {
+    const j = i + 1 === count ? 0 : i + 1
+    for (let p = 0; p < parts[i]; p++, at += 2) {
+      points[at] = loop[2 * i] + ((loop[2 * j] - loop[2 * i]) * p) / parts[i]
+      points[at + 1] = loop[2 * i + 1] + ((loop[2 * j + 1] - loop[2 * i + 1]) * p) / parts[i]
+    }
+  }
+  return points
+}

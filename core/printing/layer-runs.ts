@@ -1,0 +1,175 @@
+/**
+ * One layer as the nozzle goes: straight runs in print order. The picture draws them, the time replays them. Lengths of
+ * walls are those that `layLayer` adds up; infill, webs and solid stretches are laid at their spacing, and `scale` brings
+ * their lengths to the layer's mean, which where the lines happen to fall would scatter. mm, in the section's plane.
+ */
+import type { Recipe } from '../document'
+import type { Section } from '../geometry'
+import { insetEdge, type InsetField } from './inset-field'
+import { wallShare, type Layer } from './lay'
+import { scanLoops, swapped } from './scanlines'
+
+export type RunKind = 'outer' | 'inner' | 'web' | 'infill' | 'solid'
+
+/** Flat arrays, one entry a run. A run whose beginning lies away from the end before it is reached by travel, unless `joined`. */
+export interface LayerRuns {
+  kind: RunKind[]
+  x0: number[]
+  y0: number[]
+  x1: number[]
+  y1: number[]
+  /** Length counted for each mm drawn. */
+  scale: number[]
+  joined: boolean[]
+}
+
+const emptyRuns = (): LayerRuns => ({ kind: [], x0: [], y0: [], x1: [], y1: [], scale: [], joined: [] })
+
+function push(runs: LayerRuns, kind: RunKind, x0: number, y0: number, x1: number, y1: number, scale: number, joined: boolean): void {
+  runs.kind.push(kind)
+  runs.x0.push(x0)
+  runs.y0.push(y0)
+  runs.x1.push(x1)
+  runs.y1.push(y1)
+  runs.scale.push(scale)
+  runs.joined.push(joined)
+}
+
+/** `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer. */
+export function layerRuns(section: Section, field: InsetField, layer: Layer, recipe: Recipe, index: number, open: number): LayerRuns {
+  const walls = wallRuns(field, recipe)
+  const webs = recipe.lattice && layer.lattice > 0 ? webRuns(section, recipe, index * recipe.layerHeightMm, layer.lattice) : null
+  const runs = webs ? woven(walls, webs, recipe.lattice!.passes) : walls
+  if (layer.infill > 0) append(runs, lines(section, recipe, index, recipe.beadWidthMm / recipe.infillShare, 'infill', layer.infill, recipe.skinGapMm))
+  const solid = open * layer.solidExtra
+  if (solid > 0) append(runs, lines(section, recipe, index, recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null))
+  return runs
+}
+
+/** Every loop's walls from the outside in, each begun at its rearmost edge; loops further back come first. Where a mesh happens to begin its loops says nothing then. */
+function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
+  const runs = emptyRuns(), w = recipe.beadWidthMm
+  const loops = Array.from({ length: field.starts.length - 1 }, (_, loop) => ({ from: field.starts[loop], to: field.starts[loop + 1], seam: rearmost(field, field.starts[loop], field.starts[loop + 1]) }))
+  loops.sort((a, b) => field.midX[b.seam] - field.midX[a.seam])
+  for (const loop of loops) {
+    for (let i = 1; i <= recipe.walls; i++) wallLoop(runs, field, loop, i === 1 ? 'outer' : 'inner', depth => wallShare(depth, i, w), depth => Math.min((i - 0.5) * w, depth))
+    const gap = recipe.skinGapMm
+    if (gap) wallLoop(runs, field, loop, 'inner', depth => (depth >= gap + w ? 1 : 0), () => w / 2 + gap)
+  }
+  return runs
+}
+
+function rearmost({ midX }: InsetField, from: number, to: number): number {
+  let best = from
+  for (let e = from + 1; e < to; e++) if (midX[e] > midX[best]) best = e
+  return best
+}
+
+function wallLoop(runs: LayerRuns, field: InsetField, { from, to, seam }: { from: number, to: number, seam: number }, kind: RunKind, shareOf: (depth: number) => number, placeOf: (depth: number) => number): void {
+  let carriesOn = false
+  for (let k = 0; k < to - from; k++) {
+    const e = seam + k < to ? seam + k : seam + k - to + from
+    const share = shareOf(field.depth[e])
+    const d = placeOf(field.depth[e])
+    const half = share > 0 ? insetEdge(field, e, d) / 2 : 0
+    if (half <= 0) {
+      // An edge that the offset swallows at a corner does not break the bead; one too thin for it does.
+      if (share === 0) carriesOn = false
+      continue
+    }
+    const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
+    const dx = field.normalY[e] * half, dy = -field.normalX[e] * half
+    push(runs, kind, x - dx, y - dy, x + dx, y + dy, share, carriesOn)
+    carriesOn = true
+  }
+}
+
+function append(to: LayerRuns, from: LayerRuns): void {
+  for (let i = 0; i < from.kind.length; i++) push(to, from.kind[i], from.x0[i], from.y0[i], from.x1[i], from.y1[i], from.scale[i], from.joined[i])
+}
+
+const drawn = (runs: LayerRuns): number => runs.x0.reduce((sum, x, i) => sum + Math.hypot(runs.x1[i] - x, runs.y1[i] - runs.y0[i]), 0)
+function scaleTo(runs: LayerRuns, length: number): LayerRuns {
+  const sum = drawn(runs)
+  if (sum > 0) runs.scale.fill(length / sum)
+  return runs
+}
+
+/** A box of loops: least x, least y, greatest x, greatest y. */
+function extent(loops: Section): [number, number, number, number] {
+  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity
+  for (const loop of loops) {
+    for (let i = 0; i < loop.length; i += 2) {
+      x0 = Math.min(x0, loop[i]); x1 = Math.max(x1, loop[i])
+      y0 = Math.min(y0, loop[i + 1]); y1 = Math.max(y1, loop[i + 1])
+    }
+  }
+  return [x0, y0, x1, y1]
+}
+
+/** At most so many lines a layer: beyond it they say nothing more about time, and a picture is a grey blur. */
+const MOST_LINES = 3000
+
+/** Parallel lines at ±45° on alternate layers, inside the innermost wall; in a double skin between the two. There and back, one after the other. */
+function lines(section: Section, recipe: Recipe, index: number, spacing: number, kind: RunKind, length: number, gap: number | null): LayerRuns {
+  const cos = Math.SQRT1_2, sin = index % 2 === 0 ? Math.SQRT1_2 : -Math.SQRT1_2
+  const turned = section.map(loop => loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)))
+  const [, low, , high] = extent(turned)
+  const count = Math.min(MOST_LINES, Math.max(1, Math.ceil((high - low) / spacing)))
+  const runs = emptyRuns()
+  let back = false
+  const put = (from: number, to: number, y: number) => {
+    if (to - from < 1e-6) return
+    const [a, b] = back ? [to, from] : [from, to]
+    push(runs, kind, a * cos + y * sin, -a * sin + y * cos, b * cos + y * sin, -b * sin + y * cos, 1, false)
+    back = !back
+  }
+  // Shifted from layer to layer, so that sparse lines do not miss a narrow section altogether.
+  const start = low - spacing * ((index * 0.382) % 1)
+  scanLoops(turned, start, spacing, count + 1, recipe.walls * recipe.beadWidthMm).forEach((line, k) => {
+    const y = start + (k + 0.5) * spacing
+    for (let i = 0; i + 1 < line.length; i += 2) {
+      const [from, to] = [line[i], line[i + 1]]
+      if (gap && to - from > 2 * gap) {
+        put(from, from + gap, y)
+        put(to - gap, to, y)
+      } else put(from, to, y)
+    }
+  })
+  return scaleTo(runs, length)
+}
+
+/** Webs at ±45° to the span wander along the chord as the piece grows: a layer meets each family every pitch·√2. */
+function webRuns(section: Section, recipe: Recipe, height: number, length: number): LayerRuns {
+  const { pitchMm } = recipe.lattice!
+  const turned = swapped(section)
+  const [, low, , high] = extent(turned), step = pitchMm * Math.SQRT2
+  const runs = emptyRuns()
+  for (const way of [1, -1]) {
+    const first = low + ((way * height) % step + step) % step
+    const count = Math.max(0, Math.ceil((high - first) / step))
+    scanLoops(turned, first - step / 2, step, count, recipe.walls * recipe.beadWidthMm).forEach((line, k) => {
+      const x = first + k * step
+      for (let i = 0; i + 1 < line.length; i += 2) push(runs, 'web', x, line[i], x, line[i + 1], 1, true)
+    })
+  }
+  // A web laid out and back counts twice.
+  return scaleTo(runs, length / recipe.lattice!.passes)
+}
+
+/** The bead leaves the wall for a web and comes back (two passes), or runs across it once: walls and webs in turn. */
+function woven(walls: LayerRuns, webs: LayerRuns, passes: number): LayerRuns {
+  const count = webs.kind.length
+  if (count === 0) return walls
+  const runs = emptyRuns()
+  let web = 0
+  for (let i = 0; i < walls.kind.length; i++) {
+    push(runs, walls.kind[i], walls.x0[i], walls.y0[i], walls.x1[i], walls.y1[i], walls.scale[i], walls.joined[i])
+    while (web < count && (web + 1) * walls.kind.length <= (i + 1) * (count + 1)) {
+      push(runs, 'web', webs.x0[web], webs.y0[web], webs.x1[web], webs.y1[web], webs.scale[web], true)
+      if (passes === 2) push(runs, 'web', webs.x1[web], webs.y1[web], webs.x0[web], webs.y0[web], webs.scale[web], true)
+      web++
+    }
+  }
+  return runs
+}
