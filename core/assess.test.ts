@@ -214,11 +214,11 @@ describe('findings', () => {
     }
   })
   it('a first piece 15 % heavy is caught; a weighing of an older design does not count', () => {
-    expect(found((d) => { d.weighIns[0].massG = 20 }).some(f => f.code === 'weighs-off')).toBe(true)
+    expect(found((d) => { d.weighIns[0].massG = 20.4 }).some(f => f.code === 'weighs-off')).toBe(true)
     const redesigned = assess(changed(thistledown, (d) => { d.zones[2].recipe.walls = 2 }))
     const piece = redesigned.pieces.find(p => p.id === 'wing-1-starboard')!
     expect(piece.weighedG).toBeNull()
-    expect(piece.outdatedG).toBe(17.9)
+    expect(piece.outdatedG).toBe(18.2)
     expect(piece.massG).toBe(piece.predictedG)
   })
   it('unknown filament and stock are named, and something stands in', () => {

@@ -108,13 +108,13 @@ function cutHandles(doc: ProjectFile, view: ViewName): Handle[] {
     return { x: a.lead + (b.lead - a.lead) * t + (a.chord + (b.chord - a.chord) * t) / 2, z: a.z + (b.z - a.z) * t }
   }
   const wingCuts: Handle[] = doc.cuts.wing.map((cut, i) => ({
-    id: `cut-wing-${i}`, label: `Wing cut ${i + 1}`, shape: 'bar', at: [at(cut).x, doc.wing.yMm + cut, at(cut).z], axes: ['y'], edit: `Move wing cut ${i + 1}`, figure: `${cut} mm from the root`,
-    apply: (draft, [, y]) => { draft.cuts.wing[i] = tenth(clamp(y - doc.wing.yMm, [5, tip - 5])) },
+    id: `cut-wing-${i}`, label: `Wing cut ${i + 1}`, shape: 'bar', at: [at(cut.atMm).x, doc.wing.yMm + cut.atMm, at(cut.atMm).z], axes: ['y'], edit: `Move wing cut ${i + 1}`, figure: `${cut.atMm} mm from the root`,
+    apply: (draft, [, y]) => { draft.cuts.wing[i].atMm = tenth(clamp(y - doc.wing.yMm, [5, tip - 5])) },
   }))
   const body = doc.body
   const bodyCuts: Handle[] = !body ? [] : doc.cuts.body.map((cut, i) => ({
-    id: `cut-body-${i}`, label: `Body cut ${i + 1}`, shape: 'bar', at: [cut, 0, 0], axes: ['x'], edit: `Move body cut ${i + 1}`, figure: `${cut} mm from the nose`,
-    apply: (draft, [x]) => { draft.cuts.body[i] = tenth(clamp(x, [body.stations[0].xMm + 5, body.stations[body.stations.length - 1].xMm - 5])) },
+    id: `cut-body-${i}`, label: `Body cut ${i + 1}`, shape: 'bar', at: [cut.atMm, 0, 0], axes: ['x'], edit: `Move body cut ${i + 1}`, figure: `${cut.atMm} mm from the nose`,
+    apply: (draft, [x]) => { draft.cuts.body[i].atMm = tenth(clamp(x, [body.stations[0].xMm + 5, body.stations[body.stations.length - 1].xMm - 5])) },
   }))
   return view === 'plan' ? [...wingCuts, ...bodyCuts] : bodyCuts
 }

@@ -1,29 +1,10 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
-import type { Piece, SurfaceLoft } from '../geometry'
+import { convexHull, type Piece, type SurfaceLoft } from '../geometry'
 import { memoise } from '../memo'
 import type { Airframe } from './airframe'
 import type { Drawing, Outline } from './types'
 
 type Point = readonly [number, number]
-
-/** Convex hull by Andrew's monotone chain. */
-export function convexHull(points: readonly Point[]): Point[] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-  const half = (list: readonly Point[]) => {
-    const chain: Point[] = []
-    for (const p of list) {
-      while (chain.length > 1) {
-        const [a, b] = [chain[chain.length - 2], chain[chain.length - 1]]
-        if ((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 0) break
-        chain.pop()
-      }
-      chain.push(p)
-    }
-    chain.pop()
-    return chain
-  }
-  return [...half(sorted), ...half(sorted.reverse())]
-}
 
 /** Drawn again only when what is drawn has changed: zones, masses and targets leave the outlines alone. */
 export function createDrawing(): (airframe: Airframe) => Drawing {
@@ -69,8 +50,7 @@ function outlinesOf(piece: Piece): { plan: Outline, side: Outline, front: Outlin
 
 function sectionsOf(piece: Piece): Array<Array<[number, number, number]>> {
   if (piece.mesh) return [meshPoints(piece)]
-  const places = piece.part === 'body' ? Array.from({ length: 25 }, (_, i) => piece.from + ((piece.to - piece.from) * i) / 24) : piece.skinHeights
-  return places.flatMap((u) => {
+  return piece.corners.flatMap((u) => {
     const outer = piece.skinAt(u)
     return outer ? [Array.from({ length: outer.length / 2 }, (_, i) => piece.place(outer[2 * i], outer[2 * i + 1], u))] : []
   })

@@ -2,6 +2,7 @@
 import type { ProjectFile } from '../document'
 import { beadFill } from '../printing'
 import type { Airframe } from './airframe'
+import { buildProblems } from './build-problems'
 import type { Finding, FlightFigures, PieceReport, PlanFigures, SparReport } from './types'
 
 /** Plastic wanted over a bore: one bead. */
@@ -9,7 +10,7 @@ export const coverWanted = (doc: ProjectFile): number => Math.min(...doc.zones.m
 
 export function findProblems(airframe: Airframe, pieces: readonly PieceReport[], spars: readonly SparReport[], flight: FlightFigures, plan: PlanFigures): Finding[] {
   return [
-    ...missing(airframe), ...sparProblems(airframe, spars), ...pieceProblems(airframe, pieces), ...zoneProblems(airframe),
+    ...missing(airframe), ...buildProblems(airframe, pieces), ...sparProblems(airframe, spars), ...pieceProblems(airframe, pieces), ...zoneProblems(airframe),
     ...spoolProblems(airframe, pieces), ...equipmentProblems(airframe.doc), ...flightProblems(airframe.doc, flight, plan), ...weighProblems(pieces),
   ]
 }

@@ -1,13 +1,13 @@
 /** Every piece printed: mass, hours, bed, printer. Memoised piece by piece on its shape and its zone. */
 import type { Printer, Zone } from '../document'
-import { fitsBed, polygonArea, polygonPerimeter, standingBox, turnedExtent, type Piece, type StandingBox } from '../geometry'
+import { fitsBed, hullOf, polygonArea, polygonPerimeter, standingBox, turnedExtent, type Piece, type StandingBox } from '../geometry'
 import type { Filament } from '../libraries'
 import { assignPrinters, printPiece, samplePiece, type PiecePrint } from '../printing'
 import { gToKg, kgToG, mm3ToM3, sToHours } from '../units'
 import type { Airframe } from './airframe'
 import type { PieceReport, PrinterReport } from './types'
 
-export interface PrintedPiece { piece: Piece, filament: Filament, print: PiecePrint, box: StandingBox, outsideMm2: number }
+export interface PrintedPiece { piece: Piece, filament: Filament, print: PiecePrint, box: StandingBox, outsideMm2: number, narrowMm: number }
 
 /** Share of a bed that pieces standing together can cover. */
 const PLATE_SHARE = 0.6
@@ -23,7 +23,7 @@ const REMEMBERED = 8
 /** A piece prints alike as long as its section function, zone and filament are the same: `sectionAt` is a new one when the shape is. */
 export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
   const prints = new WeakMap<Piece['sectionAt'], Printed[]>()
-  const shapes = new WeakMap<Piece['sectionAt'], { box: StandingBox, outsideMm2: number }>()
+  const shapes = new WeakMap<Piece['sectionAt'], { box: StandingBox, outsideMm2: number, narrowMm: number }>()
   const printOf = (piece: Piece, filament: Filament): PiecePrint => {
     const list = prints.get(piece.sectionAt) ?? []
     const known = list.find(item => item.zone === piece.zone && item.filament === filament)
@@ -38,7 +38,7 @@ export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
       const twin = twins.get(piece.sectionAt)
       if (twin) return mirrored(twin, piece)
       const filament = airframe.filamentOf(piece.zone)
-      const shape = shapes.get(piece.sectionAt) ?? { box: standingBox(piece), outsideMm2: outsideOf(piece) }
+      const shape = shapes.get(piece.sectionAt) ?? { box: standingBox(piece), outsideMm2: outsideOf(piece), narrowMm: narrowFoot(piece) }
       shapes.set(piece.sectionAt, shape)
       const printed = { piece, filament, print: printOf(piece, filament), ...shape }
       twins.set(piece.sectionAt, printed)
@@ -58,14 +58,14 @@ function mirrored(twin: PrintedPiece, piece: Piece): PrintedPiece {
   return { ...twin, piece, print: { ...twin.print, centre: [x, -y, z], inertia: { ...inertia, xy: -inertia.xy, yz: -inertia.yz } } }
 }
 
-/** Height over the narrower side of the foot: how easily it is knocked over as it grows. */
-function slenderness(piece: Piece, box: StandingBox): number {
-  const foot = samplePiece(piece).jumps[0].above ?? []
-  const points = Float64Array.from(foot.flatMap(loop => Array.from(loop)))
-  if (points.length === 0) return Infinity
+/** Narrower side of the foot, mm. */
+function narrowFoot(piece: Piece): number {
+  const foot = samplePiece(piece).jumps[0].above() ?? []
+  const points = hullOf(Float64Array.from(foot.flatMap(loop => Array.from(loop))))
+  if (points.length === 0) return 0
   let narrow = Infinity
   for (let turn = 0; turn < Math.PI; turn += Math.PI / 24) narrow = Math.min(narrow, turnedExtent(points, turn)[0])
-  return box.height / Math.max(0.1, narrow + 2 * piece.zone.recipe.brimMm)
+  return narrow
 }
 
 /** Printers that can make a piece: the bed is large enough and the nozzle hot enough. */
@@ -104,7 +104,7 @@ export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[
       hours: sToHours(time), cost: mm3ToM3(print.filamentMm3) * filament.density * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
       layers: print.layers, lengthMm: piece.to + piece.proud - piece.from, boxMm: [box.width, box.depth, box.height], turnDeg: box.turnDeg, fits: printer !== null,
       fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths, filamentG: kgToG(mm3ToM3(print.filamentMm3) * filament.density), overhangMm2: print.overhangMm2, bridgeMm: print.bridgeMm,
-      joints: piece.joints, slender: slenderness(piece, box), brimMm: piece.zone.recipe.brimMm,
+      joints: piece.joints, slender: box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm), brimMm: piece.zone.recipe.brimMm,
     }
   })
   const printers = doc.printers.map((printer): PrinterReport => {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { DEMOS } from '../demo'
-import { buttCuts } from '../testing/plain'
+import { buttCuts, plain } from '../testing/plain'
 import type { ProjectFile } from '../document'
 import { convexHull } from './drawing'
 
@@ -85,7 +85,7 @@ describe('stalling', () => {
 
 describe('drawing', () => {
   it('plan outlines cover the wing\'s area, and both sides mirror', () => {
-    const { drawing, plan } = assess(thistledown)
+    const { drawing, plan } = assess(plain(thistledown))
     const shoelace = (points: number[]) => {
       let sum = 0
       for (let i = 0; i < points.length; i += 2) sum += points[i] * points[(i + 3) % points.length] - points[(i + 2) % points.length] * points[i + 1]

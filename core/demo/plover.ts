@@ -10,7 +10,7 @@ const pins = (atMm: number) => ({ atMm, joint: { kind: 'pins' as const, toleranc
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project', version: 2, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
-    targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 16, stallMaxMs: 9, cruiseMs: 15, spanMaxMm: 900,
+    targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, spanMaxMm: 900,
     currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
   },
   aerofoils: [],
@@ -32,7 +32,7 @@ export const PLOVER: ProjectFile = {
   body: null, boom: null,
   zones: [
     { id: 'centre', name: 'Centre section', filament: 'pla-tough', recipe: { ...school('bead-infill', 'pla-tough'), infillShare: 0.04 } },
-    { id: 'outer', name: 'Outer wing and fins', filament: 'pla-foam', recipe: school('spiral-lattice', 'pla-foam') },
+    { id: 'outer', name: 'Outer wing and fins', filament: 'pla-foam', recipe: { ...school('spiral-lattice', 'pla-foam'), brimMm: 4 } },
   ],
   spars: [{ id: 'spar', name: 'Swept rod', stock: 'rod-5', surface: 'wing', fromMm: 10, toMm: 380, rootShare: 0.42, tipShare: 0.32, clearanceMm: 0.15, through: false }],
   cuts: { wing: [pins(120), pins(275)], horizontal: [], vertical: [], body: [] },
@@ -42,7 +42,7 @@ export const PLOVER: ProjectFile = {
     { id: 'propeller', name: 'Propeller 6 × 4 in', kind: 'propeller', massG: 5, xMm: 284, yMm: 0, zMm: 4, sizeMm: [10, 152, 12], ...plain },
     { id: 'controller', name: 'Speed controller 20 A', kind: 'speed-controller', massG: 14, xMm: 96, yMm: 20, zMm: 6, sizeMm: [34, 18, 7], ...plain },
     { id: 'receiver', name: 'Receiver, 4 channels', kind: 'receiver', massG: 6, xMm: 60, yMm: 32, zMm: 4, sizeMm: [28, 18, 8], ...plain },
-    { id: 'servo', name: 'Elevon servo 9 g', kind: 'servo', massG: 10, xMm: 172, yMm: 165, zMm: -1, sizeMm: [23, 24, 12], ...plain, pair: true, pocket: { surface: 'wing', cableMm: 4 } },
+    { id: 'servo', name: 'Elevon servo 9 g', kind: 'servo', massG: 10, xMm: 206, yMm: 165, zMm: -1, sizeMm: [23, 24, 12], ...plain, pair: true, pocket: { surface: 'wing', cableMm: 4 } },
   ],
   allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05 },
   printers: [{ id: 'only', name: 'The only one', bedMm: [235, 235, 250], wallSpeedMmS: 60, infillSpeedMmS: 90, travelSpeedMmS: 150, accelMmS2: 1500, cornerMmS: 8, flowMm3S: 11, layerMinS: 4, plateOverheadMin: 8, retractMm: 0.8, retractMmS: 35, nozzleMaxC: 270, enclosed: false }],

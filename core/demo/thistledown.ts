@@ -13,7 +13,7 @@ const hinge = (kind: Control['hinge']['kind'], count: number): Control['hinge'] 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project', version: 2, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
-    targetMassG: 690, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 24, stallMaxMs: 8.5, cruiseMs: 13, spanMaxMm: 1250,
+    targetMassG: 710, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, spanMaxMm: 1250,
     currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
   },
   aerofoils: [],
@@ -60,8 +60,8 @@ export const THISTLEDOWN: ProjectFile = {
     { id: 'nose', name: 'Nose and firewall', filament: 'pla-tough', recipe: { ...school('beads', 'pla-tough'), walls: 3, baseLayers: 12 } },
     { id: 'body', name: 'Body', filament: 'pla-foam', recipe: { ...school('beads', 'pla-foam'), walls: 2 } },
     { id: 'wing-inner', name: 'Inner wing', filament: 'pla-foam', recipe: school('spiral-lattice', 'pla-foam') },
-    { id: 'wing-outer', name: 'Outer wing', filament: 'pla-foam', recipe: school('spiral-lattice', 'pla-foam') },
-    { id: 'tail', name: 'Tail', filament: 'pla-foam', recipe: school('bead-infill', 'pla-foam') },
+    { id: 'wing-outer', name: 'Outer wing', filament: 'pla-foam', recipe: { ...school('spiral-lattice', 'pla-foam'), brimMm: 4 } },
+    { id: 'tail', name: 'Tail', filament: 'pla-foam', recipe: { ...school('bead-infill', 'pla-foam'), brimMm: 4 } },
   ],
   spars: [
     { id: 'main-spar', name: 'Main spar', stock: 'tube-8x6', surface: 'wing', fromMm: 0, toMm: 505, rootShare: 0.3, tipShare: 0.31, clearanceMm: 0.15, through: false },
@@ -96,9 +96,9 @@ export const THISTLEDOWN: ProjectFile = {
   printerOf: {}, given: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 2.05, date: '2026-09-28' }],
   weighIns: [
-    { piece: 'wing-1-starboard', massG: 17.9, predictedG: 17.32, date: '2026-10-03', note: 'first piece; seam a little proud' },
-    { piece: 'wing-1-port', massG: 17.6, predictedG: 17.32, date: '2026-10-04', note: '' },
-    { piece: 'body-1', massG: 37.4, predictedG: 36.33, date: '2026-10-05', note: 'with base layers for the firewall' },
+    { piece: 'wing-1-starboard', massG: 18.2, predictedG: 17.69, date: '2026-10-03', note: 'first piece; seam a little proud' },
+    { piece: 'wing-1-port', massG: 17.9, predictedG: 17.69, date: '2026-10-04', note: '' },
+    { piece: 'body-1', massG: 53.6, predictedG: 52.27, date: '2026-10-05', note: 'with base layers for the firewall' },
   ],
   measured: { massG: null, cgMm: null, windMs: null, thrustG: null },
   checks: [{ item: 'surfaces-direction', date: '2026-10-24' }, { item: 'range', date: '2026-10-24' }],

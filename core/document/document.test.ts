@@ -40,9 +40,9 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":2}')).toThrow(/^version: 2 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":3}')).toThrow(/^version: 3 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
-    expect(() => readProject('x'.repeat(8_000_001))).toThrow(/8 MB/)
+    expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])

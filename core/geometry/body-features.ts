@@ -1,16 +1,22 @@
 /** What a body has besides its skin: cavity, firewall, openings with lids, the boom's socket, the wing's seat. mm */
 import type { Body, Boom, Cut, Opening, Recipe } from '../document'
 import { bodySkinAt, type BodyLoft } from './body-loft'
-import { cut, fill, rectangle, type Feature } from './feature'
+import { counterClockwise, cut, fill, rectangle, type Feature } from './feature'
 import { bodyJoint, BOLT, cavity, shellThickness, type JointPlan } from './joints'
 import { circle, insetVertices } from './polygon'
-import { gapAt, outlineAt, type SurfaceLoft } from './surface-loft'
+import { gapAt, type SurfaceLoft } from './surface-loft'
 
 export interface BoomSeat { boom: Boom, diameter: number, clearance: number }
-export interface BodyParts { loft: BodyLoft, body: Body, boom: BoomSeat | null, wing: SurfaceLoft | null }
+/** The wing's root as the body sees it: its section, and where it lies. */
+export interface WingSeat { outline: Float64Array, lead: number, chord: number, n: number, z: number }
+export interface BodyParts { loft: BodyLoft, body: Body, boom: BoomSeat | null, wing: WingSeat | null }
+
+export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat => ({ outline: root.outline, lead: root.lead, chord: root.chord, n: root.n, z: origin[2] })
 
 /** Thickness of the bulkhead at the boom's front end, mm. */
 const BULKHEAD = 3
+/** Depth of the cross beam that takes a wing bolt, mm. */
+const SEAT_BEAM = 8
 /** Lids are smaller than their openings by this all round, mm. */
 export const LID_GAP = 0.3
 
@@ -94,34 +100,33 @@ export function lidOutline(loft: BodyLoft, { side, widthMm }: Opening, shell: nu
       points.push(...(flip ? [along, height] : [height, along]))
     }
   }
-  return Float64Array.from(points)
+  return counterClockwise(Float64Array.from(points))
 }
 
 /** Does the wing sit on top of the body, rather than under it? */
-const above = (loft: BodyLoft, wing: SurfaceLoft): boolean => {
-  const root = wing.stations[0]
-  return wing.origin[2] + root.n >= loft.at(Math.min(loft.to, Math.max(loft.from, root.lead + root.chord / 2))).z
-}
+const above = (loft: BodyLoft, wing: WingSeat): boolean =>
+  wing.z + wing.n >= loft.at(Math.min(loft.to, Math.max(loft.from, wing.lead + wing.chord / 2))).z
 
 /** Chord shares at which bolts stand: one behind the middle, or one at each end. */
 const BOLT_SHARES = [[], [0.6], [0.12, 0.82], [0.12, 0.5, 0.82], [0.12, 0.35, 0.6, 0.82]]
-export const wingBoltPlaces = (wing: SurfaceLoft, bolts: number): number[] => BOLT_SHARES[bolts].map(share => wing.stations[0].lead + share * wing.stations[0].chord)
+export const wingBoltPlaces = (wing: Pick<WingSeat, 'lead' | 'chord'>, bolts: number): number[] => BOLT_SHARES[bolts].map(share => wing.lead + share * wing.chord)
 
-/** The body is cut away above (or below) the root section, extruded across it; bosses with holes take the bolts. */
-function saddleFeatures(loft: BodyLoft, wing: SurfaceLoft, clearance: number, bolts: number): Feature[] {
-  const root = outlineAt(wing, 0), { lead, chord } = wing.stations[0]
+/** The body is cut away above (or below) the root section, extruded across it; cross beams with holes take the bolts. */
+function saddleFeatures(loft: BodyLoft, wing: WingSeat, clearance: number, bolts: number): Feature[] {
+  const { outline: root, lead, chord } = wing
   const high = above(loft, wing)
   const seat = (x: number) => {
     const gap = gapAt(root, Math.min(lead + chord * 0.999, Math.max(lead + chord * 0.001, x)))
     const n = gap ? (high ? gap.lower : gap.upper) : root[1]
-    return wing.origin[2] + n + (high ? -clearance : clearance)
+    return wing.z + n + (high ? -clearance : clearance)
   }
   const box = (x: number) => (high ? rectangle(-600, seat(x), 600, seat(x) + 1200) : rectangle(-600, seat(x) - 1200, 600, seat(x)))
   const shares = [0, 0.02, 0.06, 0.12, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1]
   const xs = [lead - clearance, ...shares.slice(1, -1).map(share => lead + share * chord), lead + chord + clearance]
   const bosses = wingBoltPlaces(wing, bolts).flatMap((x) => {
     const z = seat(x)
-    const block = high ? rectangle(-BOLT.boss / 2, z - 12, BOLT.boss / 2, z) : rectangle(-BOLT.boss / 2, z, BOLT.boss / 2, z + 12)
+    // A beam right across, so that the bolt pulls on both sides of the shell.
+    const block = high ? rectangle(-600, z - SEAT_BEAM, 600, z) : rectangle(-600, z, 600, z + SEAT_BEAM)
     const hole = rectangle(-BOLT.hole / 2, z - 13, BOLT.hole / 2, z + 13)
     return [fill('Wing bolt', x - BOLT.boss / 2, x + BOLT.boss / 2, block), cut('Wing bolt', x - BOLT.hole / 2, x + BOLT.hole / 2, hole, hole)]
   })

@@ -17,7 +17,7 @@ export function boreFeatures(loft: SurfaceLoft, line: SparLine): Feature[] {
 }
 
 /** Plastic wanted round a run, mm. */
-const RUN_COVER = 0.6
+export const RUN_COVER = 0.6
 
 export interface CableRun { name: string, to: number, share: number, diameter: number }
 

@@ -71,6 +71,9 @@ function chain(positions: Float32Array, triangles: Uint32Array, active: readonly
   return { z, loops, open }
 }
 
+/** A point this near the straight line between its neighbours says nothing, mm: rounding of single precision is of this order. */
+const STRAIGHT = 5e-4
+
 /** Points that coincide or lie on a straight run say nothing: facets of a flat face cross the plane many times. */
 function dropNeedless(points: readonly number[]): Float64Array {
   const kept: number[] = []
@@ -78,11 +81,12 @@ function dropNeedless(points: readonly number[]): Float64Array {
   for (let i = 0; i < count; i++) {
     const x = points[2 * i], y = points[2 * i + 1]
     const px = kept.length ? kept[kept.length - 2] : points[2 * (count - 1)], py = kept.length ? kept[kept.length - 1] : points[2 * (count - 1) + 1]
-    const nx = points[2 * ((i + 1) % count)], ny = points[2 * ((i + 1) % count) + 1]
-    const ux = x - px, uy = y - py, vx = nx - x, vy = ny - y
-    const lengths = Math.hypot(ux, uy) * Math.hypot(vx, vy)
-    if (Math.hypot(ux, uy) < 1e-6) continue
-    if (lengths > 0 && Math.abs(ux * vy - uy * vx) < 1e-9 * lengths && ux * vx + uy * vy > 0) continue
+    const j = i + 1 === count ? 0 : i + 1
+    const ux = x - px, uy = y - py, vx = points[2 * j] - x, vy = points[2 * j + 1] - y
+    if (ux * ux + uy * uy < STRAIGHT * STRAIGHT) continue
+    const wx = ux + vx, wy = uy + vy, cross = ux * vy - uy * vx
+    // Height over the line from the last kept point to the next one, straight on only.
+    if (cross * cross < STRAIGHT * STRAIGHT * (wx * wx + wy * wy) && ux * vx + uy * vy > 0) continue
     kept.push(x, y)
   }
   return Float64Array.from(kept)

@@ -1,10 +1,12 @@
 /** Control surfaces cut out of a lifting surface: the gap, the nose of the moving part, and slots for its hinges. mm */
 import type { Control } from '../document'
-import { cut, rectangle, type Feature } from './feature'
+import { cut, cutBehind, rectangle, type Feature } from './feature'
 import { gapAt, outlineAt, planAt, type SurfaceLoft } from './surface-loft'
 
 /** A share of the chord from which a whole surface moves: nothing is cut. */
 export const ALL_MOVING = 0.95
+/** A moving part narrower than this at either end is not made: nothing of it would hold a hinge, mm. */
+export const NARROWEST = 8
 /** The moving part's ends stand clear of the wing by this, mm. */
 const END_GAP = 0.6
 /** Rotation kept free beyond the greatest throw, rad. */
@@ -31,7 +33,7 @@ export function hingedControl(loft: SurfaceLoft, control: Control): HingedContro
   // A rounded tip is no place for a hinge line: the moving part ends where it begins.
   const tipFrom = loft.stations.length > loft.ends.length ? loft.stations[loft.ends.length - 1].s : loft.span
   const to = Math.min(control.toShare * loft.span, tipFrom)
-  if (to - from < 10) return null
+  if (to - from < 10 || Math.min(planAt(loft, from).chord, planAt(loft, to).chord) * control.chordShare < NARROWEST) return null
   const { count } = control.hinge
   return {
     control, from, to,
@@ -50,20 +52,27 @@ export function gapFeatures(loft: SurfaceLoft, hinged: HingedControl): Feature[]
   const { control, hingeAt } = hinged
   // A control that runs to the surface's very end leaves no cheek there.
   const from = hinged.from < 1 ? -1 : hinged.from - END_GAP, to = hinged.to > loft.span - 1 ? loft.span + 1 : hinged.to + END_GAP
-  const behind = (s: number) => {
-    const { lead, chord } = planAt(loft, s)
-    const x = hingeAt(s) - control.hinge.gapMm / 2
-    return rectangle(x, -2000, lead + chord + 200, 2000)
-  }
+  const line = (s: number) => hingeAt(s) - control.hinge.gapMm / 2
+  const far = (s: number) => planAt(loft, s).lead + planAt(loft, s).chord + 200
   const edges = breaksWithin(loft, from, to)
-  return [...edges.slice(1).map((end, i) => cut(`${control.name}, gap`, edges[i], end, behind(edges[i]), behind(end))), ...slotFeatures(loft, hinged, -1)]
+  return [...edges.slice(1).map((end, i) => cutBehind(`${control.name}, gap`, edges[i], end, line(edges[i]), line(end), far(edges[i]), far(end))), ...slotFeatures(loft, hinged, -1)]
 }
+
+/** Plastic wanted above and below a slot, mm. */
+const SLOT_COVER = 0.4
+const slotGap = (loft: SurfaceLoft, x: number, s: number): number => {
+  const gap = gapAt(outlineAt(loft, s), x)
+  return gap ? gap.upper - gap.lower : 0
+}
+/** Height to spare round the slot at the tightest hinge, mm; negative where a slot is left out. */
+export const slotRoom = (loft: SurfaceLoft, { control, hinges, hingeAt }: HingedControl): number =>
+  Math.min(...hinges.map(s => slotGap(loft, hingeAt(s), s) - (HINGE_SLOTS[control.hinge.kind]?.thickness ?? 0) - 2 * SLOT_COVER))
 
 /** Slots of the hinges in the fixed part (`way` −1, forward of the line) or the moving one (+1). */
 export function slotFeatures(loft: SurfaceLoft, { control, hinges, hingeAt }: HingedControl, way: 1 | -1): Feature[] {
   const slot = HINGE_SLOTS[control.hinge.kind]
   if (!slot) return []
-  return hinges.map((s) => {
+  return hinges.filter(s => slotGap(loft, hingeAt(s), s) >= slot.thickness + 2 * SLOT_COVER).map((s) => {
     const x = hingeAt(s), gap = gapAt(outlineAt(loft, s), x)
     const n = gap ? (gap.lower + gap.upper) / 2 : 0
     const [x0, x1] = way < 0 ? [x - slot.depth, x + 3] : [x - 3, x + slot.depth]

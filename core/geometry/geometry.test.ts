@@ -135,7 +135,7 @@ describe('cuts', () => {
 })
 
 describe('solids', () => {
-  const checkPieces = async (doc: ProjectFile, solidBody = false) => {
+  const checkPieces = async (doc: ProjectFile, { solidBody = false, onePart = true } = {}) => {
     const kernel = await testKernel()
     const assessor = createAssessor()
     const { pieces, body } = assessor.airframe(doc)
@@ -144,8 +144,9 @@ describe('solids', () => {
       const solid = pieceSolid(kernel, piece)
       expect(solid.status()).toBe('NoError')
       // One part of plastic: a bore that broke out would cut it in two. A bore closed at both ends is a void, of negative volume.
+      // In nobody's aircraft a hatch or a seat may well cut a body in two: a finding, and still closed.
       const parts = solid.decompose()
-      expect(parts.filter(part => part.volume() > 0).length).toBe(1)
+      if (onePart) expect(parts.filter(part => part.volume() > 0).length, piece.name).toBe(1)
       parts.forEach(part => part.delete())
       const bounds = solid.boundingBox()
       expect(bounds.min[2]).toBeCloseTo(0, 3)
@@ -165,7 +166,7 @@ describe('solids', () => {
   it('every demo piece is one closed manifold on its foot, port mirrors starboard', async () => {
     for (const demo of DEMOS) await checkPieces(demo)
     const bare = plain(DEMOS[0])
-    await checkPieces({ ...bare, boom: null, zones: bare.zones.map(zone => ({ ...zone, recipe: { ...zone.recipe, school: 'solid' as const } })) }, true)
+    await checkPieces({ ...bare, boom: null, zones: bare.zones.map(zone => ({ ...zone, recipe: { ...zone.recipe, school: 'solid' as const } })) }, { solidBody: true })
   })
   it('volume of a straight untapered piece is section times length, bores taken out', async () => {
     const base = plain(DEMOS[0])
@@ -178,7 +179,7 @@ describe('solids', () => {
     expect(volumes.get('wing-1-starboard')! / (100 * (section - Math.PI * 4.15 ** 2))).toBeCloseTo(1, 4)
   })
   it('random aircraft give closed manifolds', async () => {
-    await fc.assert(fc.asyncProperty(aircraft, async (doc) => { await checkPieces(doc) }), { numRuns: 12, endOnFailure: true })
+    await fc.assert(fc.asyncProperty(aircraft, async (doc) => { await checkPieces(doc, { onePart: false }) }), { numRuns: 40, endOnFailure: true })
   })
   it('the picture in space faces outwards on both sides and lies on its own side', async () => {
     const kernel = await testKernel()

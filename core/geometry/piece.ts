@@ -27,6 +27,8 @@ export interface PieceShape {
   zonesInside: readonly string[]
   /** Places where the section jumps or kinks, rising, ends left out. */
   breaks: readonly number[]
+  /** Ends, and stations between which edges run straight: enough for an outline. */
+  corners: readonly number[]
   /** Where the skin is lofted for solids: ends and every place between which it runs straight enough. */
   skinHeights: readonly number[]
   /** Outline of the skin alone, counter-clockwise, the same number of points everywhere; null beyond its end. */
@@ -76,6 +78,6 @@ export function stepped(places: readonly number[], longest: number): number[] {
 
 /** Ends of features, those where one feature of a name carries on from another left out. */
 export function featureBreaks(features: readonly Feature[]): number[] {
-  const carriesOn = (at: number, feature: Feature) => features.some(other => other !== feature && other.name === feature.name && (Math.abs(other.from - at) < 1e-6 || Math.abs(other.to - at) < 1e-6))
-  return features.flatMap(feature => [feature.from, feature.to].filter(at => !carriesOn(at, feature)))
+  const meets = (feature: Feature, at: number, end: 'from' | 'to') => features.some(other => other !== feature && other.name === feature.name && Math.abs(other[end] - at) < 1e-6)
+  return features.flatMap(feature => [...(meets(feature, feature.from, 'to') ? [] : [feature.from]), ...(meets(feature, feature.to, 'from') ? [] : [feature.to])])
 }

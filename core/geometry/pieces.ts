@@ -1,5 +1,6 @@
 /** What cutting a surface and cutting a body share: which cuts count, whose zone a stretch is, and how a piece stands. */
 import type { Cut, Zone } from '../document'
+import { convexHull } from './convex-hull'
 import type { Piece, PieceShape } from './piece'
 import { turnedExtent } from './polygon'
 
@@ -43,7 +44,7 @@ export interface StandingBox { width: number, depth: number, height: number, tur
  * searched in steps of 3°. `turnDeg` is that turn.
  */
 export function standingBox(piece: PieceShape): StandingBox {
-  const points = piece.mesh ? planPoints(piece.mesh.positions) : skinPoints(piece)
+  const points = hullOf(piece.mesh ? planPoints(piece.mesh.positions) : skinPoints(piece))
   let best: StandingBox = { width: Infinity, depth: Infinity, height: piece.to + piece.proud - piece.from, turnDeg: 0 }
   for (let turnDeg = 0; turnDeg < 180; turnDeg += 3) {
     const [width, depth] = turnedExtent(points, (turnDeg * Math.PI) / 180)
@@ -52,10 +53,14 @@ export function standingBox(piece: PieceShape): StandingBox {
   return best
 }
 
+/** Turned extents depend on the hull alone. */
+export const hullOf = (points: Float64Array): Float64Array =>
+  Float64Array.from(convexHull(Array.from({ length: points.length / 2 }, (_, i) => [points[2 * i], points[2 * i + 1]] as const)).flat())
+
 const planPoints = (positions: Float32Array): Float64Array => Float64Array.from({ length: (positions.length / 3) * 2 }, (_, i) => positions[3 * (i >> 1) + (i % 2)])
 
 function skinPoints(piece: PieceShape): Float64Array {
-  const outlines = piece.skinHeights.map(u => piece.skinAt(u)).filter(outline => outline !== null)
+  const outlines = piece.corners.map(u => piece.skinAt(u)).filter(outline => outline !== null)
   const all = new Float64Array(outlines.reduce((n, outline) => n + outline.length, 0))
   outlines.reduce((at, outline) => {
     all.set(outline, at)

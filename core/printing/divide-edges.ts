@@ -19,3 +19,22 @@ export function divideEdges(loop: Float64Array, longest: number): Float64Array {
   }
   return points
 }
+
+/** Edges a section is divided into round its outline, at least; and the bounds of their length, mm. */
+const ROUND = 110, FINEST = 0.5
+
+/**
+ * A section with its long edges divided, so that each part sees what lies opposite it: small sections more finely, since a
+ * bead more or less fits over a shorter stretch there.
+ */
+export function divideSection(section: readonly Float64Array[], longest: number): Float64Array[] {
+  return section.map((loop) => {
+    let around = 0, twiceArea = 0
+    for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2) {
+      around += Math.hypot(loop[i] - loop[j], loop[i + 1] - loop[j + 1])
+      twiceArea += loop[j] * loop[i + 1] - loop[i] * loop[j + 1]
+    }
+    // Holes are polygons of short edges already.
+    return divideEdges(loop, twiceArea > 0 ? Math.min(longest, Math.max(FINEST, around / ROUND)) : longest)
+  })
+}

@@ -4,7 +4,7 @@
  */
 import { DocumentError } from '../document'
 import type { Printer } from '../document'
-import { replayMoves, type MoveList } from './motion'
+import { replayMoves } from './motion'
 
 export interface GcodeFigures {
   /** Filament that went forward past its furthest point: what is pulled back and pushed again counts once. */
@@ -27,7 +27,7 @@ interface Head { x: number, y: number, z: number, e: number, feed: number, absol
 /** Throws `DocumentError` naming the line. `filamentDiameter` in mm. */
 export function replayGcode(text: string, printer: Printer, filamentDiameter = 1.75): GcodeFigures {
   const head: Head = { x: 0, y: 0, z: 0, e: 0, feed: 1500, absolute: true, absoluteE: true, scale: 1 }
-  const moves: MoveList = { length: [], speed: [], dx: [], dy: [], dz: [] }
+  const moves = { length: [] as number[], speed: [] as number[], dx: [] as number[], dy: [] as number[], dz: [] as number[] }
   const min: [number, number, number] = [Infinity, Infinity, Infinity], max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   const layerHeights = new Set<number>()
   let pushed = 0, furthest = 0, filamentMm = 0, dwell = 0

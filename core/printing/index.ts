@@ -10,7 +10,7 @@ export { calibrate, tubeMassG, type Calibration, type TestPiece } from './calibr
 export { writeStl } from './stl'
 export { readStl } from './read-stl'
 export { readThreeMf, writeThreeMf } from './threemf'
-export { divideEdges } from './divide-edges'
+export { divideEdges, divideSection } from './divide-edges'
 export { sliceModel, MAX_LAYERS, type SlicedModel } from './slice-model'
 export { replayGcode, type GcodeFigures } from './gcode'
 export { replayMoves, moveTime, type MoveList } from './motion'

@@ -19,6 +19,8 @@ export interface InsetField {
   normalY: Float64Array
   /** First edge of each loop, and one past the last. */
   starts: number[]
+  /** Depths beyond this are not known, mm. */
+  reach: number
   area: number
   /** Centroid of the area, and its second moments ∫x², ∫y², ∫xy about the origin of the slice, mm⁴. */
   areaX: number
@@ -39,7 +41,7 @@ export function insetField(loops: Section, reach = Infinity): InsetField {
   const total = loops.reduce((sum, loop) => sum + loop.length / 2, 0)
   const field: InsetField = {
     length: new Float64Array(total), midX: new Float64Array(total), midY: new Float64Array(total), shrink: new Float64Array(total), depth: new Float64Array(total),
-    normalX: new Float64Array(total), normalY: new Float64Array(total), starts: [0], area: 0, areaX: 0, areaY: 0, areaXX: 0, areaYY: 0, areaXY: 0,
+    normalX: new Float64Array(total), normalY: new Float64Array(total), starts: [0], reach, area: 0, areaX: 0, areaY: 0, areaXX: 0, areaYY: 0, areaXY: 0,
   }
   const pointX = new Float64Array(total), pointY = new Float64Array(total)
   let at = 0
@@ -173,6 +175,25 @@ class Neighbours {
 
 /** Length of edge e carried inward by d, mm; never negative. */
 export const insetEdge = (field: InsetField, e: number, d: number): number => Math.max(0, field.length[e] - d * field.shrink[e])
+
+/**
+ * Outlines d inside: the offset edges that exist there, joined in their order. Straight joins stand in for what the medial
+ * axis swallows. `d` must be within the reach that the field was made for.
+ */
+export function insetLoops(field: InsetField, d: number): Section {
+  const loops: Section = []
+  for (let loop = 0; loop + 1 < field.starts.length; loop++) {
+    const points: number[] = []
+    for (let e = field.starts[loop]; e < field.starts[loop + 1]; e++) {
+      const half = insetEdge(field, e, d) / 2
+      if (field.depth[e] < d || half <= 0) continue
+      const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
+      points.push(x - field.normalY[e] * half, y + field.normalX[e] * half, x + field.normalY[e] * half, y - field.normalX[e] * half)
+    }
+    if (points.length >= 6) loops.push(Float64Array.from(points))
+  }
+  return loops
+}
 
 /** Area further than d inside the outline, mm², with its centroid taken as the slice's. */
 export function insetArea(field: InsetField, d: number): number {

@@ -69,7 +69,10 @@ function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: n
 export const latticeLength = (area: number, pitch: number, passes: number): number => (passes * 2 * area) / (pitch * Math.SQRT2)
 
 /** How deep into a section a recipe looks, mm. */
-export const recipeReach = (recipe: Recipe): number => 1.05 * Math.max(recipe.walls * recipe.beadWidthMm, recipe.skinGapMm ? recipe.skinGapMm + recipe.beadWidthMm : 0)
+export const recipeReach = (recipe: Recipe): number => 1.05 * Math.max(recipe.walls * recipe.beadWidthMm, recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0)
+
+/** Share of an edge that the inner bead of a double skin follows: where the section is deep enough for it, begun and ended over a bead's width. */
+export const innerSkinShare = (depth: number, gap: number, width: number): number => Math.min(1, Math.max(0, (depth - gap - width / 2) / width))
 
 /** Lays one layer. Infill of share f inside the innermost wall has length f·area/w (methods page). */
 export function layLayer(field: InsetField, recipe: Recipe): Layer {
@@ -86,7 +89,8 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
   if (recipe.skinGapMm) {
     const gap = recipe.skinGapMm
     for (let e = 0; e < field.length.length; e++) {
-      if (field.depth[e] >= gap + w) inner += addEdge(sum, field, e, w / 2 + gap, 1)
+      const share = innerSkinShare(field.depth[e], gap, w)
+      if (share > 0) inner += addEdge(sum, field, e, Math.min(w / 2 + gap, field.depth[e]), share)
     }
     infillArea = Math.max(0, inside - insetArea(field, gap))
     // Where two skins with infill between share the section, the infill lies with the beads, not over its area.

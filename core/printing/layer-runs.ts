@@ -5,8 +5,8 @@
  */
 import type { Recipe } from '../document'
 import type { Section } from '../geometry'
-import { insetEdge, type InsetField } from './inset-field'
-import { wallShare, type Layer } from './lay'
+import { insetEdge, insetLoops, type InsetField } from './inset-field'
+import { innerSkinShare, wallShare, type Layer } from './lay'
 import { scanLoops, swapped } from './scanlines'
 
 export type RunKind = 'outer' | 'inner' | 'web' | 'infill' | 'solid'
@@ -36,13 +36,14 @@ function push(runs: LayerRuns, kind: RunKind, x0: number, y0: number, x1: number
 }
 
 /** `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer. */
-export function layerRuns(section: Section, field: InsetField, layer: Layer, recipe: Recipe, index: number, open: number): LayerRuns {
+export function layerRuns(field: InsetField, layer: Layer, recipe: Recipe, index: number, open: number): LayerRuns {
   const walls = wallRuns(field, recipe)
-  const webs = recipe.lattice && layer.lattice > 0 ? webRuns(section, recipe, index * recipe.layerHeightMm, layer.lattice) : null
+  const inside = insetLoops(field, recipe.walls * recipe.beadWidthMm)
+  const webs = recipe.lattice && layer.lattice > 0 ? webRuns(inside, recipe, index * recipe.layerHeightMm, layer.lattice) : null
   const runs = webs ? woven(walls, webs, recipe.lattice!.passes) : walls
-  if (layer.infill > 0) append(runs, lines(section, recipe, index, recipe.beadWidthMm / recipe.infillShare, 'infill', layer.infill, recipe.skinGapMm))
+  if (layer.infill > 0) append(runs, lines(inside, index, recipe.beadWidthMm / recipe.infillShare, 'infill', layer.infill, recipe.skinGapMm))
   const solid = open * layer.solidExtra
-  if (solid > 0) append(runs, lines(section, recipe, index, recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null))
+  if (solid > 0) append(runs, lines(inside, index, recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null))
   return runs
 }
 
@@ -54,7 +55,7 @@ function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
   for (const loop of loops) {
     for (let i = 1; i <= recipe.walls; i++) wallLoop(runs, field, loop, i === 1 ? 'outer' : 'inner', depth => wallShare(depth, i, w), depth => Math.min((i - 0.5) * w, depth))
     const gap = recipe.skinGapMm
-    if (gap) wallLoop(runs, field, loop, 'inner', depth => (depth >= gap + w ? 1 : 0), () => w / 2 + gap)
+    if (gap) wallLoop(runs, field, loop, 'inner', depth => innerSkinShare(depth, gap, w), depth => Math.min(w / 2 + gap, depth))
   }
   return runs
 }
@@ -65,22 +66,25 @@ function rearmost({ midX }: InsetField, from: number, to: number): number {
   return best
 }
 
+/** A wall laid on over a thin place shorter than this, mm. */
+const MEND = 2
+
 function wallLoop(runs: LayerRuns, field: InsetField, { from, to, seam }: { from: number, to: number, seam: number }, kind: RunKind, shareOf: (depth: number) => number, placeOf: (depth: number) => number): void {
-  let carriesOn = false
+  let skipped = Infinity
   for (let k = 0; k < to - from; k++) {
     const e = seam + k < to ? seam + k : seam + k - to + from
     const share = shareOf(field.depth[e])
     const d = placeOf(field.depth[e])
     const half = share > 0 ? insetEdge(field, e, d) / 2 : 0
     if (half <= 0) {
-      // An edge that the offset swallows at a corner does not break the bead; one too thin for it does.
-      if (share === 0) carriesOn = false
+      // An edge that the offset swallows at a corner does not break the bead; one too thin for it does, when it is long enough.
+      if (share === 0) skipped += field.length[e]
       continue
     }
     const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
     const dx = field.normalY[e] * half, dy = -field.normalX[e] * half
-    push(runs, kind, x - dx, y - dy, x + dx, y + dy, share, carriesOn)
-    carriesOn = true
+    push(runs, kind, x - dx, y - dy, x + dx, y + dy, share, skipped < MEND)
+    skipped = 0
   }
 }
 
@@ -111,9 +115,10 @@ function extent(loops: Section): [number, number, number, number] {
 const MOST_LINES = 3000
 
 /** Parallel lines at ±45° on alternate layers, inside the innermost wall; in a double skin between the two. There and back, one after the other. */
-function lines(section: Section, recipe: Recipe, index: number, spacing: number, kind: RunKind, length: number, gap: number | null): LayerRuns {
+function lines(inside: Section, index: number, spacing: number, kind: RunKind, length: number, gap: number | null): LayerRuns {
   const cos = Math.SQRT1_2, sin = index % 2 === 0 ? Math.SQRT1_2 : -Math.SQRT1_2
-  const turned = section.map(loop => loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)))
+  if (inside.length === 0) return emptyRuns()
+  const turned = inside.map(loop => loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)))
   const [, low, , high] = extent(turned)
   const count = Math.min(MOST_LINES, Math.max(1, Math.ceil((high - low) / spacing)))
   const runs = emptyRuns()
@@ -126,7 +131,7 @@ function lines(section: Section, recipe: Recipe, index: number, spacing: number,
   }
   // Shifted from layer to layer, so that sparse lines do not miss a narrow section altogether.
   const start = low - spacing * ((index * 0.382) % 1)
-  scanLoops(turned, start, spacing, count + 1, recipe.walls * recipe.beadWidthMm).forEach((line, k) => {
+  scanLoops(turned, start, spacing, count + 1).forEach((line, k) => {
     const y = start + (k + 0.5) * spacing
     for (let i = 0; i + 1 < line.length; i += 2) {
       const [from, to] = [line[i], line[i + 1]]
@@ -140,15 +145,16 @@ function lines(section: Section, recipe: Recipe, index: number, spacing: number,
 }
 
 /** Webs at ±45° to the span wander along the chord as the piece grows: a layer meets each family every pitch·√2. */
-function webRuns(section: Section, recipe: Recipe, height: number, length: number): LayerRuns {
+function webRuns(inside: Section, recipe: Recipe, height: number, length: number): LayerRuns {
   const { pitchMm } = recipe.lattice!
-  const turned = swapped(section)
+  if (inside.length === 0) return emptyRuns()
+  const turned = swapped(inside)
   const [, low, , high] = extent(turned), step = pitchMm * Math.SQRT2
   const runs = emptyRuns()
   for (const way of [1, -1]) {
     const first = low + ((way * height) % step + step) % step
     const count = Math.max(0, Math.ceil((high - first) / step))
-    scanLoops(turned, first - step / 2, step, count, recipe.walls * recipe.beadWidthMm).forEach((line, k) => {
+    scanLoops(turned, first - step / 2, step, count).forEach((line, k) => {
       const x = first + k * step
       for (let i = 0; i + 1 < line.length; i += 2) push(runs, 'web', x, line[i], x, line[i + 1], 1, true)
     })

@@ -3,7 +3,7 @@ import type { Printer, Recipe } from '../document'
 import type { Filament } from '../libraries'
 import { beadArea } from './bead'
 import type { LayerRuns } from './layer-runs'
-import { replayMoves, type MoveList } from './motion'
+import { replayMoves } from './motion'
 
 /** Speed that the printer's and the filament's melting rate allow for this recipe, mm/s. */
 export function cappedSpeed(wanted: number, recipe: Recipe, filament: Filament, printer: Printer): number {
@@ -16,34 +16,60 @@ const NO_HOP = 0.05
 /** Travel longer than this pulls the filament back first, mm. */
 const RETRACT_OVER = 2
 
-export interface LayerTime { seconds: number, travelMm: number }
+/** What the nozzle does in a layer, the same for every printer: directions and lengths, and which speed each move has. */
+export interface LayerMoves { length: Float64Array, dx: Float64Array, dy: Float64Array, what: Uint8Array, travelMm: number }
+const WALL = 0, FILL = 1, TRAVEL = 2, PULL = 3
 
 /** A spiral never leaves the part: what is not joined in it is reached without travel or retraction. */
-export function layerTime(runs: LayerRuns, recipe: Recipe, filament: Filament, printer: Printer): LayerTime {
-  const wall = cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer)
-  const fill = cappedSpeed(printer.infillSpeedMmS, recipe, filament, printer)
-  const moves: MoveList = { length: [], speed: [], dx: [], dy: [], dz: [] }
-  const add = (length: number, speed: number, dx: number, dy: number) => {
-    moves.length.push(length)
-    moves.speed.push(speed)
-    moves.dx.push(dx)
-    moves.dy.push(dy)
-    moves.dz.push(0)
-  }
-  let travelMm = 0
-  for (let i = 0; i < runs.kind.length; i++) {
+export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
+  const runCount = runs.kind.length
+  const length = new Float64Array(4 * runCount), dx = new Float64Array(4 * runCount), dy = new Float64Array(4 * runCount), what = new Uint8Array(4 * runCount)
+  let count = 0, travelMm = 0
+  for (let i = 0; i < runCount; i++) {
     if (i > 0 && !runs.joined[i] && !recipe.spiral) {
-      const hx = runs.x0[i] - runs.x1[i - 1], hy = runs.y0[i] - runs.y1[i - 1], hop = Math.hypot(hx, hy)
+      const hx = runs.x0[i] - runs.x1[i - 1], hy = runs.y0[i] - runs.y1[i - 1], hop = Math.sqrt(hx * hx + hy * hy)
       if (hop > NO_HOP) {
-        const pull = hop > RETRACT_OVER && printer.retractMm > 0
-        if (pull) add(printer.retractMm, printer.retractMmS, 0, 0)
-        add(hop, printer.travelSpeedMmS, hx / hop, hy / hop)
-        if (pull) add(printer.retractMm, printer.retractMmS, 0, 0)
+        if (hop > RETRACT_OVER) what[count++] = PULL
+        length[count] = hop
+        dx[count] = hx / hop
+        dy[count] = hy / hop
+        what[count++] = TRAVEL
+        if (hop > RETRACT_OVER) what[count++] = PULL
         travelMm += hop
       }
     }
-    const dx = runs.x1[i] - runs.x0[i], dy = runs.y1[i] - runs.y0[i], length = Math.hypot(dx, dy)
-    if (length > 0) add(length * runs.scale[i], runs.kind[i] === 'infill' || runs.kind[i] === 'solid' ? fill : wall, dx / length, dy / length)
+    const x = runs.x1[i] - runs.x0[i], y = runs.y1[i] - runs.y0[i], own = Math.sqrt(x * x + y * y)
+    if (own === 0) continue
+    length[count] = own * runs.scale[i]
+    dx[count] = x / own
+    dy[count] = y / own
+    what[count++] = runs.kind[i] === 'infill' || runs.kind[i] === 'solid' ? FILL : WALL
   }
-  return { seconds: Math.max(printer.layerMinS, replayMoves(moves, printer.accelMmS2, printer.cornerMmS)), travelMm }
+  return { length: length.subarray(0, count), dx: dx.subarray(0, count), dy: dy.subarray(0, count), what: what.subarray(0, count), travelMm }
+}
+
+let lengths = new Float64Array(1024), speeds = new Float64Array(1024), flat = new Float64Array(1024)
+
+/** Seconds on a printer; never less than its least layer time. */
+export function movesTime({ length, dx, dy, what }: LayerMoves, recipe: Recipe, filament: Filament, printer: Printer): number {
+  const count = what.length
+  if (lengths.length < count) {
+    lengths = new Float64Array(2 * count)
+    speeds = new Float64Array(2 * count)
+    flat = new Float64Array(2 * count)
+  }
+  const own = [cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer), cappedSpeed(printer.infillSpeedMmS, recipe, filament, printer), printer.travelSpeedMmS, printer.retractMmS]
+  for (let i = 0; i < count; i++) {
+    lengths[i] = what[i] === PULL ? printer.retractMm : length[i]
+    speeds[i] = own[what[i]]
+  }
+  return Math.max(printer.layerMinS, replayMoves({ length: lengths, speed: speeds, dx, dy, dz: flat }, printer.accelMmS2, printer.cornerMmS, count))
+}
+
+export interface LayerTime { seconds: number, travelMm: number }
+
+/** Both at once, for a layer that is timed on one printer. */
+export function layerTime(runs: LayerRuns, recipe: Recipe, filament: Filament, printer: Printer): LayerTime {
+  const moves = layerMoves(runs, recipe)
+  return { seconds: movesTime(moves, recipe, filament, printer), travelMm: moves.travelMm }
 }

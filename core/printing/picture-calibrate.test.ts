@@ -15,7 +15,7 @@ import type { Section } from '../geometry'
 const school = (id: string) => recipeFor(LIBRARIES.schools.find(s => s.id === id)!, LIBRARIES.filaments[0])
 const runsOf = (section: Section, recipe: Recipe, index: number) => {
   const field = insetField(section)
-  return layerRuns(section, field, layLayer(field, recipe), recipe, index, 0)
+  return layerRuns(field, layLayer(field, recipe), recipe, index, 0)
 }
 const drawn = (runs: ReturnType<typeof runsOf>, kind: string) => runs.kind.reduce((sum, k, i) => sum + (k === kind ? Math.hypot(runs.x1[i] - runs.x0[i], runs.y1[i] - runs.y0[i]) : 0), 0)
 const counted = (runs: ReturnType<typeof runsOf>, kind: string) => runs.kind.reduce((sum, k, i) => sum + (k === kind ? runs.scale[i] * Math.hypot(runs.x1[i] - runs.x0[i], runs.y1[i] - runs.y0[i]) : 0), 0)

@@ -5,14 +5,14 @@ import type { Filament } from '../libraries'
 import { memoise } from '../memo'
 import { mm3ToM3, mmToM } from '../units'
 import { beadArea } from './bead'
-import { insetField } from './inset-field'
-import { layerBeads, layLayer, type Layer } from './lay'
+import { insetField, insetLoops, type InsetField } from './inset-field'
+import { layerBeads, layLayer, recipeReach, type Layer } from './lay'
 import { layerRuns } from './layer-runs'
-import { layerTime } from './layer-time'
+import { layerMoves, movesTime, type LayerMoves } from './layer-time'
 import { addBeads, massFigures, noBeads, type MassFigures } from './mass-moments'
 import { hanging, openShare, scanGrid, scanSection } from './open-area'
-import { samplePiece, type PieceSamples } from './sample-sections'
-import { divideEdges } from './divide-edges'
+import { fieldFor, LONGEST_EDGE, samplePiece, type PieceSamples } from './sample-sections'
+import { divideSection } from './divide-edges'
 
 export interface BeadLengths { outerWall: number, innerWall: number, lattice: number, infill: number, solid: number, brim: number }
 
@@ -37,11 +37,13 @@ export interface PiecePrint {
 
 /** Layers round a sample that are timed where lines are few; far enough apart for webs to have moved on, odd so that both ways of infill come up. */
 const PHASES = 5, PHASE_STEP = 7
+/** Layers of a piece that are timed at least, where infill or webs are laid. */
+const TIMED_LAYERS = 20
 
 /** Lines across a section when two are compared. */
-const SCAN_LINES = 60
+const SCAN_LINES = 40
 
-export interface OpenFace { u: number, way: -1 | 1, section: Section, layer: Layer, share: number, layers: number }
+export interface OpenFace { u: number, way: -1 | 1, field: InsetField, layer: Layer, share: number, layers: number }
 
 export const ZERO_LENGTHS: BeadLengths = { outerWall: 0, innerWall: 0, lattice: 0, infill: 0, solid: 0, brim: 0 }
 
@@ -57,7 +59,8 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const { recipe } = piece.zone
   const shape = samplePiece(piece)
   const h = recipe.layerHeightMm
-  const laid = shape.samples.map(sample => layLayer(sample.field, recipe))
+  const reach = recipeReach(recipe)
+  const laid = shape.samples.map(sample => layLayer(fieldFor(sample, reach), recipe))
   const lengths = { ...ZERO_LENGTHS }
   const sums = noBeads()
   let overhangMm2 = 0
@@ -71,15 +74,16 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     addBeads(sums, u, weight, layerBeads(layer) * count, { x: x * count, y: y * count, xx: xx * count, yy: yy * count, xy: xy * count })
     overhangMm2 += leaning * weight
   })
-  const faces = openFaces(shape, recipe)
+  let timed: TimedLayer[] | null = null
+  const faces = [...openFaces(shape, recipe), ...openSlopes(shape, laid, recipe)]
   for (const { u, way, layer, share, layers } of faces) {
     const length = share * layer.solidExtra * layers
     lengths.solid += length
     const { x, y, xx, yy, xy } = layer.inside
     addBeads(sums, u + (way * layers * h) / 2, layers * h, length, { x: x * length, y: y * length, xx: xx * length, yy: yy * length, xy: xy * length })
   }
-  lengths.brim = brimLength(shape.jumps[0].above, recipe)
-  const bridges = shape.jumps.slice(1, -1).map(({ below, above }) => bridge(below!, above!))
+  lengths.brim = brimLength(recipe.brimMm > 0 ? shape.jumps[0].above() : null, recipe)
+  const bridges = bridgesOf(shape)
   const area = beadArea(recipe.beadWidthMm, h)
   const mass = mm3ToM3(sums.length * area * recipe.flow) * filament.density
   const { centre, inertia } = massFigures(sums, piece.place)
@@ -88,28 +92,31 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     mass, centre, inertia: { xx: inertia.xx * scale, yy: inertia.yy * scale, zz: inertia.zz * scale, xy: inertia.xy * scale, xz: inertia.xz * scale, yz: inertia.yz * scale },
     layers: Math.max(1, Math.round((piece.to + piece.proud - piece.from) / h)), lengths, filamentMm3: (sums.length + lengths.brim) * area * recipe.flow,
     overhangMm2: overhangMm2 + bridges.reduce((sum, found) => sum + found.area, 0), bridgeMm: Math.max(0, ...bridges.map(found => found.span)),
-    seconds: memoise((printer: Printer) => secondsOn(shape, laid, faces, recipe, filament, printer), 12),
+    seconds: memoise((printer: Printer) => {
+      timed ??= timedLayers(shape, laid, faces, recipe)
+      return timed.reduce((sum, { moves, layers }) => sum + layers * movesTime(moves, recipe, filament, printer), 0) + lengths.brim / printer.wallSpeedMmS
+    }, 12),
   }
 }
 
-function secondsOn({ samples, jumps }: PieceSamples, laid: readonly Layer[], faces: readonly OpenFace[], recipe: Recipe, filament: Filament, printer: Printer): number {
-  const perLayer = 1 / recipe.layerHeightMm
-  let time = 0
-  samples.forEach(({ section, field, weight, u }, i) => {
-    // Layer numbers as they would be there: they decide which way infill runs and where webs stand. Where lines are few,
-    // how many a layer meets is chance, so that neighbours are averaged.
-    const index = Math.round((u - jumps[0].u) * perLayer)
-    const few = laid[i].infill + laid[i].lattice > 0 && recipe.infillShare < 0.3
-    const tries = few ? PHASES : 1
-    for (let k = 0; k < tries; k++) time += ((weight * perLayer) / tries) * layerTime(layerRuns(section, field, laid[i], recipe, index + PHASE_STEP * k, 0), recipe, filament, printer).seconds
-  })
-  for (const { section, layer, share, layers } of faces) {
-    const field = insetField(section.map(loop => divideEdges(loop, 6)))
-    const solid = layerTime(layerRuns(section, field, layer, recipe, 0, share), recipe, filament, printer).seconds
-    time += layers * (solid - layerTime(layerRuns(section, field, layer, recipe, 0, 0), recipe, filament, printer).seconds)
-  }
-  const brim = brimLength(jumps[0].above, recipe)
-  return time + brim / printer.wallSpeedMmS
+/** Moves of a layer, and how many layers they stand for; less than none where they are taken back. */
+interface TimedLayer { moves: LayerMoves, layers: number }
+
+function timedLayers({ samples, jumps }: PieceSamples, laid: readonly Layer[], faces: readonly OpenFace[], recipe: Recipe): TimedLayer[] {
+  const perLayer = 1 / recipe.layerHeightMm, reach = recipeReach(recipe)
+  const movesOf = (field: InsetField, layer: Layer, index: number, open: number) => layerMoves(layerRuns(field, layer, recipe, index, open), recipe)
+  // Where lines are few, how many a layer meets is chance: a piece seen in few places is timed in several layers at each.
+  const tries = Math.min(PHASES, Math.max(1, Math.ceil(TIMED_LAYERS / samples.length)))
+  return [
+    ...samples.flatMap((sample, i): TimedLayer[] => {
+      const { weight, u } = sample, field = fieldFor(sample, reach)
+      // Layer numbers as they would be there: they decide which way infill runs and where webs stand.
+      const index = Math.round((u - jumps[0].u) * perLayer) + i
+      const own = laid[i].infill + laid[i].lattice === 0 ? 1 : tries
+      return Array.from({ length: own }, (_, k) => ({ moves: movesOf(field, laid[i], index + PHASE_STEP * k, 0), layers: (weight * perLayer) / own }))
+    }),
+    ...faces.flatMap(({ field, layer, share, layers }): TimedLayer[] => [{ moves: movesOf(field, layer, 0, share), layers }, { moves: movesOf(field, layer, 0, 0), layers: -layers }]),
+  ]
 }
 
 /** Ends and jumps that are open above or below, with the layers that are laid solid there. */
@@ -117,15 +124,35 @@ function openFaces({ jumps }: PieceSamples, recipe: Recipe): OpenFace[] {
   if (recipe.spiral || (recipe.baseLayers === 0 && recipe.topLayers === 0)) return []
   const face = (u: number, way: -1 | 1, own: Section, other: Section | null, layers: number): OpenFace[] => {
     if (layers === 0 || own.length === 0) return []
-    const layer = layLayer(insetField(own.map(loop => divideEdges(loop, 6))), recipe)
-    if (other === null) return [{ u, way, section: own, layer, share: 1, layers }]
+    const field = insetField(divideSection(own, LONGEST_EDGE), recipeReach(recipe))
+    const layer = layLayer(field, recipe)
+    if (other === null) return [{ u, way, field, layer, share: 1, layers }]
     const grid = gridOver([own])
-    const share = openShare(scanSection(own, grid, recipe.walls * recipe.beadWidthMm), [scanSection(other, grid)])
-    return share > 1e-3 ? [{ u, way, section: own, layer, share, layers }] : []
+    const share = openShare(scanSection(insetLoops(field, recipe.walls * recipe.beadWidthMm), grid), [scanSection(other, grid)])
+    return share > 1e-3 ? [{ u, way, field, layer, share, layers }] : []
   }
   return jumps.flatMap(({ u, below, above }) => [
-    ...(above ? face(u, 1, above, below, recipe.baseLayers) : []), ...(below ? face(u, -1, below, above, recipe.topLayers) : []),
+    ...(recipe.baseLayers > 0 && above() ? face(u, 1, above()!, below(), recipe.baseLayers) : []), ...(recipe.topLayers > 0 && below() ? face(u, -1, below()!, above(), recipe.topLayers) : []),
   ])
+}
+
+/** Where the skin draws in or grows out faster than the wall is wide, each layer leaves some of its inside open; as many layers as a sample stands for. */
+function openSlopes({ samples, jumps, sectionAt }: PieceSamples, laid: readonly Layer[], recipe: Recipe): OpenFace[] {
+  const { baseLayers, topLayers, walls, beadWidthMm, layerHeightMm: h } = recipe
+  const most = Math.max(baseLayers, topLayers) * h
+  if (recipe.spiral || most === 0) return []
+  return samples.flatMap((sample, i): OpenFace[] => {
+    const { u, weight, section, slope } = sample
+    if (slope * most <= walls * beadWidthMm || section.length === 0) return []
+    // Not past the next jump: what is open there is a face of its own.
+    const low = Math.max(u - baseLayers * h, ...jumps.filter(jump => jump.u < u).map(jump => jump.u + 0.01))
+    const high = Math.min(u + topLayers * h, ...jumps.filter(jump => jump.u > u).map(jump => jump.u - 0.01))
+    const field = fieldFor(sample, recipeReach(recipe))
+    const grid = gridOver([section])
+    const others = [...(baseLayers > 0 ? [low] : []), ...(topLayers > 0 ? [high] : [])].map(at => scanSection(sectionAt(at), grid))
+    const share = openShare(scanSection(insetLoops(field, walls * beadWidthMm), grid), others)
+    return share > 1e-3 ? [{ u: u - weight / 2, way: 1, field, layer: laid[i], share, layers: weight / h }] : []
+  })
 }
 
 function gridOver(sections: readonly Section[]) {
@@ -139,6 +166,14 @@ function gridOver(sections: readonly Section[]) {
     }
   }
   return scanGrid(x0, y0, x1, y1, SCAN_LINES)
+}
+
+const keptBridges = new WeakMap<PieceSamples, Array<{ area: number, span: number }>>()
+/** A matter of shape alone, kept with it. */
+function bridgesOf(shape: PieceSamples): Array<{ area: number, span: number }> {
+  const known = keptBridges.get(shape) ?? shape.jumps.slice(1, -1).filter(jump => jump.roof).map(({ below, above }) => bridge(below()!, above()!))
+  keptBridges.set(shape, known)
+  return known
 }
 
 /** What lies over nothing just above a jump. A bead's width of it carries itself. */

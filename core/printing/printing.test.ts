@@ -119,7 +119,7 @@ describe('time', () => {
     const square = (x: number): Section => [Float64Array.of(x, 0, x + 30, 0, x + 30, 30, x, 30)]
     const seconds = (section: Section) => {
       const field = insetField(section), layer = layLayer(field, recipe)
-      return layerTime(layerRuns(section, field, layer, recipe, 0, 0), recipe, filament('pla'), printer)
+      return layerTime(layerRuns(field, layer, recipe, 0, 0), recipe, filament('pla'), printer)
     }
     const side = 29.5, v = 10 / Math.SQRT2, one = moveTime(side, 0, v, 50, 1000) + 2 * moveTime(side, v, v, 50, 1000) + moveTime(side, v, 0, 50, 1000)
     expect(seconds(square(0)).seconds).toBeCloseTo(one, 6)

@@ -4,8 +4,8 @@ import { contoursAt, measureMesh, type MeshFigures, type Section, type TriangleM
 import type { Filament } from '../libraries'
 import { mm3ToM3, mmToM } from '../units'
 import { beadArea } from './bead'
-import { divideEdges } from './divide-edges'
-import { insetField } from './inset-field'
+import { divideSection } from './divide-edges'
+import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach } from './lay'
 import { layerRuns } from './layer-runs'
 import { layerTime } from './layer-time'
@@ -35,8 +35,8 @@ export interface SlicedModel {
   openLayers: number
 }
 
-/** Long straight edges are divided to this, so that each part sees what lies opposite it, mm. */
-const LONGEST_EDGE = 3
+/** Long straight edges are divided to this, mm. */
+const LONGEST_EDGE = 2.5
 /** Scan lines across the model for finding what is open above or below, and what hangs over nothing. */
 const SCAN_LINES = 120, HANG_LINES = 48
 /** More layers than this are a wrong layer height or a model in the wrong unit. */
@@ -64,9 +64,9 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
     each(k, layers)
     if (open > 0) openLayers++
     if (loops.length === 0) continue
-    const field = insetField(loops.map(loop => divideEdges(loop, LONGEST_EDGE)), reach)
+    const field = insetField(divideSection(loops, LONGEST_EDGE), reach)
     const layer = layLayer(field, recipe)
-    const share = recipe.spiral ? 0 : shareOpen(scans, loops, k, layers, recipe)
+    const share = recipe.spiral ? 0 : shareOpen(scans, field, k, layers, recipe)
     const solid = share * layer.solidExtra * thickness
     lengths.outerWall += layer.outerWall * thickness
     lengths.innerWall += layer.innerWall * thickness
@@ -78,7 +78,7 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
       x: sum.x * thickness + inside.x * solid, y: sum.y * thickness + inside.y * solid,
       xx: sum.xx * thickness + inside.xx * solid, yy: sum.yy * thickness + inside.yy * solid, xy: sum.xy * thickness + inside.xy * solid,
     })
-    const time = layerTime(layerRuns(loops, field, layer, recipe, k, share), recipe, filament, printer)
+    const time = layerTime(layerRuns(field, layer, recipe, k, share), recipe, filament, printer)
     seconds += time.seconds
     lengths.travel += time.travelMm
     if (k > 0) {
@@ -116,11 +116,11 @@ class ScanWindow {
 }
 
 /** Share of the inside of layer k that is open within `baseLayers` below or `topLayers` above it, and so is laid solid. */
-function shareOpen(scans: ScanWindow, loops: Section, k: number, layers: number, { baseLayers, topLayers, walls, beadWidthMm }: Recipe): number {
+function shareOpen(scans: ScanWindow, field: InsetField, k: number, layers: number, { baseLayers, topLayers, walls, beadWidthMm }: Recipe): number {
   if (baseLayers === 0 && topLayers === 0) return 0
   if (k < baseLayers || k + topLayers >= layers) return 1
   const near: Scan[] = []
   for (let d = 1; d <= baseLayers; d++) near.push(scans.at(k - d))
   for (let d = 1; d <= topLayers; d++) near.push(scans.at(k + d))
-  return openShare(scanSection(loops, scans.grid, walls * beadWidthMm), near)
+  return openShare(scanSection(insetLoops(field, walls * beadWidthMm), scans.grid), near)
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The shelf of projects: open, bring one in from a file, take one out as a file, begin from a demo. */
 import { DEMOS } from '../../../core/demo'
-import { DocumentError } from '../../../core/document'
+import { DocumentError, MAX_PROJECT_BYTES } from '../../../core/document'
 import { download, fileName } from '~/composables/download'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
@@ -15,7 +15,7 @@ async function bring(event: Event) {
   const file = chosenFile(event)
   if (!file) return
   try {
-    if (file.size > 8_000_000) throw new DocumentError('', `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most 8 MB`)
+    if (file.size > MAX_PROJECT_BYTES) throw new DocumentError('', `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`)
     await project.importText(await file.text())
     fault.value = ''
     view.shelfOpen = false
