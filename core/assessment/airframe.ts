@@ -1,6 +1,6 @@
 /** Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by part. */
 import type { Aerofoil, Body, Boom, Control, Cut, Equipment, Given, ProjectFile, Recipe, Spar, Surface, SurfaceName, Zone } from '../document'
-import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLine, trailingEdgeMm, wingSeat, zoneOr, type BodyLoft, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
+import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLine, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
 import type { Filament, Libraries, Stock } from '../libraries'
 import { memoise } from '../memo'
 import { calibratedFilaments } from './calibrated'
@@ -29,13 +29,14 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({ wing: make(), horizontal: make(), vertical: make() })
   const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge)))
   const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.map(spar => sparLine(loft, spar, stockOr(libraries, spar.stock)))))
-  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })))
+  const lastShapes: Partial<Record<PartName, PieceShape[]>> = {}
+  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })))))
   const bodyOf = memoise((body: Body) => loftBody(body))
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
   const bodyShapes = memoise((loft: BodyLoft, body: Body, cuts: readonly Cut[], boom: Boom | null, wing: WingSeat | null, ...zones: Zone[]) => {
     const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
     const seat = boom ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM } : null
-    return cutBody({ loft, body, boom: seat, wing }, cuts, recipeOf)
+    return (lastShapes.body = reuseShapes(lastShapes.body ?? [], cutBody({ loft, body, boom: seat, wing }, cuts, recipeOf)))
   })
   // The body changes with the wing's root alone, not with every edit further out.
   let lastSeat: WingSeat | null = null

@@ -101,7 +101,7 @@ export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[
     return {
       id: piece.id, name: piece.name, mark: piece.mark, part: piece.part, kind: piece.kind, side: piece.side, zone: piece.zone.id, zoneName: piece.zone.name, filament: filament.id, filamentName: filament.name,
       recipe: piece.zone.recipe.school, predictedG: kgToG(print.mass), weighedG: weighed.has(piece.id) ? kgToG(mass) : null, outdatedG: outdated.get(piece.id) ?? null, massG: kgToG(mass),
-      hours: sToHours(time), cost: mm3ToM3(print.filamentMm3) * filament.density * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
+      hours: sToHours(time), machineHours: sToHours(print.seconds(doc.printers.find(item => item.id === printer) ?? doc.printers[0])), cost: mm3ToM3(print.filamentMm3) * filament.density * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
       layers: print.layers, lengthMm: piece.to + piece.proud - piece.from, boxMm: [box.width, box.depth, box.height], turnDeg: box.turnDeg, fits: printer !== null,
       fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths, filamentG: kgToG(mm3ToM3(print.filamentMm3) * filament.density), overhangMm2: print.overhangMm2, bridgeMm: print.bridgeMm,
       joints: piece.joints, slender: box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm), brimMm: piece.zone.recipe.brimMm,

@@ -56,6 +56,8 @@ export interface PieceReport {
   /** Weighed where known, else predicted. */
   massG: number
   hours: number
+  /** The same without the plate's overhead. */
+  machineHours: number
   cost: number
   printer: string | null
   printerName: string

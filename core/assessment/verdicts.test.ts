@@ -4,7 +4,7 @@ import { assess } from '../assess'
 import { DEMOS } from '../demo'
 import { buttCuts, plain } from '../testing/plain'
 import type { ProjectFile } from '../document'
-import { convexHull } from './drawing'
+import { convexHull } from '../geometry'
 
 const [thistledown, plover] = DEMOS
 const withBrief = (brief: Partial<ProjectFile['brief']>, doc = thistledown): ProjectFile => ({ ...doc, brief: { ...doc.brief, ...brief } })

@@ -6,6 +6,7 @@ export { sparLine, sparFit, boreAt, type SparLine, type SparFit } from './spar-l
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
 export { turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
 export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
+export { reuseShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
 export { lidOutline, wingBoltPlaces, wingSeat, type BoomSeat, type WingSeat } from './body-features'
 export { selfCrossing } from './self-crossing'

@@ -21,7 +21,7 @@ export function divideEdges(loop: Float64Array, longest: number): Float64Array {
 }
 
 /** Edges a section is divided into round its outline, at least; and the bounds of their length, mm. */
-const ROUND = 110, FINEST = 0.5
+const ROUND = 84, FINEST = 0.5
 
 /**
  * A section with its long edges divided, so that each part sees what lies opposite it: small sections more finely, since a

@@ -64,19 +64,17 @@ export function insetField(loops: Section, reach = Infinity): InsetField {
 
 function addLoop(field: InsetField, loop: Float64Array, start: number): void {
   const count = loop.length / 2
-  const direction = new Float64Array(count)
   for (let i = 0; i < count; i++) {
     const j = (i + 1) % count
     const ax = loop[2 * i], ay = loop[2 * i + 1], bx = loop[2 * j], by = loop[2 * j + 1]
     const dx = bx - ax, dy = by - ay
-    const length = Math.hypot(dx, dy) || 1e-12
+    const length = Math.sqrt(dx * dx + dy * dy) || 1e-12
     field.length[start + i] = length
     field.midX[start + i] = (ax + bx) / 2
     field.midY[start + i] = (ay + by) / 2
     // Left of the direction of travel is inside, for counter-clockwise outlines and clockwise holes alike.
     field.normalX[start + i] = -dy / length
     field.normalY[start + i] = dx / length
-    direction[i] = Math.atan2(dy, dx)
     const cross = ax * by - bx * ay
     field.area += cross / 2
     field.areaX += ((ax + bx) * cross) / 6
@@ -87,10 +85,10 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
   }
   for (let i = 0; i < count; i++) {
     const j = (i + 1) % count
-    let turn = direction[j] - direction[i]
-    if (turn > Math.PI) turn -= 2 * Math.PI
-    if (turn < -Math.PI) turn += 2 * Math.PI
-    const half = Math.max(-SHARPEST, Math.min(SHARPEST, Math.tan(turn / 2)))
+    // tan(θ/2) = sin θ / (1 + cos θ) for the turn θ from one inward normal to the next.
+    const ax = field.normalX[start + i], ay = field.normalY[start + i], bx = field.normalX[start + j], by = field.normalY[start + j]
+    const sine = ax * by - ay * bx, cosine = ax * bx + ay * by
+    const half = Math.max(-SHARPEST, Math.min(SHARPEST, sine / Math.max(1e-9, 1 + cosine)))
     field.shrink[start + i] += half
     field.shrink[start + j] += half
   }

@@ -112,7 +112,8 @@ function timedLayers({ samples, jumps }: PieceSamples, laid: readonly Layer[], f
       const { weight, u } = sample, field = fieldFor(sample, reach)
       // Layer numbers as they would be there: they decide which way infill runs and where webs stand.
       const index = Math.round((u - jumps[0].u) * perLayer) + i
-      const own = laid[i].infill + laid[i].lattice === 0 ? 1 : tries
+      // Infill runs the other way in every other layer: both are timed.
+      const own = laid[i].infill > 0 ? Math.max(2, tries) : laid[i].lattice > 0 ? tries : 1
       return Array.from({ length: own }, (_, k) => ({ moves: movesOf(field, laid[i], index + PHASE_STEP * k, 0), layers: (weight * perLayer) / own }))
     }),
     ...faces.flatMap(({ field, layer, share, layers }): TimedLayer[] => [{ moves: movesOf(field, layer, 0, share), layers }, { moves: movesOf(field, layer, 0, 0), layers: -layers }]),

@@ -30,13 +30,13 @@ export interface PieceSamples { samples: SectionSample[], jumps: SectionJump[], 
 /** A stretch up to this is taken at its middle; a longer one at two Gauss points, exact for cubic runs. mm */
 const ONE_POINT = 2.5
 /** Stretches are no longer than this: bodies curve, and in thin moving parts a bead more or less fits from place to place. */
-const LONGEST = { fixed: 36, body: 26, moving: 7, lid: 26 }
+const LONGEST = { fixed: 36, body: 26, moving: 9, lid: 26 }
 /** A short moving part is still seen in this many places. */
 const MOVING_LEAST = 20
 /** Given parts may do anything between their layers: sections this close, but not more than so many. */
 const GIVEN_STEP = 0.8, GIVEN_MOST = 220
 /** Long edges are divided to this. */
-export const LONGEST_EDGE = 4
+export const LONGEST_EDGE = 5
 /** Just off a jump. */
 const OFF = 0.01
 

@@ -1,0 +1,36 @@
+/** Pieces that an edit left as they were keep their section functions, and with them everything remembered about them. */
+import type { Feature } from './feature'
+import type { PieceShape } from './piece'
+
+const sameNumbers = (a: ArrayLike<number>, b: ArrayLike<number>): boolean => {
+  if (a.length !== b.length) return false
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
+  return true
+}
+
+const sameFeature = (a: Feature, b: Feature): boolean =>
+  a.op === b.op && a.inside === b.inside && a.behind === b.behind && a.from === b.from && a.to === b.to && sameNumbers(a.a, b.a) && sameNumbers(a.b, b.b)
+
+function sameShape(a: PieceShape, b: PieceShape): boolean {
+  if (a.part !== b.part || a.kind !== b.kind || a.from !== b.from || a.to !== b.to || a.proud !== b.proud || a.features.length !== b.features.length) return false
+  if (!sameNumbers(a.skinHeights, b.skinHeights) || !sameNumbers(a.breaks, b.breaks)) return false
+  if (!a.features.every((feature, i) => sameFeature(feature, b.features[i]))) return false
+  // Skins run straight between these heights, so that the same outlines there are the same skin.
+  return a.skinHeights.every((u) => {
+    const p = a.skinAt(u), q = b.skinAt(u)
+    return p !== null && q !== null && sameNumbers(p, q)
+  })
+}
+
+/** `next` with the functions of those pieces of `before` that have the same id and shape. Moving parts bend between their heights by no more than those say. */
+export function reuseShapes(before: readonly PieceShape[], next: readonly PieceShape[]): PieceShape[] {
+  const known = new Map(before.map(piece => [piece.id, piece]))
+  const same = new Map<PieceShape['sectionAt'], PieceShape>()
+  return next.map((piece) => {
+    const old = same.get(piece.sectionAt) ?? known.get(piece.id)
+    if (!old || old.sectionAt === piece.sectionAt || (!same.has(piece.sectionAt) && !sameShape(old, piece))) return piece
+    // Port and starboard share one function: found once, given to both.
+    same.set(piece.sectionAt, old)
+    return { ...piece, sectionAt: old.sectionAt, skinAt: old.skinAt, features: old.features }
+  })
+}
