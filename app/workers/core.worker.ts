@@ -3,11 +3,11 @@ import { expose, transfer } from 'comlink'
 import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
-import { createAssessor, type Assessment } from '../../core/assess'
-import { share, type Cuts, type ProjectFile } from '../../core/document'
-import { displayMesh, type SolidKernel } from '../../core/geometry'
+import { createAssessor, noCuts, type Assessment, type NoCut } from '../../core/assess'
+import { share, type Cuts, type Given, type Printer, type ProjectFile } from '../../core/document'
+import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
-import { compareSchools, exportPieces, proposeAllCuts, type SchoolFigures } from '../../core/workshop'
+import { compareSchools, exportPieces, previewGcode, proposeAllCuts, readGivenParts, sliceEveryLayer, type EveryLayer, type GcodePreview, type GivenPart, type SchoolFigures } from '../../core/workshop'
 
 const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.
@@ -23,8 +23,27 @@ async function loadKernel(): Promise<SolidKernel> {
   module.setup()
   return module
 }
+const solids = (): Promise<SolidKernel> => (kernel ??= loadKernel())
 
 export interface PieceMesh { id: string, part: string, positions: Float32Array, triangles: Uint32Array }
+
+/** Solids once made, while their piece keeps its shape; null where none can be made. */
+const printed = new WeakMap<Piece['sectionAt'], { port?: TriangleMesh | null, other?: TriangleMesh | null }>()
+
+type Progress = (done: number, of: number, name: string) => boolean | Promise<boolean>
+class Stopped extends Error {}
+const stopping = (progress: Progress) => async (done: number, of: number, name: string) => {
+  if (!await progress(done, of, name)) throw new Stopped()
+}
+/** Null where the maker stopped it. */
+async function unlessStopped<T>(work: () => Promise<T>): Promise<T | null> {
+  try {
+    return await work()
+  } catch (fault) {
+    if (fault instanceof Stopped) return null
+    throw fault
+  }
+}
 
 const api = {
   /** The drawing is left out when the page has it already: most edits leave the outlines alone. */
@@ -35,27 +54,51 @@ const api = {
     drawn = result.drawing
     return { ...result, drawing }
   },
-  meshes(doc: ProjectFile): PieceMesh[] {
-    const meshes = live.airframe(known(doc)).pieces.map(piece => ({ id: piece.id, part: piece.part, ...displayMesh(piece) }))
+  /** The very solids that are exported, each where it belongs; a piece that is no solid is left out, and a finding names it. */
+  async meshes(doc: ProjectFile): Promise<PieceMesh[]> {
+    const own = await solids()
+    const meshes = live.airframe(known(doc)).pieces.flatMap((piece): PieceMesh[] => {
+      const mesh = printedMesh(own, piece)
+      return mesh ? [{ id: piece.id, part: piece.part, ...placedMesh(piece, { positions: mesh.positions, triangles: mesh.triangles.slice() }) }] : []
+    })
     return transfer(meshes, meshes.flatMap(mesh => [mesh.positions.buffer, mesh.triangles.buffer]))
   },
   compare: (doc: ProjectFile, zone: string, filament: string): SchoolFigures[] => compareSchools(aside, LIBRARIES, doc, zone, filament),
   proposeCuts: (doc: ProjectFile): Cuts => proposeAllCuts(live.airframe(known(doc))),
-  async exportZip(doc: ProjectFile, progress: (done: number, of: number, name: string) => boolean | Promise<boolean>): Promise<Uint8Array | null> {
-    kernel ??= loadKernel()
-    const airframe = aside.airframe(doc)
-    const { pieces } = aside.assess(doc)
-    try {
-      const files = await exportPieces(await kernel, airframe, pieces, async (done, of, name) => {
-        if (!await progress(done, of, name)) throw new Stopped()
-      })
-      const zip = zipSync(Object.fromEntries(files.map(file => [file.name, file.bytes])), { level: 6 })
-      return transfer(zip, [zip.buffer])
-    } catch (fault) {
-      if (fault instanceof Stopped) return null
-      throw fault
-    }
+  noCuts: (doc: ProjectFile, part: PartName): NoCut[] => noCuts(live.airframe(known(doc)), part),
+  exportZip: (doc: ProjectFile, progress: Progress): Promise<Uint8Array | null> => unlessStopped(async () => {
+    const files = await exportPieces(await solids(), aside.airframe(doc), aside.assess(doc).pieces, stopping(progress))
+    const zip = zipSync(Object.fromEntries(files.map(file => [file.name, file.bytes])), { level: 6 })
+    return transfer(zip, [zip.buffer])
+  }),
+  everyLayer: (doc: ProjectFile, progress: Progress): Promise<EveryLayer[] | null> =>
+    unlessStopped(async () => sliceEveryLayer(await solids(), aside.airframe(doc), aside.assess(doc).pieces, stopping(progress))),
+  gcode: (text: string, printer: Printer): GcodePreview => {
+    const preview = previewGcode(text, printer)
+    return transfer(preview, [preview.segments.buffer])
   },
+  readGiven: (name: string, bytes: Uint8Array): GivenPart[] => readGivenParts(name, bytes),
+  /** What a given part would weigh as it stands, in a zone of this document: the same figures as once it is taken in. */
+  weighGiven(doc: ProjectFile, given: Given): { massG: number, hours: number, cost: number } | null {
+    const { pieces } = aside.assess({ ...doc, given: [...doc.given, given] })
+    const own = pieces.filter(piece => piece.id === given.id || piece.id.startsWith(`${given.id}-`))
+    return own.length ? { massG: own.reduce((sum, p) => sum + p.predictedG, 0), hours: own.reduce((sum, p) => sum + p.hours, 0), cost: own.reduce((sum, p) => sum + p.cost, 0) } : null
+  },
+}
+
+function printedMesh(own: SolidKernel, piece: Piece): TriangleMesh | null {
+  const side = piece.side === 'port' ? 'port' : 'other'
+  const kept = printed.get(piece.sectionAt) ?? {}
+  printed.set(piece.sectionAt, kept)
+  if (kept[side] !== undefined) return kept[side]
+  try {
+    const solid = pieceSolid(own, piece)
+    kept[side] = meshOf(solid)
+    solid.delete()
+  } catch {
+    kept[side] = null
+  }
+  return kept[side]
 }
 
 /**
@@ -75,8 +118,5 @@ function warmUp(doc: ProjectFile) {
   setTimeout(next, 5)
 }
 
-class Stopped extends Error {}
-
 export type CoreApi = typeof api
 expose(api)
-

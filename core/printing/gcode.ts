@@ -24,27 +24,30 @@ const ARC_ERROR = 0.01
 
 interface Head { x: number, y: number, z: number, e: number, feed: number, absolute: boolean, absoluteE: boolean, scale: number }
 
-/** Throws `DocumentError` naming the line. `filamentDiameter` in mm. */
-export function replayGcode(text: string, printer: Printer, filamentDiameter = 1.75): GcodeFigures {
+/** A stretch of plastic laid from one place to another, mm. */
+export type Laid = (x0: number, y0: number, z0: number, x1: number, y1: number, z1: number) => void
+
+/** Throws `DocumentError` naming the line. `filamentDiameter` in mm; `laid` is told of every stretch of plastic, for a preview. */
+export function replayGcode(text: string, printer: Printer, filamentDiameter = 1.75, laid?: Laid): GcodeFigures {
   const head: Head = { x: 0, y: 0, z: 0, e: 0, feed: 1500, absolute: true, absoluteE: true, scale: 1 }
   const moves = { length: [] as number[], speed: [] as number[], dx: [] as number[], dy: [] as number[], dz: [] as number[] }
   const min: [number, number, number] = [Infinity, Infinity, Infinity], max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   const layerHeights = new Set<number>()
-  let pushed = 0, furthest = 0, filamentMm = 0, dwell = 0
+  let pushed = 0, furthest = 0, filamentMm = 0, dwell = 0, lastZ = Number.NaN
 
   const travel = (x: number, y: number, z: number, extrude: number) => {
     const dx = x - head.x, dy = y - head.y, dz = z - head.z
-    const length = Math.hypot(dx, dy, dz)
+    const length = Math.sqrt(dx * dx + dy * dy + dz * dz)
     pushed += extrude
-    const laid = Math.max(0, pushed - furthest)
+    const plastic = Math.max(0, pushed - furthest)
     furthest = Math.max(furthest, pushed)
-    filamentMm += laid
-    if (laid > 0 && Math.hypot(dx, dy) > 0) {
-      layerHeights.add(Math.round(z * 1000))
-      for (const [px, py, pz] of [[head.x, head.y, head.z], [x, y, z]]) {
-        min[0] = Math.min(min[0], px); min[1] = Math.min(min[1], py); min[2] = Math.min(min[2], pz)
-        max[0] = Math.max(max[0], px); max[1] = Math.max(max[1], py); max[2] = Math.max(max[2], pz)
-      }
+    filamentMm += plastic
+    if (plastic > 0 && (dx !== 0 || dy !== 0)) {
+      if (z !== lastZ) layerHeights.add(Math.round(z * 1000))
+      lastZ = z
+      min[0] = Math.min(min[0], head.x, x); min[1] = Math.min(min[1], head.y, y); min[2] = Math.min(min[2], head.z, z)
+      max[0] = Math.max(max[0], head.x, x); max[1] = Math.max(max[1], head.y, y); max[2] = Math.max(max[2], head.z, z)
+      laid?.(head.x, head.y, head.z, x, y, z)
     }
     // A move of the extruder alone takes its own time.
     const way = length > 0 ? length : Math.abs(extrude)
@@ -66,7 +69,7 @@ export function replayGcode(text: string, printer: Printer, filamentDiameter = 1
     let end = text.indexOf('\n', at)
     if (end < 0) end = text.length
     lineNumber++
-    dwell += readLine(text.slice(at, end), lineNumber, head, travel)
+    dwell += readLine(text, at, end, lineNumber, head, travel)
     at = end + 1
   }
   if (moves.length.length === 0) throw new DocumentError('', 'has no moves; is this G-code?')
@@ -77,32 +80,76 @@ export function replayGcode(text: string, printer: Printer, filamentDiameter = 1
 }
 
 type Travel = (x: number, y: number, z: number, extrude: number) => void
-const WORD = /([A-Za-z])\s*([-+]?(?:\d+\.?\d*|\.\d+))/g
+
+/** Words of one line by letter (A is 0): 1 with a number, 2 bare as homing has them; a letter's first number counts. G and M codes in their order, tenths kept: G92.1 is not G92. */
+interface Words { has: Uint8Array, value: Float64Array, codes: string[], count: number }
+const words: Words = { has: new Uint8Array(26), value: new Float64Array(26), codes: [], count: 0 }
+const wordOf = (letter: string): number | undefined => (words.has[letter.charCodeAt(0) - 65] === 1 ? words.value[letter.charCodeAt(0) - 65] : undefined)
+
+/** Reads text[from, to) by hand: a file has millions of lines, and comments are never looked at. */
+function readWords(text: string, from: number, to: number): void {
+  words.has.fill(0)
+  words.codes.length = 0
+  words.count = 0
+  for (let i = from; i < to;) {
+    const c = text.charCodeAt(i)
+    if (c === 59 /* ; */ || c === 42 /* * */) return
+    if (c === 40 /* ( */) {
+      const close = text.indexOf(')', i)
+      if (close < 0 || close >= to) return
+      i = close + 1
+      continue
+    }
+    const upper = c >= 97 ? c - 32 : c
+    if (upper < 65 || upper > 90) {
+      i++
+      continue
+    }
+    let j = i + 1
+    while (j < to && text.charCodeAt(j) === 32) j++
+    const start = j
+    let digits = 0
+    for (; j < to; j++) {
+      const d = text.charCodeAt(j)
+      if (d >= 48 && d <= 57) digits++
+      else if (!(d === 46 || ((d === 45 || d === 43) && j === start))) break
+    }
+    const letter = upper - 65
+    if (digits > 0) {
+      const value = Number(text.slice(start, j))
+      if (Number.isFinite(value)) {
+        if (upper === 71 || upper === 77) words.codes.push(`${upper === 71 ? 'G' : 'M'}${value}`)
+        else if (words.has[letter] !== 1) {
+          words.has[letter] = 1
+          words.value[letter] = value
+          words.count++
+        }
+      }
+      i = j
+    } else {
+      // A bare axis letter, as homing has it.
+      if (!words.has[letter]) words.has[letter] = 2
+      i++
+    }
+  }
+}
 
 /** Carries out one line; returns the seconds it waits. */
-function readLine(raw: string, lineNumber: number, head: Head, travel: Travel): number {
-  if (raw.length > 2000) throw new DocumentError(`line ${lineNumber}`, 'is too long for G-code')
-  const text = raw.replace(/;.*$/, '').replace(/\([^)]*\)/g, '').replace(/\*\d+\s*$/, '').trim()
-  if (text === '') return 0
-  const words = new Map<string, number>()
-  const codes: string[] = []
-  for (const [, letter, number] of text.matchAll(WORD)) {
-    const key = letter.toUpperCase()
-    if (key === 'G' || key === 'M') codes.push(`${key}${Number(number)}`)
-    else if (!words.has(key)) words.set(key, Number(number))
-  }
+function readLine(text: string, from: number, to: number, lineNumber: number, head: Head, travel: Travel): number {
+  if (to - from > 2000) throw new DocumentError(`line ${lineNumber}`, 'is too long for G-code')
+  readWords(text, from, to)
   let wait = 0
-  for (const code of codes) {
+  for (const code of words.codes) {
     switch (code) {
-      case 'G0': case 'G1': straight(words, head, travel); break
-      case 'G2': case 'G3': arc(words, head, travel, code === 'G2', lineNumber); break
-      case 'G4': wait += words.has('P') ? words.get('P')! / 1000 : words.get('S') ?? 0; break
+      case 'G0': case 'G1': straight(head, travel); break
+      case 'G2': case 'G3': arc(head, travel, code === 'G2', lineNumber); break
+      case 'G4': wait += wordOf('P') !== undefined ? wordOf('P')! / 1000 : wordOf('S') ?? 0; break
       case 'G20': head.scale = 25.4; break
       case 'G21': head.scale = 1; break
-      case 'G28': home(text, head, travel); break
+      case 'G28': home(head, travel); break
       case 'G90': head.absolute = true; head.absoluteE = true; break
       case 'G91': head.absolute = false; head.absoluteE = false; break
-      case 'G92': setPlace(words, head); break
+      case 'G92': setPlace(head); break
       case 'M82': head.absoluteE = true; break
       case 'M83': head.absoluteE = false; break
     }
@@ -110,31 +157,35 @@ function readLine(raw: string, lineNumber: number, head: Head, travel: Travel): 
   return wait
 }
 
-const target = (words: Map<string, number>, head: Head, axis: 'X' | 'Y' | 'Z'): number => {
-  const now = head[axis.toLowerCase() as 'x' | 'y' | 'z'], word = words.get(axis)
+const target = (head: Head, axis: 'X' | 'Y' | 'Z'): number => {
+  const now = axis === 'X' ? head.x : axis === 'Y' ? head.y : head.z, word = wordOf(axis)
   return word === undefined ? now : head.absolute ? word * head.scale : now + word * head.scale
 }
+const feedOf = (head: Head): number => {
+  const word = wordOf('F')
+  return word === undefined ? head.feed : word * head.scale
+}
 /** Filament this move pushes, mm; the head's own count is moved on. */
-function extrusion(words: Map<string, number>, head: Head): number {
-  const word = words.get('E')
+function extrusion(head: Head): number {
+  const word = wordOf('E')
   if (word === undefined) return 0
   const to = head.absoluteE ? word * head.scale : head.e + word * head.scale
   const push = to - head.e
   head.e = to
   return push
 }
-function straight(words: Map<string, number>, head: Head, travel: Travel): void {
-  if (words.has('F')) head.feed = words.get('F')! * head.scale
-  travel(target(words, head, 'X'), target(words, head, 'Y'), target(words, head, 'Z'), extrusion(words, head))
+function straight(head: Head, travel: Travel): void {
+  head.feed = feedOf(head)
+  travel(target(head, 'X'), target(head, 'Y'), target(head, 'Z'), extrusion(head))
 }
 
 /** Arcs in the xy plane by centre (I, J, always relative) or radius (R); z and filament run evenly along them. */
-function arc(words: Map<string, number>, head: Head, travel: Travel, clockwise: boolean, lineNumber: number): void {
-  if (words.has('F')) head.feed = words.get('F')! * head.scale
+function arc(head: Head, travel: Travel, clockwise: boolean, lineNumber: number): void {
+  head.feed = feedOf(head)
   const x0 = head.x, y0 = head.y, z0 = head.z
-  const x1 = target(words, head, 'X'), y1 = target(words, head, 'Y'), z1 = target(words, head, 'Z')
-  const push = extrusion(words, head)
-  const { cx, cy } = arcCentre(words, head, x0, y0, x1, y1, clockwise, lineNumber)
+  const x1 = target(head, 'X'), y1 = target(head, 'Y'), z1 = target(head, 'Z')
+  const push = extrusion(head)
+  const { cx, cy } = arcCentre(head, x0, y0, x1, y1, clockwise, lineNumber)
   const radius = Math.hypot(x0 - cx, y0 - cy)
   const start = Math.atan2(y0 - cy, x0 - cx)
   let sweep = Math.atan2(y1 - cy, x1 - cx) - start
@@ -149,9 +200,10 @@ function arc(words: Map<string, number>, head: Head, travel: Travel, clockwise: 
   }
 }
 
-function arcCentre(words: Map<string, number>, head: Head, x0: number, y0: number, x1: number, y1: number, clockwise: boolean, lineNumber: number): { cx: number, cy: number } {
-  if (words.has('I') || words.has('J')) return { cx: x0 + (words.get('I') ?? 0) * head.scale, cy: y0 + (words.get('J') ?? 0) * head.scale }
-  const r = words.get('R')
+function arcCentre(head: Head, x0: number, y0: number, x1: number, y1: number, clockwise: boolean, lineNumber: number): { cx: number, cy: number } {
+  const i = wordOf('I'), j = wordOf('J')
+  if (i !== undefined || j !== undefined) return { cx: x0 + (i ?? 0) * head.scale, cy: y0 + (j ?? 0) * head.scale }
+  const r = wordOf('R')
   if (r === undefined) throw new DocumentError(`line ${lineNumber}`, 'an arc needs I and J, or R')
   const radius = r * head.scale, dx = x1 - x0, dy = y1 - y0, chord = Math.hypot(dx, dy)
   if (chord === 0 || chord > 2 * Math.abs(radius) * (1 + 1e-6)) throw new DocumentError(`line ${lineNumber}`, `an arc of radius ${r} cannot reach its end`)
@@ -159,15 +211,17 @@ function arcCentre(words: Map<string, number>, head: Head, x0: number, y0: numbe
   return { cx: (x0 + x1) / 2 - (dy / chord) * rise, cy: (y0 + y1) / 2 + (dx / chord) * rise }
 }
 
-function home(text: string, head: Head, travel: Travel): void {
-  const all = !/[XYZ]/i.test(text.replace(/G\s*28/i, ''))
-  travel(all || /X/i.test(text) ? 0 : head.x, all || /Y/i.test(text) ? 0 : head.y, all || /Z/i.test(text) ? 0 : head.z, 0)
+function home(head: Head, travel: Travel): void {
+  const [x, y, z] = ['X', 'Y', 'Z'].map(axis => words.has[axis.charCodeAt(0) - 65] > 0)
+  const all = !x && !y && !z
+  travel(all || x ? 0 : head.x, all || y ? 0 : head.y, all || z ? 0 : head.z, 0)
 }
 /** G92 renames the present place. Only filament's count matters here: lengths are differences, but extent is not. */
-function setPlace(words: Map<string, number>, head: Head): void {
-  if (words.has('E')) head.e = words.get('E')! * head.scale
-  if (words.has('X')) head.x = words.get('X')! * head.scale
-  if (words.has('Y')) head.y = words.get('Y')! * head.scale
-  if (words.has('Z')) head.z = words.get('Z')! * head.scale
-  if (words.size === 0) Object.assign(head, { x: 0, y: 0, z: 0, e: 0 })
+function setPlace(head: Head): void {
+  const [x, y, z, e] = ['X', 'Y', 'Z', 'E'].map(wordOf)
+  if (words.count === 0) Object.assign(head, { x: 0, y: 0, z: 0, e: 0 })
+  if (e !== undefined) head.e = e * head.scale
+  if (x !== undefined) head.x = x * head.scale
+  if (y !== undefined) head.y = y * head.scale
+  if (z !== undefined) head.z = z * head.scale
 }
