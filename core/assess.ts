@@ -19,6 +19,7 @@ import { degToRad, kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 
 export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
 export type { Airframe } from './assessment/airframe'
+export { calibratedFilaments } from './assessment/calibrated'
 export { noCuts, type NoCut } from './assessment/no-cuts'
 export { coverWanted } from './assessment/findings'
 

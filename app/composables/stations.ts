@@ -23,8 +23,8 @@ export const isStation = (id: string): id is StationId => STATIONS.some(station 
 
 /** Which findings belong to which station. */
 export const FINDINGS_AT: Partial<Record<StationId, RegExp>> = {
-  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^tip-stall$/, skin: /^(bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing)/,
-  split: /^piece-too-large$/, print: /^(spool-short|hours-failing)$/, weigh: /^weighs-off$/, balance: /^(outside-bay|balance-failing)$/,
+  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^(tip-stall|bay-|run-|hinge-|control-|section-|lid-|firewall-)/, skin: /^(bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing)/,
+  split: /^(piece-|cut-through|joint-|stands-|long-bridge|given-)/, print: /^(spool-short|hours-failing)$/, weigh: /^weighs-off$/, balance: /^(outside-bay|balance-failing)$/,
 }
 
 export function stationState(id: StationId, doc: ProjectFile, assessment: Assessment, touched: ReadonlySet<string>): StationState {

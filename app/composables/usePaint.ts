@@ -3,6 +3,7 @@ import type { Assessment, PieceReport } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
 import { figure } from './format'
 import type { StationId } from './stations'
+import type { PaintName } from '~/stores/view'
 
 export interface Legend { label: string, colour: string, pattern: number }
 export interface Paint { of(piece: PieceReport): { colour: string, pattern: number, note: string }, legend: Legend[], title: string }
@@ -24,8 +25,26 @@ function ramp(pieces: readonly PieceReport[], value: (piece: PieceReport) => num
   }
 }
 
-export function paintFor(station: StationId, doc: ProjectFile, assessment: Assessment): Paint {
+/** Stations at which the maker chooses what colours the pieces. */
+export const PAINTED: readonly StationId[] = ['skin', 'split', 'print']
+
+function filamentPaint(pieces: readonly PieceReport[]): Paint {
+  const names = [...new Map(pieces.map(piece => [piece.filament, piece.filamentName]))]
+  const index = (id: string) => names.findIndex(([own]) => own === id)
+  return {
+    title: 'Filament', legend: names.map(([, label], i) => ({ label, colour: ZONES[(i + 3) % ZONES.length], pattern: i % 6 })),
+    of: piece => ({ colour: ZONES[(index(piece.filament) + 3) % ZONES.length], pattern: index(piece.filament) % 6, note: `${piece.filamentName}: ${figure(piece.filamentG, 1)} g` }),
+  }
+}
+
+export function paintFor(station: StationId, doc: ProjectFile, assessment: Assessment, choice: PaintName = 'zones'): Paint {
   const { pieces, strength } = assessment
+  if (PAINTED.includes(station)) {
+    if (choice === 'area') return ramp(pieces, piece => piece.areaMassGdm2, 'g/dm²', 2, 'Printed mass per outside area')
+    if (choice === 'hours') return ramp(pieces, piece => piece.hours, 'h', 1, 'Hours on the printer')
+    if (choice === 'filament') return filamentPaint(pieces)
+    if (choice === 'overhang') return ramp(pieces, piece => piece.overhangMm2 / 100, 'cm²', 1, 'Laid over nothing')
+  }
   switch (station) {
     case 'skin': {
       const index = (zone: string) => Math.max(0, doc.zones.findIndex(item => item.id === zone))

@@ -3,15 +3,20 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { WingName } from '../../core/assess'
 
+export type PaintName = 'zones' | 'area' | 'hours' | 'filament' | 'overhang'
 export type ViewName = 'plan' | 'side' | 'front' | 'space'
 
 export const useView = defineStore('view', () => {
   const view = ref<ViewName>('plan')
   const selected = ref<string | null>(null)
+  /** What colours the pieces where a station offers a choice. */
+  const paint = ref<PaintName>('zones')
+  /** How far pieces are drawn apart in space, 0 to 1. */
+  const apart = ref(0)
   const why = ref<WingName | null>(null)
   const commanding = ref(false)
   const shelfOpen = ref(false)
   const historyOpen = ref(false)
   const marking = ref(false)
-  return { view, selected, why, commanding, shelfOpen, historyOpen, marking }
+  return { view, selected, paint, apart, why, commanding, shelfOpen, historyOpen, marking }
 })

@@ -1,5 +1,5 @@
 /** Union, difference and intersection of closed loops through clipper-lib, in mm. Counter-clockwise is plastic, clockwise a hole. */
-import clipper from 'clipper-lib'
+import { clipper } from './clipper-library'
 
 export type Loops = readonly Float64Array[]
 
@@ -29,12 +29,3 @@ function combine(kind: number, subject: Loops, clip: Loops): Float64Array[] {
 export const union = (a: Loops, b: Loops): Float64Array[] => combine(clipper.ClipType.ctUnion, a, b)
 export const difference = (a: Loops, b: Loops): Float64Array[] => combine(clipper.ClipType.ctDifference, a, b)
 export const intersection = (a: Loops, b: Loops): Float64Array[] => combine(clipper.ClipType.ctIntersection, a, b)
-
-/** Loops moved outwards by `by` mm (inwards when negative), corners mitred to twice that. */
-export function offsetLoops(loops: Loops, by: number): Float64Array[] {
-  const engine = new clipper.ClipperOffset(2, 100)
-  engine.AddPaths(loops.map(toPath), clipper.JoinType.jtMiter, clipper.EndType.etClosedPolygon)
-  const solution: Array<Array<{ X: number, Y: number }>> = []
-  engine.Execute(solution, by * STEPS)
-  return solution.filter(path => path.length >= 3).map(fromPath)
-}

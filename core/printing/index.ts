@@ -7,6 +7,7 @@ export { printPiece, ZERO_LENGTHS, type BeadLengths, type PiecePrint } from './p
 export { samplePiece } from './sample-sections'
 export { packPlates, PLATE_GAP, type PlateItem, type PlacedItem } from './pack-plates'
 export { assignPrinters, type PlateJob } from './plates'
+export { TEST_TUBE, testTube } from './test-piece'
 export { calibrate, tubeMassG, type Calibration, type TestPiece } from './calibrate'
 export { writeStl } from './stl'
 export { readStl } from './read-stl'

@@ -26,7 +26,7 @@ const row = (name: string, text: string) => console.log(`${name.padEnd(58)} ${te
 function assessments() {
   const edits: Array<[string, (doc: ProjectFile, i: number) => void]> = [
     ['move the battery', (doc, i) => { doc.equipment[3].xMm = 100 + i }], ['one zone, another bead count', (doc, i) => { doc.zones[2].recipe.walls = 1 + (i % 3) }],
-    ['span of the outer panel', (doc, i) => { doc.wing.panels[1].spanMm = 320 + i }], ['end of the spar', (doc, i) => { doc.spars[0].toMm = 400 + i }], ['move a cut', (doc, i) => { doc.cuts.wing[0] = 120 + i }],
+    ['span of the outer panel', (doc, i) => { doc.wing.panels[1].spanMm = 320 + i }], ['end of the spar', (doc, i) => { doc.spars[0].toMm = 400 + i }], ['move a cut', (doc, i) => { doc.cuts.wing[0].atMm = 120 + i }],
   ]
   for (const [name, edit] of edits) {
     const assessor = createAssessor()

@@ -6,7 +6,7 @@ import { unzipSync } from 'fflate'
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../../core/assess'
-import { beadArea, beadMassPerMm, calibrate, insetField, layerBeads, layLayer, tubeMassG } from '../../core/printing'
+import { beadArea, beadMassPerMm, calibrate, divideSection, insetField, layerBeads, layLayer, tubeMassG } from '../../core/printing'
 import { DEMOS } from '../../core/demo'
 import { readProject, writeProject, type ProjectFile } from '../../core/document'
 import { recipeFor, LIBRARIES } from '../../core/libraries'
@@ -128,8 +128,8 @@ describe('from brief to log', () => {
     const piece = createAssessor().airframe(doc).pieces.find(p => p.id === 'wing-3-starboard')!
     const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)
     const layer = Math.floor(layers / 2)
-    const slice = piece.sliceAt(piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
-    const grams = layerBeads(layLayer(insetField(slice), piece.zone.recipe)) * beadMassPerMm(piece.zone.recipe, LIBRARIES.filaments.find(f => f.id === 'pla-foam')!) * 1000
+    const slice = piece.sectionAt(piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
+    const grams = layerBeads(layLayer(insetField(divideSection(slice, 2.5)), piece.zone.recipe)) * beadMassPerMm(piece.zone.recipe, LIBRARIES.filaments.find(f => f.id === 'pla-foam')!) * 1000
     expect(await text('[data-figure="layer"]')).toBe(`${layer + 1} of ${layers}`)
     expect(await text('[data-figure="layer-mass"]')).toBe(`${grams.toFixed(3)} g`)
     await find('details.test summary').click()
@@ -142,6 +142,9 @@ describe('from brief to log', () => {
     await act('take-flow')
     await saved()
     expect((await stored()).zones.find(z => z.id === 'wing-outer')!.recipe.flow).toBeCloseTo(expected.flow, 2)
+    // The tube is kept: at this temperature the filament now foams as measured.
+    expect((await stored()).calibrations.at(-1)!.expansion).toBeCloseTo(expected.expansion, 3)
+    await act('undo')
     await act('undo')
   })
   it('undo survives a reload', async () => {

@@ -53,7 +53,7 @@ const ticks = (from: number, length: number) => {
   const step = length > 900 ? 100 : length > 350 ? 50 : 20
   return Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => Math.ceil(from / step) * step + i * step).filter(v => v <= from + length)
 }
-const paint = computed(() => paintFor(props.station, props.doc, props.assessment))
+const paint = computed(() => paintFor(props.station, props.doc, props.assessment, look.paint))
 const pieces = computed(() => new Map(props.assessment.pieces.map(piece => [piece.id, piece])))
 /** Nearest to the eye last: from above, from port, from ahead. */
 const depth = (piece: { centreMm: [number, number, number] }) => (props.view === 'plan' ? piece.centreMm[2] : props.view === 'side' ? -piece.centreMm[1] : -piece.centreMm[0])

@@ -2,17 +2,19 @@
 /** The aircraft in space: the skin of every piece, spars, boom and equipment, to turn and look at. */
 import { AmbientLight, BoxGeometry, BufferAttribute, BufferGeometry, Color, CylinderGeometry, DirectionalLight, Group, HemisphereLight, Mesh, MeshLambertMaterial, PerspectiveCamera, Quaternion, Scene, Vector3, WebGLRenderer } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import type { Assessment } from '../../../core/assess'
+import type { Assessment, PieceReport } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
 import { useCore } from '~/composables/useCore'
 import type { StationId } from '~/composables/stations'
 import { paintFor } from '~/composables/usePaint'
+import { useView } from '~/stores/view'
 import type { PieceMesh } from '~/workers/core.worker'
 
 const props = defineProps<{ station: StationId, doc: ProjectFile, assessment: Assessment }>()
 const host = ref<HTMLDivElement>()
 const failed = ref('')
 const core = useCore()
+const look = useView()
 const meshes = shallowRef<PieceMesh[]>([])
 let scene: Scene, camera: PerspectiveCamera, renderer: WebGLRenderer, controls: OrbitControls, model: Group
 let framed = false
@@ -34,6 +36,16 @@ function rod(from: readonly [number, number, number], to: readonly [number, numb
   return mesh
 }
 
+/** Where a piece goes when the aircraft is drawn apart: away from the middle, moving parts aft, lids off their side. */
+function apartBy(piece: PieceReport): Vector3 {
+  if (props.station !== 'split' || look.apart === 0) return new Vector3()
+  const { box } = props.assessment.drawing
+  const [x, y, z] = piece.centreMm
+  const middle = [(box.minX + box.maxX) / 2, 0, (box.minZ + box.maxZ) / 2]
+  const by = 0.55 * look.apart
+  return toScene(by * (x - middle[0]) + (piece.kind === 'moving' ? 70 * look.apart : 0), by * y, (piece.kind === 'lid' ? 90 * Math.sign(z - middle[2] || 1) : piece.part === 'wing' ? 60 : piece.part === 'vertical' ? 50 : 0) * look.apart)
+}
+
 function build() {
   if (!model) return
   model.traverse((item) => {
@@ -43,7 +55,7 @@ function build() {
     }
   })
   model.clear()
-  const paint = paintFor(props.station, props.doc, props.assessment)
+  const paint = paintFor(props.station, props.doc, props.assessment, look.paint)
   const see = props.station === 'spine' || props.station === 'balance'
   for (const mesh of meshes.value) {
     const report = props.assessment.pieces.find(piece => piece.id === mesh.id)
@@ -57,11 +69,21 @@ function build() {
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new BufferAttribute(positions, 3))
     geometry.setIndex(new BufferAttribute(mesh.triangles, 1))
-    geometry.computeVertexNormals()
-    const material = new MeshLambertMaterial({ color: new Color(paint.of(report).colour), transparent: see, opacity: see ? 0.45 : 1, depthWrite: !see })
-    model.add(new Mesh(geometry, material))
+    // Facets of a printed part are flat: shared corners would smear its edges.
+    const faceted = geometry.toNonIndexed()
+    geometry.dispose()
+    faceted.computeVertexNormals()
+    const material = new MeshLambertMaterial({ color: new Color(look.selected === report.id ? '#4f86b8' : paint.of(report).colour), transparent: see, opacity: see ? 0.45 : 1, depthWrite: !see })
+    const solid = new Mesh(faceted, material)
+    solid.position.copy(apartBy(report))
+    model.add(solid)
   }
   const { drawing } = props.assessment
+  if (props.station === 'split' && look.apart > 0) {
+    if (!framed) frame()
+    draw()
+    return
+  }
   for (const spar of drawing.spars) model.add(rod([spar.plan[0], spar.plan[1], spar.side[1]], [spar.plan[2], spar.plan[3], spar.side[3]], Math.max(2, spar.widthMm)))
   if (drawing.boom) model.add(rod([drawing.boom.side[0], 0, drawing.boom.side[1]], [drawing.boom.side[2], 0, drawing.boom.side[3]], drawing.boom.widthMm))
   for (const item of props.doc.equipment) {
@@ -134,7 +156,7 @@ onUnmounted(() => {
   renderer?.dispose()
 })
 watch(() => props.doc, refresh)
-watch([meshes, () => props.station, () => props.assessment], () => {
+watch([meshes, () => props.station, () => props.assessment, () => look.paint, () => look.apart, () => look.selected], () => {
   build()
   if (meshes.value.length && renderer) renderer.domElement.dataset.ready = 'yes'
 })

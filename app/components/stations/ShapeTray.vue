@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { DocumentError, LIMITS, type Panel, type Surface } from '../../../core/document'
-import { parseCoordinates } from '../../../core/geometry'
+import { formatCoordinates, parseCoordinates, shapeOf } from '../../../core/geometry'
 import { SURFACE_WORDS, useAerofoils } from '~/composables/useAerofoils'
+import { download, fileName } from '~/composables/download'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
@@ -30,6 +31,13 @@ async function bring(event: Event) {
     aerofoilFault.value = `${file.name.slice(0, 40)}: ${error.message}`
   }
 }
+/** The root section as a coordinate file: over the top and back, from the trailing edge. */
+function takeAerofoil() {
+  const name = surface.value.rootAerofoil, { upperX, upperY, lowerX, lowerY } = shapeOf(name, doc.value.aerofoils)
+  const points = [...Array.from(upperX, (x, i): [number, number] => [x, upperY[i]]).reverse(), ...Array.from(lowerX, (x, i): [number, number] => [x, lowerY[i]]).slice(1)]
+  const title = doc.value.aerofoils.find(item => item.id === name)?.name ?? name
+  download(`${fileName(title)}.dat`, formatCoordinates(title, points), 'text/plain')
+}
 function addPanel() {
   edit(`Add a panel to the ${SURFACE_WORDS[which.value]}`, (draft) => {
     const s = target(draft)
@@ -47,7 +55,7 @@ function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
     const zone = wing.panels[wing.panels.length - 1].zone
     if (kind !== 'none' && !tail.horizontal) {
       const x = wing.xMm + 3.5 * wing.rootChordMm
-      tail.horizontal = { xMm: x, yMm: 0, zMm: wing.zMm, incidenceDeg: 0, cantDeg: 0, mirror: true, rootChordMm: 0.6 * wing.rootChordMm, rootAerofoil: 'naca0009', panels: [{ spanMm: Math.max(50, 0.35 * wing.panels.reduce((sum, p) => sum + p.spanMm, 0)), tipChordMm: 0.45 * wing.rootChordMm, sweepMm: 0.1 * wing.rootChordMm, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca0009', zone }], controls: [] }
+      tail.horizontal = { xMm: x, yMm: 0, zMm: wing.zMm, incidenceDeg: 0, cantDeg: 0, mirror: true, rootChordMm: 0.6 * wing.rootChordMm, rootAerofoil: 'naca0009', panels: [{ spanMm: Math.max(50, 0.35 * wing.panels.reduce((sum, p) => sum + p.spanMm, 0)), tipChordMm: 0.45 * wing.rootChordMm, sweepMm: 0.1 * wing.rootChordMm, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca0009', zone }], controls: [], twistAxisShare: 0.25, tip: { kind: 'flat', lengthMm: 10 } }
     }
     if (tail.horizontal) {
       tail.horizontal.cantDeg = kind === 'V' ? 38 : 0
@@ -68,9 +76,10 @@ function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
     <v-combobox :model-value="surface.rootAerofoil" :items="aerofoils" label="Root aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil($event)" />
     <p v-if="aerofoilFault" class="bad" role="alert">{{ aerofoilFault }}</p>
     <PanelFigures v-for="(panel, i) in surface.panels" :key="i" :panel="panel" :index="i" :which="which" :alone="surface.panels.length === 1" />
+    <div class="acts"><v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn><v-btn @click="chooser?.click()">Import an aerofoil</v-btn><v-btn @click="takeAerofoil">Export the root's</v-btn><input ref="chooser" type="file" accept=".dat,.txt" class="sr" aria-label="Aerofoil coordinate file" @change="bring"></div>
+    <SurfaceFeatures :which="which" :surface="surface" />
     </template>
     <BodyFigures v-if="which === 'body'" />
-    <div v-else class="acts"><v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn><v-btn @click="chooser?.click()">Import an aerofoil</v-btn><input ref="chooser" type="file" accept=".dat,.txt" class="sr" aria-label="Aerofoil coordinate file" @change="bring"></div>
     <h3>Tail</h3>
     <v-select :model-value="doc.tail.kind" :items="kinds" label="Kind" data-field="tail-kind" @update:model-value="setTail" />
     <FigureField v-if="doc.tail.kind === 'V' && which === 'horizontal'" label="Angle from the horizontal" :model-value="surface.cantDeg" unit="°" :min="10" :max="80" @update:model-value="setSurface('cantDeg', 'angle')($event)" />

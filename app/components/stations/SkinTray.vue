@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { calibratedFilaments } from '../../../core/assess'
 import { expansionAt, LIBRARIES, recipeFor } from '../../../core/libraries'
 import { useBench } from '~/composables/useBench'
 
@@ -6,7 +7,9 @@ const { doc, edit, look } = useBench()
 const zoneId = useState('skin-zone', () => '')
 const zone = computed(() => doc.value.zones.find(item => item.id === zoneId.value) ?? doc.value.zones[0])
 const index = computed(() => doc.value.zones.indexOf(zone.value))
-const filament = computed(() => LIBRARIES.filaments.find(item => item.id === zone.value.filament) ?? LIBRARIES.filaments[0])
+/** With the maker's own test tubes, as the assessment has them. */
+const filaments = computed(() => calibratedFilaments(LIBRARIES.filaments, doc.value.calibrations))
+const filament = computed(() => filaments.value.find(item => item.id === zone.value.filament) ?? filaments.value[0])
 const r = computed(() => zone.value.recipe)
 // Pressing a piece on the drawing chooses its zone.
 const { now } = useBench()
@@ -16,7 +19,7 @@ watch(() => look.selected, (id) => {
 })
 
 function setFilament(id: string) {
-  const next = LIBRARIES.filaments.find(item => item.id === id)!
+  const next = filaments.value.find(item => item.id === id)!
   const school = LIBRARIES.schools.find(item => item.id === r.value.school)!
   edit(`${zone.value.name} in ${next.name}`, (draft) => {
     const z = draft.zones[index.value]
@@ -29,7 +32,7 @@ function setSchool(id: string) {
   const school = LIBRARIES.schools.find(item => item.id === id)!
   edit(`${zone.value.name}: ${school.name.toLowerCase()}`, (draft) => { draft.zones[index.value].recipe = recipeFor(school, filament.value) })
 }
-type Figures = 'walls' | 'beadWidthMm' | 'layerHeightMm' | 'infillShare' | 'baseLayers' | 'topLayers' | 'flow' | 'nozzleC'
+type Figures = 'brimMm' | 'walls' | 'beadWidthMm' | 'layerHeightMm' | 'infillShare' | 'baseLayers' | 'topLayers' | 'flow' | 'nozzleC'
 const set = (field: Figures, label: string, scale = 1) => (value: number | null) => edit(`${zone.value.name}: set ${label}`, (draft) => { draft.zones[index.value].recipe[field] = value! * scale })
 function setNozzle(value: number | null) {
   edit(`${zone.value.name}: nozzle ${value} °C`, (draft) => {
@@ -61,11 +64,13 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     <p v-if="filament.expansion" class="quiet small">At {{ r.nozzleC }} °C it foams to <span class="num">{{ expansion.toFixed(2) }}</span>× its volume; expansion × flow = <span class="num" :class="{ bad: Math.abs(expansion * r.flow - 1) > 0.05 }">{{ (expansion * r.flow).toFixed(2) }}</span>, and 1 is a full bead.</p>
     <FoamTest v-if="filament.expansion" :key="zone.id" :filament="filament" :recipe="r" @take="flow => edit(`${zone.name}: flow ${flow} from a test tube`, d => { d.zones[index].recipe.flow = flow })" />
     <div class="row"><FigureField label="Base layers" :model-value="r.baseLayers" :min="0" :max="40" :digits="0" @update:model-value="set('baseLayers', 'base layers')($event)" /><FigureField label="Top layers" :model-value="r.topLayers" :min="0" :max="40" :digits="0" @update:model-value="set('topLayers', 'top layers')($event)" /></div>
+    <FigureField label="Brim round the foot" :model-value="r.brimMm" unit="mm" :min="0" :max="20" data-field="brim" @update:model-value="set('brimMm', 'brim')($event)" />
     <FigureField v-if="r.lattice" label="Web spacing" :model-value="r.lattice.pitchMm" unit="mm" :min="5" :max="300" data-field="pitch" @update:model-value="edit(`${zone.name}: set web spacing`, d => { d.zones[index].recipe.lattice!.pitchMm = $event! })" />
     <FigureField v-if="r.skinGapMm" label="Distance of the two skins" :model-value="r.skinGapMm" unit="mm" :min="0.5" :max="20" @update:model-value="edit(`${zone.name}: set distance of the skins`, d => { d.zones[index].recipe.skinGapMm = $event! })" />
+    <RecipeFile :zone="zone" />
   </div>
 </template>
 
 <style scoped>
-
+.acts { display: flex; gap: 8px; flex-wrap: wrap; }
 </style>

@@ -1,0 +1,17 @@
+/** clipper-lib as this project uses it; the package ships no types. */
+// @ts-expect-error -- there is no declaration file to find
+import untyped from 'clipper-lib'
+
+interface IntPoint { X: number, Y: number }
+type Path = IntPoint[]
+interface Clipper {
+  AddPaths(paths: Path[], type: number, closed: boolean): boolean
+  Execute(clip: number, solution: Path[], subjectFill: number, clipFill: number): boolean
+}
+
+export const clipper = untyped as {
+  Clipper: new (options?: number) => Clipper
+  PolyType: { ptSubject: number, ptClip: number }
+  ClipType: { ctIntersection: number, ctUnion: number, ctDifference: number, ctXor: number }
+  PolyFillType: { pftEvenOdd: number, pftNonZero: number }
+}
