@@ -77,8 +77,8 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
 .bar { grid-area: bar; display: grid; grid-template-columns: auto 1fr; align-items: center; border-bottom: 1px solid var(--hair); padding: 3px 8px 3px 0; gap: 8px; }
 .shell > :deep(.path) { grid-area: path; } .shell > :deep(.thread) { grid-area: thread; }
 .middle { grid-area: middle; position: relative; display: grid; min-height: 0; min-width: 0; grid-template-rows: minmax(0, 1fr); }
-.bench { border-top: 1px solid var(--hair); overflow: auto; padding: 10px 16px; min-height: 0; }
-.tray { grid-area: tray; border-left: 1px solid var(--hair); overflow-y: auto; padding: 12px 14px 24px; }
+.bench { position: relative; border-top: 1px solid var(--hair); overflow: auto; padding: 10px 16px; min-height: 0; }
+.tray { position: relative; grid-area: tray; border-left: 1px solid var(--hair); overflow-y: auto; padding: 12px 14px 24px; }
 h1 { font-size: 21px; font-weight: 750; line-height: 1.2; margin: 0; }
 @media (max-width: 700px) {
   .shell { height: auto; min-height: 100dvh; grid-template: auto auto auto auto auto / minmax(0, 1fr); grid-template-areas: 'bar' 'path' 'middle' 'tray' 'thread'; }

@@ -74,7 +74,7 @@ export const THISTLEDOWN: ProjectFile = {
     item('propeller', 'Propeller 9 × 5 in, folding', 'propeller', 15, [-14, 0, 0], [24, 230, 20]),
     item('motor', 'Motor 2212, 1000 rpm/V', 'motor', 56, [14, 0, 0], [30, 28, 28], { weighed: true, spreadG: 0.5 }),
     item('controller', 'Speed controller 30 A', 'speed-controller', 27, [66, 0, 18], [48, 24, 9]),
-    item('battery', 'Battery 3S 1300 mAh', 'battery', 112, [106, 0, -14], [72, 35, 26], { bay: [50, 200], weighed: true, spreadG: 0.5 }),
+    item('battery', 'Battery 3S 1300 mAh', 'battery', 112, [106, 0, -14], [72, 35, 26], { bay: [36, 200], weighed: true, spreadG: 0.5 }),
     item('receiver', 'Receiver, 6 channels', 'receiver', 9, [262, 0, 22], [36, 22, 12]),
     item('elevator-servo', 'Elevator servo 9 g', 'servo', 10, [318, 18, 4], [23, 12, 24]),
     item('rudder-servo', 'Rudder servo 9 g', 'servo', 10, [318, -18, 4], [23, 12, 24]),

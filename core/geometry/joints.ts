@@ -91,10 +91,10 @@ export function shellThickness(recipe: Recipe): number | null {
 }
 
 /** Cavity of a body's shell with `thickness`, between two places, following its curves. */
-export function cavity(loft: BodyLoft, from: number, to: number, thickness: number, thicknessTo = thickness): Feature[] {
+export function cavity(loft: BodyLoft, from: number, to: number, thickness: number, thicknessTo = thickness, name = 'Cavity'): Feature[] {
   const edges = bodyHeights(loft, from, to)
   const at = (x: number) => insetVertices(bodySkinAt(loft, x), thickness + ((thicknessTo - thickness) * (x - from)) / (to - from))
-  return edges.slice(1).map((end, i) => cut('Cavity', edges[i], end, at(edges[i]), at(end), true))
+  return edges.slice(1).map((end, i) => cut(name, edges[i], end, at(edges[i]), at(end), true))
 }
 
 /** A joint in a body. `below` replaces the cavity under the cut where a lip narrows it: `cavityTo` says from where. */
@@ -111,7 +111,8 @@ export function bodyJoint(loft: BodyLoft, { atMm: at, joint }: Cut, recipe: Reci
     return {
       ...none, cavityTo: at - LIP.collar, proud: LIP.length,
       below: [
-        ...cavity(loft, at - LIP.collar, at - 3, shell, inner), ...cavity(loft, at - 3, at, inner),
+        // Names of their own: the section is sampled anew where each begins.
+        ...cavity(loft, at - LIP.collar, at - 3, shell, inner, 'Collar, widening'), ...cavity(loft, at - 3, at, inner, inner, 'Collar'),
         add('Lip', at, at + LIP.length, ringAt(at, outer), ringAt(at + LIP.length, outer)), cut('Lip', at, at + LIP.length + 1, ringAt(at, inner), ringAt(at + LIP.length + 1, inner)),
       ],
     }

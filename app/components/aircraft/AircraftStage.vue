@@ -35,5 +35,5 @@ const views: ReadonlyArray<{ id: ViewName, label: string }> = [{ id: 'plan', lab
 .view { padding: 4px 11px; font-size: 13px; } .view.on { background: rgb(var(--v-theme-on-background)); color: rgb(var(--v-theme-background)); }
 .tools { position: absolute; right: 10px; top: 6px; z-index: 5; display: flex; gap: 12px; align-items: center; } .paint { width: 180px; background: rgb(var(--v-theme-background)); } .apart { display: grid; font-size: 12.5px; width: 150px; } .apart input { accent-color: rgb(var(--v-theme-primary)); }
 .fault { position: absolute; bottom: 8px; left: 12px; right: 12px; background: rgb(var(--v-theme-surface)); padding: 8px; }
-@media (max-width: 700px) { .view { min-height: 44px; } }
+@media (max-width: 700px) { .view { min-height: 44px; } .tools { top: 62px; } .paint { width: 150px; } }
 </style>

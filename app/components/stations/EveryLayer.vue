@@ -34,7 +34,7 @@ async function slice() {
   }
 }
 const stale = computed(() => rows.value.length > 0 && of.value !== doc.value)
-const name = (id: string) => now.value.pieces.find(piece => piece.id === id)?.name ?? id
+const piece = (id: string) => now.value.pieces.find(item => item.id === id)
 const off = (full: number, live: number) => `${signed(100 * (live / full - 1), 1)} %`
 const layers = computed(() => rows.value.reduce((sum, row) => sum + row.layers, 0))
 </script>
@@ -46,7 +46,7 @@ const layers = computed(() => rows.value.reduce((sum, row) => sum + row.layers, 
   <template v-if="rows.length">
     <p class="small" :class="{ quiet: stale }" data-every-layer>{{ layers }} layers sliced and replayed{{ stale ? ', before the last edit' : '' }}. Beside them, how far the live estimate is off:</p>
     <table class="ledger" data-table="every-layer"><thead><tr><th>Piece</th><th class="r">Mass</th><th class="r">off</th><th class="r">Time</th><th class="r">off</th></tr></thead><tbody>
-      <tr v-for="row in rows" :key="row.piece" :data-row="row.piece"><td>{{ name(row.piece) }}</td><td class="r num">{{ figure(row.massG, 1) }} g</td><td class="r num">{{ off(row.massG, row.liveMassG) }}</td><td class="r num">{{ figure(row.hours, 2) }} h</td><td class="r num">{{ off(row.hours, row.liveHours) }}</td></tr>
+      <tr v-for="row in rows" :key="row.piece" :data-row="row.piece"><td class="num" :title="piece(row.piece)?.name">{{ piece(row.piece)?.mark ?? row.piece }}</td><td class="r num">{{ figure(row.massG, 1) }} g</td><td class="r num">{{ off(row.massG, row.liveMassG) }}</td><td class="r num">{{ figure(row.hours, 2) }} h</td><td class="r num">{{ off(row.hours, row.liveHours) }}</td></tr>
     </tbody></table>
   </template>
 </template>

@@ -11,6 +11,7 @@ import { download } from '~/composables/download'
 import { figure, today } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
+Chart.defaults.font.family = '\'Atkinson Hyperlegible Next Variable\', sans-serif'
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip, Filler)
 const props = defineProps<{ filament: Filament, recipe: Recipe }>()
 const emit = defineEmits<{ take: [flow: number] }>()

@@ -57,5 +57,5 @@ function add(part: Part) {
 </template>
 
 <style scoped>
-.cut { display: grid; grid-template-columns: 1fr auto; gap: 6px; align-items: center; margin-bottom: 12px; } .small { font-size: 12.5px; line-height: 1.4; margin: 2px 0; }
+.cut { display: grid; grid-template-columns: minmax(0, 1fr) 104px; gap: 6px; align-items: center; margin-bottom: 12px; } .small { font-size: 12.5px; line-height: 1.4; margin: 2px 0; }
 </style>
