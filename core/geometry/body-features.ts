@@ -133,4 +133,4 @@ function saddleFeatures(loft: BodyLoft, wing: WingSeat, clearance: number, bolts
   return [...bosses, ...xs.slice(1).map((end, i) => cut('Saddle', xs[i], end, box(xs[i]), box(end)))]
 }
 
-export const bodyJoints = (loft: BodyLoft, cuts: readonly Cut[], recipeOf: (x: number) => Recipe): Array<JointPlan & { cavityTo: number }> => cuts.map(item => bodyJoint(loft, item, recipeOf(item.atMm - 0.01)))
+export const bodyJoints = (loft: BodyLoft, cuts: readonly Cut[], recipeOf: (x: number) => Recipe): Array<JointPlan & { cavityTo: number }> => cuts.map(item => bodyJoint(loft, item, recipeOf(item.atMm - 0.01), recipeOf(item.atMm + 0.01)))

@@ -16,11 +16,11 @@ export function cutBody(parts: BodyParts, cutList: readonly Cut[], recipeOf: (zo
   const edges = [loft.from, ...cuts.map(cut => cut.atMm), loft.to]
   const marks = loft.breaks.slice(0, -1).map(x => loft.zoneAt(x))
   const zoneOf = (from: number, to: number): string => widestZone(from, to, loft.breaks, marks)
-  const recipeBefore = (x: number) => {
+  const recipeAt = (x: number) => {
     const index = edges.findIndex(edge => edge >= x)
     return recipeOf(zoneOf(edges[Math.max(0, index - 1)], edges[Math.max(1, index)]))
   }
-  const joints = bodyJoints(loft, cuts, recipeBefore)
+  const joints = bodyJoints(loft, cuts, recipeAt)
   const place = (y: number, z: number, x: number): [number, number, number] => [x, y, z]
   const pieces = edges.slice(0, -1).map((from, i): PieceShape => {
     const to = edges[i + 1], foot = joints[i - 1] ?? null, head = joints[i] ?? null

@@ -98,13 +98,16 @@ export function cavity(loft: BodyLoft, from: number, to: number, thickness: numb
 }
 
 /** A joint in a body. `below` replaces the cavity under the cut where a lip narrows it: `cavityTo` says from where. */
-export function bodyJoint(loft: BodyLoft, { atMm: at, joint }: Cut, recipe: Recipe): JointPlan & { cavityTo: number } {
+export function bodyJoint(loft: BodyLoft, { atMm: at, joint }: Cut, recipe: Recipe, recipeAbove: Recipe): JointPlan & { cavityTo: number } {
   const shell = shellThickness(recipe)
   const none = { ...plan(joint, at), cavityTo: at }
   if (joint.kind === 'butt') return none
   if (shell === null) return { ...none, missing: `${joint.kind === 'lip' ? 'a lip' : joint.kind} in a body want${joint.kind === 'lip' ? 's' : ''} a hollow school` }
   if (joint.kind === 'lip') {
-    const outer = shell + joint.toleranceMm, inner = outer + 2 * recipe.beadWidthMm
+    // It slides into the next piece, whose shell may be thicker or thinner than this one's.
+    const shellAbove = shellThickness(recipeAbove)
+    if (shellAbove === null) return { ...none, missing: 'a lip wants a hollow school on both sides' }
+    const outer = shellAbove + joint.toleranceMm, inner = Math.max(shell, outer) + 2 * recipe.beadWidthMm
     const { width, height } = loft.at(at)
     if (Math.min(width, height) < 4 * inner || at + LIP.length > loft.to) return { ...none, missing: 'the body is too small here for a lip' }
     const ringAt = (x: number, by: number) => insetVertices(bodySkinAt(loft, Math.min(x, loft.to)), by)

@@ -176,7 +176,7 @@ export const insetEdge = (field: InsetField, e: number, d: number): number => Ma
 
 /**
  * Outlines d inside: the offset edges that exist there, joined in their order. Straight joins stand in for what the medial
- * axis swallows. `d` must be within the reach that the field was made for.
+ * axis swallows. `d` must be within the reach that the field was made for; below zero the outlines lie outside.
  */
 export function insetLoops(field: InsetField, d: number): Section {
   const loops: Section = []

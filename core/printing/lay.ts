@@ -1,6 +1,6 @@
 /** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
 import type { Recipe } from '../document'
-import { insetArea, insetEdge, type InsetField } from './inset-field'
+import { insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
 
 export interface Layer {
   outerWall: number
@@ -68,6 +68,30 @@ function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: n
 /** Lattice: two families of upright webs at ±45° to the span, each `pitch` apart; a layer meets one every pitch·√2 along the chord. */
 export const latticeLength = (area: number, pitch: number, passes: number): number => (passes * 2 * area) / (pitch * Math.SQRT2)
 
+/** Mean moments over the area further than d inside; over all of it where nothing lies that deep. */
+function meanMoments(field: InsetField, d: number): Moments {
+  const inner = areaMoments(insetLoops(field, d))
+  if (inner.area > 0.02 * field.area) return { x: inner.x / inner.area, y: inner.y / inner.area, xx: inner.xx / inner.area, yy: inner.yy / inner.area, xy: inner.xy / inner.area }
+  if (field.area <= 0) return nothing()
+  return { x: field.areaX, y: field.areaY, xx: field.areaXX / field.area, yy: field.areaYY / field.area, xy: field.areaXY / field.area }
+}
+
+function areaMoments(loops: readonly Float64Array[]): Moments & { area: number } {
+  const sum = { ...nothing(), area: 0 }
+  for (const loop of loops) {
+    for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2) {
+      const ax = loop[j], ay = loop[j + 1], bx = loop[i], by = loop[i + 1], cross = ax * by - bx * ay
+      sum.area += cross / 2
+      sum.x += ((ax + bx) * cross) / 6
+      sum.y += ((ay + by) * cross) / 6
+      sum.xx += ((ax * ax + ax * bx + bx * bx) * cross) / 12
+      sum.yy += ((ay * ay + ay * by + by * by) * cross) / 12
+      sum.xy += ((2 * ax * ay + ax * by + bx * ay + 2 * bx * by) * cross) / 24
+    }
+  }
+  return sum
+}
+
 /** How deep into a section a recipe looks, mm. */
 export const recipeReach = (recipe: Recipe): number => 1.05 * Math.max(recipe.walls * recipe.beadWidthMm, recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0)
 
@@ -82,9 +106,8 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
   const { outer, sum } = walls
   let { inner } = walls
   let infillArea = inside
-  const filled = field.area > 0
-    ? { x: field.areaX, y: field.areaY, xx: field.areaXX / field.area, yy: field.areaYY / field.area, xy: field.areaXY / field.area }
-    : nothing()
+  const hollow = recipe.infillShare === 0 && !recipe.lattice && recipe.baseLayers === 0 && recipe.topLayers === 0
+  const filled = hollow ? nothing() : meanMoments(field, recipe.walls * w)
   let between = filled
   if (recipe.skinGapMm) {
     const gap = recipe.skinGapMm

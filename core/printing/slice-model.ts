@@ -55,6 +55,7 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
   const scans = new ScanWindow(contours.map(item => item.loops), grid, Math.max(1, recipe.baseLayers, recipe.topLayers))
   const lengths = { outerWall: 0, innerWall: 0, lattice: 0, infill: 0, solid: 0, brim: brimLength(contours[0].loops, recipe), travel: 0 }
   const sums = noBeads()
+  let before: InsetField | null = null
   let seconds = 0, openLayers = 0, overhangMm2 = 0, bridgeMm = 0
   // A layer lies as thick as the model divides evenly: its beads stand for that height.
   const step = height / layers
@@ -81,12 +82,13 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
     const time = layerTime(layerRuns(field, layer, recipe, k, share), recipe, filament, printer)
     seconds += time.seconds
     lengths.travel += time.travelMm
-    if (k > 0) {
-      // Up to 45° a layer leans on the one below.
-      const over = hanging(scanSection(loops, hang), scanSection(contours[k - 1].loops, hang, -step), hang)
+    if (before) {
+      // Up to 45° a layer leans on the one below: it carries what lies within a layer's height of its outline.
+      const over = hanging(scanSection(loops, hang), scanSection(insetLoops(before, -step), hang), hang)
       overhangMm2 += over.area
       if (over.span > recipe.beadWidthMm) bridgeMm = Math.max(bridgeMm, over.span)
     }
+    before = field
   }
   const area = beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow
   const extrudedMm3 = sums.length * area

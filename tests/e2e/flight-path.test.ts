@@ -266,9 +266,11 @@ describe('from brief to log', () => {
     await d().wait(async () => (await d().findElements(By.css('[data-gcode]'))).length === 0, 5000)
     writeFileSync(file, 'G1 X10 F600\nG2 X5 Y5\n')
     await find('input[aria-label="Machine file"]').sendKeys(file)
-    await d().wait(async () => (await d().findElements(By.css('[data-fault="gcode"]'))).length === 1, 10_000)
+    // The dialog fades in: what it says counts once it can be read.
+    await d().wait(async () => (await d().findElements(By.css('[data-fault="gcode"]'))).length === 1 && (await text('[data-fault="gcode"]')) !== '', 10_000)
     expect(await text('[data-fault="gcode"]')).toContain('line 2')
     await d().actions().sendKeys(Key.ESCAPE).perform()
+    await d().wait(async () => (await d().findElements(By.css('.v-overlay--active'))).length === 0, 5000)
     await d().sleep(400)
   })
   it('weigh: a weighed piece replaces its prediction and moves the forecast', async () => {
