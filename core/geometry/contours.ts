@@ -1,7 +1,9 @@
 /**
- * Contours of a closed triangle mesh at many heights. Triangles are sorted by their lowest corner and swept upwards; a
- * triangle that crosses a plane gives one segment between two of its edges. A corner on the plane counts as above it,
- * so every crossing runs through two edges, and neighbours agree on the shared one: closed meshes give closed loops.
+ * Contours of a closed triangle mesh at many heights. Triangles enter the sweep at the first plane above their lowest
+ * corner and leave it after the last one below their highest; a loop is walked from triangle to neighbour through the
+ * edges that the plane cuts. A corner on the plane counts as above it, so every crossing runs through two edges, and
+ * neighbours agree on the shared one: closed meshes give closed loops. Between two planes at which no triangle enters or
+ * leaves, the same edges are cut and every point runs along its own straight edge: loops are walked once for all of them.
  */
 import type { TriangleMesh } from './solid'
 
@@ -11,83 +13,181 @@ export interface Contours { z: number, loops: Float64Array[], open: number }
 /** `heights` must rise. Works for islands, holes and nested shells. */
 export function contoursAt({ positions, triangles }: TriangleMesh, heights: readonly number[]): Contours[] {
   const count = triangles.length / 3
-  const low = new Float32Array(count), high = new Float32Array(count)
-  for (let t = 0; t < count; t++) {
-    const a = positions[3 * triangles[3 * t] + 2], b = positions[3 * triangles[3 * t + 1] + 2], c = positions[3 * triangles[3 * t + 2] + 2]
-    low[t] = Math.min(a, b, c)
-    high[t] = Math.max(a, b, c)
+  const neighbours = neighboursOf(triangles, positions.length / 3)
+  const { last, byFirst, starts, changes } = layersOf(positions, triangles, heights)
+  const active = new Int32Array(count), seen = new Int32Array(count).fill(-1)
+  let alive = 0
+  const layers = heights.map((z): Contours => ({ z, loops: [], open: 0 }))
+  for (let k = 0; k < heights.length;) {
+    for (let i = starts[k]; i < starts[k + 1]; i++) active[alive++] = byFirst[i]
+    // Those that ended below are taken out; the last of the list fills the gap.
+    for (let i = 0; i < alive;) {
+      if (last[active[i]] < k) active[i] = active[--alive]
+      else i++
+    }
+    let end = k + 1
+    while (end < heights.length && !changes[end]) end++
+    for (let i = 0; i < alive; i++) {
+      if (seen[active[i]] === k) continue
+      const length = walk(positions, triangles, neighbours, seen, active[i], heights[k], k)
+      loopsThrough(positions, length, layers, k, end)
+    }
+    k = end
   }
-  const order = Uint32Array.from({ length: count }, (_, t) => t).sort((s, t) => low[s] - low[t])
-  let active: number[] = []
-  let next = 0
-  return heights.map((z) => {
-    while (next < count && low[order[next]] < z) active.push(order[next++])
-    active = active.filter(t => high[t] >= z)
-    return chain(positions, triangles, active, z)
-  })
+  return layers
 }
 
-/** Joins the segments of one plane through the mesh edges that they end on. */
-function chain(positions: Float32Array, triangles: Uint32Array, active: readonly number[], z: number): Contours {
-  const vertices = positions.length / 3
-  /** Edge at which a segment begins → edge at which it ends. Plastic lies to its left. */
-  const follow = new Map<number, number>()
-  for (const t of active) {
-    const corner = [triangles[3 * t], triangles[3 * t + 1], triangles[3 * t + 2]]
-    let up = -1, down = -1
-    for (let k = 0; k < 3; k++) {
-      const a = corner[k], b = corner[(k + 1) % 3]
-      const aboveA = positions[3 * a + 2] >= z, aboveB = positions[3 * b + 2] >= z
-      if (aboveA === aboveB) continue
-      const edge = a < b ? a * vertices + b : b * vertices + a
-      if (aboveB) up = edge
-      else down = edge
+/** Edges that the walk crossed, as their two ends; whether it came back to where it began. */
+let edgeLow: Int32Array = new Int32Array(1024), edgeHigh: Int32Array = new Int32Array(1024), closed = true
+
+/** Follows the plane from triangle `start` until it comes back, or to a gap; the number of edges crossed. */
+function walk(positions: Float32Array, triangles: Uint32Array, neighbours: Int32Array, seen: Int32Array, start: number, z: number, stamp: number): number {
+  let t = start, length = 0
+  do {
+    seen[t] = stamp
+    const a = triangles[3 * t], b = triangles[3 * t + 1], c = triangles[3 * t + 2]
+    const upA = positions[3 * a + 2] >= z, upB = positions[3 * b + 2] >= z, upC = positions[3 * c + 2] >= z
+    if (edgeLow.length <= length) {
+      edgeLow = longer(edgeLow)
+      edgeHigh = longer(edgeHigh)
     }
-    // Seen from outside, an outward face's own edge runs up on the right and down on the left of the cut.
-    if (up >= 0 && down >= 0) follow.set(down, up)
+    // Seen from outside, an outward face's own edge runs down on the left of the cut and up on its right: in by the one, out by the other.
+    let out: number
+    if (upA && !upB) { edgeHigh[length] = a; edgeLow[length] = b } else if (upB && !upC) { edgeHigh[length] = b; edgeLow[length] = c } else { edgeHigh[length] = c; edgeLow[length] = a }
+    length++
+    if (!upA && upB) out = 0
+    else if (!upB && upC) out = 1
+    else out = 2
+    t = neighbours[3 * t + out]
+  } while (t >= 0 && seen[t] !== stamp)
+  closed = t === start
+  return length
+}
+
+const longer = (list: Int32Array): Int32Array => {
+  const more = new Int32Array(2 * list.length)
+  more.set(list)
+  return more
+}
+
+/** Each crossed edge as a point that runs with z: x = x0 + z·xz. */
+let x0 = new Float64Array(1024), xz = new Float64Array(1024), y0 = new Float64Array(1024), yz = new Float64Array(1024)
+
+/** The walked loop at every plane from `from` to before `to`. */
+function loopsThrough(positions: Float32Array, length: number, layers: Contours[], from: number, to: number): void {
+  if (x0.length < length) [x0, xz, y0, yz] = [x0, xz, y0, yz].map(() => new Float64Array(2 * length))
+  for (let i = 0; i < length; i++) {
+    const p = 3 * edgeLow[i], q = 3 * edgeHigh[i]
+    const rise = positions[q + 2] - positions[p + 2]
+    xz[i] = (positions[q] - positions[p]) / rise
+    yz[i] = (positions[q + 1] - positions[p + 1]) / rise
+    x0[i] = positions[p] - positions[p + 2] * xz[i]
+    y0[i] = positions[p + 1] - positions[p + 2] * yz[i]
   }
-  const point = (edge: number): [number, number] => {
-    const a = 3 * Math.floor(edge / vertices), b = 3 * (edge % vertices)
-    const t = (z - positions[a + 2]) / (positions[b + 2] - positions[a + 2])
-    return [positions[a] + t * (positions[b] - positions[a]), positions[a + 1] + t * (positions[b + 1] - positions[a + 1])]
-  }
-  const loops: Float64Array[] = []
-  let open = 0
-  while (follow.size > 0) {
-    const first = follow.keys().next().value!
-    const points: number[] = []
-    let edge: number | undefined = first
-    while (edge !== undefined) {
-      const to: number | undefined = follow.get(edge)
-      if (to === undefined) break
-      points.push(...point(edge))
-      follow.delete(edge)
-      edge = to
+  if (needed.length < length) needed = new Uint8Array(2 * length)
+  needed.fill(0, 0, length)
+  markNeeded(length, layers[from].z)
+  if (to - from > 1) markNeeded(length, layers[to - 1].z)
+  let count = 0
+  for (let i = 0; i < length; i++) if (needed[i]) keep[count++] = i
+  for (let k = from; k < to; k++) {
+    const layer = layers[k]
+    if (!closed) layer.open++
+    if (count < 3) continue
+    const loop = new Float64Array(2 * count), z = layer.z
+    for (let i = 0; i < count; i++) {
+      const e = keep[i]
+      loop[2 * i] = x0[e] + z * xz[e]
+      loop[2 * i + 1] = y0[e] + z * yz[e]
     }
-    if (edge !== first) open++
-    const loop = dropNeedless(points)
-    if (loop.length >= 6) loops.push(loop)
+    layer.loops.push(loop)
   }
-  return { z, loops, open }
 }
 
 /** A point this near the straight line between its neighbours says nothing, mm: rounding of single precision is of this order. */
 const STRAIGHT = 5e-4
+let needed = new Uint8Array(1024), keep = new Int32Array(1024)
 
-/** Points that coincide or lie on a straight run say nothing: facets of a flat face cross the plane many times. */
-function dropNeedless(points: readonly number[]): Float64Array {
-  const kept: number[] = []
-  const count = points.length / 2
-  for (let i = 0; i < count; i++) {
-    const x = points[2 * i], y = points[2 * i + 1]
-    const px = kept.length ? kept[kept.length - 2] : points[2 * (count - 1)], py = kept.length ? kept[kept.length - 1] : points[2 * (count - 1) + 1]
-    const j = i + 1 === count ? 0 : i + 1
-    const ux = x - px, uy = y - py, vx = points[2 * j] - x, vy = points[2 * j + 1] - y
-    if (ux * ux + uy * uy < STRAIGHT * STRAIGHT) continue
+/** Marks the points of a loop that do not coincide with the one before or lie on a straight run at this height: facets of a flat face cross the plane many times. */
+function markNeeded(length: number, z: number): void {
+  if (keep.length < length) keep = new Int32Array(2 * length)
+  let px = x0[length - 1] + z * xz[length - 1], py = y0[length - 1] + z * yz[length - 1]
+  let x = x0[0] + z * xz[0], y = y0[0] + z * yz[0]
+  for (let i = 0; i < length; i++) {
+    const j = i + 1 === length ? 0 : i + 1
+    const nx = x0[j] + z * xz[j], ny = y0[j] + z * yz[j]
+    const ux = x - px, uy = y - py, vx = nx - x, vy = ny - y
     const wx = ux + vx, wy = uy + vy, cross = ux * vy - uy * vx
     // Height over the line from the last kept point to the next one, straight on only.
-    if (cross * cross < STRAIGHT * STRAIGHT * (wx * wx + wy * wy) && ux * vx + uy * vy > 0) continue
-    kept.push(x, y)
+    const needless = ux * ux + uy * uy < STRAIGHT * STRAIGHT || (cross * cross < STRAIGHT * STRAIGHT * (wx * wx + wy * wy) && ux * vx + uy * vy > 0)
+    if (!needless) {
+      needed[i] = 1
+      px = x
+      py = y
+    }
+    x = nx
+    y = ny
   }
-  return Float64Array.from(kept)
+}
+
+/** The triangle across each of the edges ab, bc, ca; −1 where there is none. A table of edges by open addressing. */
+function neighboursOf(triangles: Uint32Array, vertices: number): Int32Array {
+  const across = new Int32Array(triangles.length).fill(-1)
+  let size = 1024
+  while (size < 3 * triangles.length) size *= 2
+  // Edge slots waiting for their opposite; 0 is free, a used-up slot stays taken so that later ones are still found.
+  const keys = new Float64Array(size), slots = new Int32Array(size)
+  for (let t = 0; t < triangles.length; t += 3) {
+    for (let e = 0; e < 3; e++) {
+      const from = triangles[t + e], to = triangles[t + (e === 2 ? 0 : e + 1)]
+      const low = from < to ? from : to, high = from < to ? to : from
+      const key = low * vertices + high + 1
+      let at = (Math.imul(low, 0x9e3779b1) ^ Math.imul(high, 0x85ebca6b)) & (size - 1)
+      for (;; at = (at + 1) & (size - 1)) {
+        if (keys[at] === 0) {
+          keys[at] = key
+          slots[at] = t + e
+          break
+        }
+        if (keys[at] !== key || slots[at] < 0) continue
+        const other = slots[at]
+        // Neighbours run along their shared edge in opposite ways.
+        if (triangles[other] !== to) continue
+        slots[at] = -1
+        across[t + e] = (other - (other % 3)) / 3
+        across[other] = t / 3
+        break
+      }
+    }
+  }
+  return across
+}
+
+/** First and last plane that cuts each triangle (none where first > last), and the triangles in the order of their first. */
+function layersOf(positions: Float32Array, triangles: Uint32Array, heights: readonly number[]) {
+  const count = triangles.length / 3
+  const first = new Int32Array(count), last = new Int32Array(count), starts = new Int32Array(heights.length + 2)
+  /** How many heights lie at or below z. */
+  const below = (z: number): number => {
+    let low = 0, high = heights.length
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (heights[middle] <= z) low = middle + 1
+      else high = middle
+    }
+    return low
+  }
+  for (let t = 0; t < count; t++) {
+    const a = positions[3 * triangles[3 * t] + 2], b = positions[3 * triangles[3 * t + 1] + 2], c = positions[3 * triangles[3 * t + 2] + 2]
+    first[t] = below(Math.min(a, b, c))
+    last[t] = below(Math.max(a, b, c)) - 1
+    if (first[t] <= last[t]) starts[first[t] + 1]++
+  }
+  for (let k = 0; k <= heights.length; k++) starts[k + 1] += starts[k]
+  const byFirst = new Int32Array(starts[heights.length]), next = starts.slice()
+  for (let t = 0; t < count; t++) if (first[t] <= last[t]) byFirst[next[first[t]]++] = t
+  // Planes at which the set of triangles is another than at the plane below.
+  const changes = new Uint8Array(heights.length + 1)
+  for (let t = 0; t < count; t++) if (first[t] <= last[t]) changes[first[t]] = changes[last[t] + 1] = 1
+  return { last, byFirst, starts, changes }
 }

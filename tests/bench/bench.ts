@@ -11,6 +11,7 @@ import { DEMOS } from '../../core/demo'
 import { share, type ProjectFile } from '../../core/document'
 import { openBrowser, settled } from '../support/browser'
 import { startServer } from '../support/server'
+import { printing } from './printing'
 
 const percentile = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
 const ms = (value: number) => `${value.toFixed(1)} ms`
@@ -26,6 +27,7 @@ const row = (name: string, text: string) => console.log(`${name.padEnd(58)} ${te
 function assessments() {
   const edits: Array<[string, (doc: ProjectFile, i: number) => void]> = [
     ['move the battery', (doc, i) => { doc.equipment[3].xMm = 100 + i }], ['one zone, another bead count', (doc, i) => { doc.zones[2].recipe.walls = 1 + (i % 3) }],
+    ['flow of a zone', (doc, i) => { doc.zones[3].recipe.flow = 0.4 + i / 1000 }], ['walls of the nose', (doc, i) => { doc.zones[0].recipe.walls = 2 + (i % 2) }], ['infill of the tail', (doc, i) => { doc.zones[4].recipe.infillShare = 0.03 + i / 1000 }],
     ['span of the outer panel', (doc, i) => { doc.wing.panels[1].spanMm = 320 + i }], ['end of the spar', (doc, i) => { doc.spars[0].toMm = 400 + i }], ['move a cut', (doc, i) => { doc.cuts.wing[0].atMm = 120 + i }],
   ]
   for (const [name, edit] of edits) {
@@ -100,4 +102,5 @@ async function page() {
 console.log(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}`)
 assessments()
 lattice()
+await printing(row)
 await page()
