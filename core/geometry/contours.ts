@@ -90,17 +90,19 @@ function loopsThrough(positions: Float32Array, length: number, layers: Contours[
   if (to - from > 1) markNeeded(length, layers[to - 1].z)
   let count = 0
   for (let i = 0; i < length; i++) if (needed[i]) keep[count++] = i
-  for (let k = from; k < to; k++) {
-    const layer = layers[k]
+  // One block for all the planes: many small arrays would cost more than what is in them.
+  const block = new Float64Array(count < 3 ? 0 : 2 * count * (to - from))
+  for (let k = from, at = 0; k < to; k++) {
+    const layer = layers[k], z = layer.z
     if (!closed) layer.open++
     if (count < 3) continue
-    const loop = new Float64Array(2 * count), z = layer.z
+    const begin = at
     for (let i = 0; i < count; i++) {
       const e = keep[i]
-      loop[2 * i] = x0[e] + z * xz[e]
-      loop[2 * i + 1] = y0[e] + z * yz[e]
+      block[at++] = x0[e] + z * xz[e]
+      block[at++] = y0[e] + z * yz[e]
     }
-    layer.loops.push(loop)
+    layer.loops.push(block.subarray(begin, at))
   }
 }
 
