@@ -3,6 +3,7 @@ import { expect, it } from 'vitest'
 import { projectSchema } from '../scripts/write-schema'
 import { beamVerb } from './beam'
 import { liftVerb } from './lift'
+import { readRecipe } from '../core/document'
 
 const page = readFileSync(new URL('../docs/cli.md', import.meta.url), 'utf8')
 const example = (name: string) => new RegExp(`\`\`\`json ${name}\\n([\\s\\S]*?)\`\`\``).exec(page)![1]
@@ -19,6 +20,13 @@ it('the examples of docs/cli.md run, to figures that hold by hand', () => {
   expect(lift.clAlpha).toBeLessThan(4.95)
   expect(lift.alphaZeroLiftDeg).toBeGreaterThan(-2.08)
   expect(lift.alphaZeroLiftDeg).toBeLessThan(-0.8)
+})
+
+it('the recipe of docs/file-format.md is read', () => {
+  const formats = readFileSync(new URL('../docs/file-format.md', import.meta.url), 'utf8')
+  const { recipe } = readRecipe(/```json recipe\n([\s\S]*?)```/.exec(formats)![1])
+  // At 245 °C the typical filament foams to 2.35 times its volume: this flow fills the bead.
+  expect(recipe.flow * 2.35).toBeCloseTo(1, 1)
 })
 
 it('docs/project.schema.json is what the code says', () => {
