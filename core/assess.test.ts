@@ -42,7 +42,7 @@ describe('the whole assessment', () => {
     let doc = thistledown
     const edits: Array<(d: ProjectFile) => void> = [
       (d) => { d.zones[2].recipe.walls = 2 }, (d) => { d.wing.panels[1].spanMm = 300 }, (d) => { d.cuts.wing = buttCuts(150, 270) }, (d) => { d.spars[0].stock = 'tube-6x4' },
-      (d) => { d.boom!.toMm = 900 }, (d) => { d.equipment[3].xMm = 120 }, (d) => { d.zones[2].filament = 'petg' }, (d) => { d.tail.horizontal!.panels[0].spanMm = 240 }, (d) => { d.brief.loadFactor = 8 },
+      (d) => { d.boom!.toMm = 900 }, (d) => { d.equipment[3].xMm = 120 }, (d) => { d.zones[2].filament = 'petg' }, (d) => { d.tail.horizontal!.panels[0].spanMm = 240 }, (d) => { d.brief.loadFactor = 8 }, (d) => { d.wing.zMm = 60 }, (d) => { d.tail.horizontal!.yMm = 9 }, (d) => { d.wing.panels[1].dihedralDeg = 7 }, (d) => { d.body!.openings[0].widthMm = 38 },
     ]
     for (const edit of edits) {
       const next = changed(doc, edit)

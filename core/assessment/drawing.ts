@@ -13,7 +13,7 @@ export function createDrawing(): (airframe: Airframe) => Drawing {
   return (airframe) => {
     current = airframe
     const { spars, doc } = airframe
-    return draw(doc.boom, spars.wing, spars.horizontal, spars.vertical, ...airframe.pieces.map(piece => piece.skinAt))
+    return draw(doc.boom, spars.wing, spars.horizontal, spars.vertical, ...airframe.pieces.map(piece => piece.sectionAt))
   }
 }
 
@@ -32,20 +32,22 @@ function drawAirframe(airframe: Airframe): Drawing {
   }
 }
 
-const kept = new WeakMap<Piece['place'], { plan: Outline, side: Outline, front: Outline }>()
+type Views = { plan: Outline, side: Outline, front: Outline }
+/** Port and starboard share a section function, and a body's pieces their place: a piece is known by its sections and its side. */
+const kept = new WeakMap<Piece['sectionAt'], Partial<Record<Piece['side'], Views>>>()
 
-/** A piece that did not change is the same object, and keeps its outlines. */
-function outlinesOf(piece: Piece): { plan: Outline, side: Outline, front: Outline } {
-  const before = kept.get(piece.place)
-  if (before) return before
+/** A piece that did not change keeps its outlines. */
+function outlinesOf(piece: Piece): Views {
+  const own = kept.get(piece.sectionAt) ?? {}
+  kept.set(piece.sectionAt, own)
+  const before = own[piece.side]
+  if (before && before.plan.id === piece.id) return before
   const sections = sectionsOf(piece)
   const outline = (points: readonly Point[]): Outline => ({ id: piece.id, part: piece.part, points: points.flat().map(v => Math.round(v * 100) / 100) })
-  const views = {
+  return (own[piece.side] = {
     plan: outline(silhouette(sections, p => [p[0], p[1]], piece)), side: outline(silhouette(sections, p => [p[0], p[2]], piece)),
     front: outline(convexHull(sections.flat().map(p => [p[1], p[2]] as const))),
-  }
-  kept.set(piece.place, views)
-  return views
+  })
 }
 
 function sectionsOf(piece: Piece): Array<Array<[number, number, number]>> {

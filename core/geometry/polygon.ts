@@ -14,6 +14,23 @@ export function polygonArea(points: Float64Array): { area: number, x: number, y:
   return area === 0 ? { area: 0, x: points[0] ?? 0, y: points[1] ?? 0 } : { area, x: x / area, y: y / area }
 }
 
+/** Area of loops (holes clockwise) and its moments about the origin: ∫x, ∫y, ∫x², ∫y², ∫xy. */
+export function areaMoments(loops: readonly Float64Array[]): { area: number, x: number, y: number, xx: number, yy: number, xy: number } {
+  const sum = { area: 0, x: 0, y: 0, xx: 0, yy: 0, xy: 0 }
+  for (const loop of loops) {
+    for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2) {
+      const ax = loop[j], ay = loop[j + 1], bx = loop[i], by = loop[i + 1], cross = ax * by - bx * ay
+      sum.area += cross / 2
+      sum.x += ((ax + bx) * cross) / 6
+      sum.y += ((ay + by) * cross) / 6
+      sum.xx += ((ax * ax + ax * bx + bx * bx) * cross) / 12
+      sum.yy += ((ay * ay + ay * by + by * by) * cross) / 12
+      sum.xy += ((2 * ax * ay + ax * by + bx * ay + 2 * bx * by) * cross) / 24
+    }
+  }
+  return sum
+}
+
 export function polygonPerimeter(points: Float64Array): number {
   let length = 0
   const count = points.length / 2

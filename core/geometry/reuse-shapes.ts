@@ -15,6 +15,8 @@ function sameShape(a: PieceShape, b: PieceShape): boolean {
   if (a.part !== b.part || a.kind !== b.kind || a.from !== b.from || a.to !== b.to || a.proud !== b.proud || a.features.length !== b.features.length) return false
   if (!sameNumbers(a.skinHeights, b.skinHeights) || !sameNumbers(a.breaks, b.breaks)) return false
   if (!a.features.every((feature, i) => sameFeature(feature, b.features[i]))) return false
+  // What was remembered includes where it lies.
+  for (const [p, q, r] of [[0, 0, 0], [1, 0, 0], [0, 1, 0], [0, 0, 1]]) if (!sameNumbers(a.place(p, q, r), b.place(p, q, r))) return false
   // Skins run straight between these heights, so that the same outlines there are the same skin.
   return a.skinHeights.every((u) => {
     const p = a.skinAt(u), q = b.skinAt(u)

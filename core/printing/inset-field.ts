@@ -5,7 +5,7 @@
  * that depth, and its length there is the edge's, shortened by d·tan(θ/2) for the turn θ at each of its ends.
  * Exact for convex polygons up to the edge length; proved against circles, wedges, rectangles and true offsets.
  */
-import type { Section } from '../geometry'
+import { areaMoments, type Section } from '../geometry'
 
 export interface InsetField {
   /** Edges: length, middle, what one unit of depth takes from the length, and depth of the medial axis. mm. */
@@ -54,10 +54,8 @@ export function insetField(loops: Section, reach = Infinity): InsetField {
     at += loop.length / 2
     field.starts.push(at)
   }
-  if (field.area !== 0) {
-    field.areaX /= field.area
-    field.areaY /= field.area
-  }
+  const { area, x, y, xx, yy, xy } = areaMoments(loops)
+  Object.assign(field, { area, areaX: area === 0 ? 0 : x / area, areaY: area === 0 ? 0 : y / area, areaXX: xx, areaYY: yy, areaXY: xy })
   findDepths(field, pointX, pointY, reach)
   return field
 }
@@ -75,13 +73,6 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
     // Left of the direction of travel is inside, for counter-clockwise outlines and clockwise holes alike.
     field.normalX[start + i] = -dy / length
     field.normalY[start + i] = dx / length
-    const cross = ax * by - bx * ay
-    field.area += cross / 2
-    field.areaX += ((ax + bx) * cross) / 6
-    field.areaY += ((ay + by) * cross) / 6
-    field.areaXX += ((ax * ax + ax * bx + bx * bx) * cross) / 12
-    field.areaYY += ((ay * ay + ay * by + by * by) * cross) / 12
-    field.areaXY += ((2 * ax * ay + ax * by + bx * ay + 2 * bx * by) * cross) / 24
   }
   for (let i = 0; i < count; i++) {
     const j = (i + 1) % count

@@ -1,5 +1,6 @@
 /** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
 import type { Recipe } from '../document'
+import { areaMoments } from '../geometry'
 import { insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
 
 export interface Layer {
@@ -74,22 +75,6 @@ function meanMoments(field: InsetField, d: number): Moments {
   if (inner.area > 0.02 * field.area) return { x: inner.x / inner.area, y: inner.y / inner.area, xx: inner.xx / inner.area, yy: inner.yy / inner.area, xy: inner.xy / inner.area }
   if (field.area <= 0) return nothing()
   return { x: field.areaX, y: field.areaY, xx: field.areaXX / field.area, yy: field.areaYY / field.area, xy: field.areaXY / field.area }
-}
-
-function areaMoments(loops: readonly Float64Array[]): Moments & { area: number } {
-  const sum = { ...nothing(), area: 0 }
-  for (const loop of loops) {
-    for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2) {
-      const ax = loop[j], ay = loop[j + 1], bx = loop[i], by = loop[i + 1], cross = ax * by - bx * ay
-      sum.area += cross / 2
-      sum.x += ((ax + bx) * cross) / 6
-      sum.y += ((ay + by) * cross) / 6
-      sum.xx += ((ax * ax + ax * bx + bx * bx) * cross) / 12
-      sum.yy += ((ay * ay + ay * by + by * by) * cross) / 12
-      sum.xy += ((2 * ax * ay + ax * by + bx * ay + 2 * bx * by) * cross) / 24
-    }
-  }
-  return sum
 }
 
 /** How deep into a section a recipe looks, mm. */
