@@ -85,14 +85,16 @@ describe('stalling', () => {
 
 describe('drawing', () => {
   it('every piece has an outline of its own, where it lies; raising the wing raises it, its mass and its outline', () => {
-    const before = assess(thistledown)
+    // Without the servo's bay, which stays where the servo is while the wing is raised round it.
+    const doc = { ...thistledown, equipment: thistledown.equipment.map(item => ({ ...item, pocket: null })) }
+    const before = assess(doc)
     for (const piece of before.pieces.filter(p => p.part === 'body')) {
       const xs = before.drawing.side.find(o => o.id === piece.id)!.points.filter((_, i) => i % 2 === 0)
       expect(Math.min(...xs), piece.name).toBeCloseTo(piece.fromMm, 1)
       expect(Math.max(...xs), piece.name).toBeCloseTo(piece.toMm, 1)
     }
     // The same assessor, so that what it remembers of the wing must not be taken for the raised one.
-    const raised = assess({ ...thistledown, wing: { ...thistledown.wing, zMm: thistledown.wing.zMm + 10 } })
+    const raised = assess({ ...doc, wing: { ...doc.wing, zMm: doc.wing.zMm + 10 } })
     const top = (a: typeof before) => Math.max(...a.drawing.side.find(o => o.id === 'wing-1-starboard')!.points.filter((_, i) => i % 2 === 1))
     expect(top(raised) - top(before)).toBeCloseTo(10, 1)
     for (const piece of raised.pieces.filter(p => p.part === 'wing')) expect(piece.centreMm[2] - before.pieces.find(p => p.id === piece.id)!.centreMm[2], piece.name).toBeCloseTo(10, 6)
