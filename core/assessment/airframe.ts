@@ -1,6 +1,6 @@
 /** Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by part. */
 import type { Aerofoil, Body, Boom, Control, Cut, Equipment, Given, ProjectFile, Recipe, Spar, Surface, SurfaceName, Zone } from '../document'
-import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLine, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
+import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLine, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type CrossHole, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
 import type { Filament, Libraries, Stock } from '../libraries'
 import { memoise } from '../memo'
 import { calibratedFilaments } from './calibrated'
@@ -33,10 +33,10 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })))))
   const bodyOf = memoise((body: Body) => loftBody(body))
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
-  const bodyShapes = memoise((loft: BodyLoft, body: Body, cuts: readonly Cut[], boom: Boom | null, wing: WingSeat | null, ...zones: Zone[]) => {
+  const bodyShapes = memoise((loft: BodyLoft, body: Body, cuts: readonly Cut[], boom: Boom | null, wing: WingSeat | null, crossings: readonly CrossHole[], ...zones: Zone[]) => {
     const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
     const seat = boom ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM } : null
-    return (lastShapes.body = reuseShapes(lastShapes.body ?? [], cutBody({ loft, body, boom: seat, wing }, cuts, recipeOf)))
+    return (lastShapes.body = reuseShapes(lastShapes.body ?? [], cutBody({ loft, body, boom: seat, wing, crossings }, cuts, recipeOf)))
   })
   // The body changes with the wing's root alone, not with every edit further out.
   let lastSeat: WingSeat | null = null
@@ -45,6 +45,16 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     const same = lastSeat && lastSeat.lead === seat.lead && lastSeat.chord === seat.chord && lastSeat.n === seat.n && lastSeat.z === seat.z && lastSeat.outline.every((value, i) => value === seat.outline[i])
     if (!same) lastSeat = seat
     return lastSeat!
+  }
+  // Spars in one piece through the middle, and the pivot of an all-moving tail, which is one of them.
+  let lastCrossings: CrossHole[] = []
+  const crossingsOf = (surfaces: Airframe['surfaces'], spars: Airframe['spars']): CrossHole[] => {
+    const found = [surfaces.wing, surfaces.horizontal].flatMap(loft => (loft?.mirror ? (spars[loft.name] ?? []).filter(line => line.spar.through && line.stock.shape === 'round') : []).map((line): CrossHole => {
+      const { x, n } = line.at(0)
+      return { name: line.spar.name, x, z: loft!.origin[2] + n * Math.cos(loft!.cant), radius: line.stock.heightMm / 2 + line.spar.clearanceMm }
+    }))
+    if (JSON.stringify(found) !== JSON.stringify(lastCrossings)) lastCrossings = found
+    return lastCrossings
   }
   const shapeOfGiven = new WeakMap<Given, { shapes: PieceShape[], readable: boolean }>()
   const shapeOfMesh = memoise((mesh: string) => givenShape(mesh), 60)
@@ -78,7 +88,7 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     const body = doc.body ? bodyOf(doc.body) : null
     if (doc.body && body && !replaced.has('body')) {
       const own = new Set(doc.body.stations.map(station => station.zone))
-      shapes.push(...bodyShapes(body, doc.body, doc.cuts.body, doc.boom, doc.body.saddle ? seatOf(surfaces.wing!) : null, ...doc.zones.filter(zone => own.has(zone.id))))
+      shapes.push(...bodyShapes(body, doc.body, doc.cuts.body, doc.boom, doc.body.saddle ? seatOf(surfaces.wing!) : null, crossingsOf(surfaces, spars), ...doc.zones.filter(zone => own.has(zone.id))))
     }
     const given = doc.given.map(givenShapes)
     shapes.push(...given.flatMap(item => item.shapes))

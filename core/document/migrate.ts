@@ -16,7 +16,7 @@ export function fromVersion1(raw: unknown): unknown {
     tail: isObject(raw.tail) ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) } : raw.tail,
     body: isObject(raw.body) ? { ...raw.body, firewall: null, openings: [], saddle: null } : raw.body,
     boom: isObject(raw.boom) ? { ...raw.boom, socketMm: 30 } : raw.boom,
-    zones: each(raw.zones, zone => ({ ...zone, recipe: isObject(zone.recipe) ? { ...zone.recipe, brimMm: 0 } : zone.recipe })),
+    zones: each(raw.zones, zone => ({ ...zone, recipe: isObject(zone.recipe) ? { ...zone.recipe, brimMm: 0, infillPattern: 'lines' } : zone.recipe })),
     equipment: each(raw.equipment, item => ({ ...item, pocket: null })),
     printers: each(raw.printers, printer => ({ ...printer, retractMm: 0.8, retractMmS: 35 })),
     given: [], calibrations: [],

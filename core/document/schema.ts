@@ -125,6 +125,7 @@ export const Recipe = z.strictObject({
   spiral: z.boolean(), lattice: Lattice.nullable(),
   skinGapMm: z.number().min(0.5).max(20).nullable().describe('double skin: distance between the middles of the two beads, mm'),
   brimMm: z.number().min(0).max(20).describe('width of a one-layer brim round the foot, mm'),
+  infillPattern: z.enum(['lines', 'grid', 'triangles']).describe('lines: one way a layer, ±45° in turn; grid: both ways in every layer; triangles: three ways'),
 })
 
 export const Zone = z.strictObject({ id, name, filament: id, recipe: Recipe })

@@ -9,7 +9,9 @@ import { gapAt, type SurfaceLoft } from './surface-loft'
 export interface BoomSeat { boom: Boom, diameter: number, clearance: number }
 /** The wing's root as the body sees it: its section, and where it lies. */
 export interface WingSeat { outline: Float64Array, lead: number, chord: number, n: number, z: number }
-export interface BodyParts { loft: BodyLoft, body: Body, boom: BoomSeat | null, wing: WingSeat | null }
+/** A hole right across the body for a spar in one piece or the pivot of an all-moving tail. mm */
+export interface CrossHole { name: string, x: number, z: number, radius: number }
+export interface BodyParts { loft: BodyLoft, body: Body, boom: BoomSeat | null, wing: WingSeat | null, crossings: readonly CrossHole[] }
 
 export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat => ({ outline: root.outline, lead: root.lead, chord: root.chord, n: root.n, z: origin[2] })
 
@@ -24,7 +26,7 @@ export const LID_GAP = 0.3
 const frontThickness = (body: Body, recipe: Recipe): number => body.firewall?.thicknessMm ?? recipe.baseLayers * recipe.layerHeightMm
 
 /** Cavity and fills of one piece between `from` and `to`; joints at either end shape the cavity there. */
-export function bodyPieceFeatures({ loft, body, boom, wing }: BodyParts, from: number, to: number, recipe: Recipe, foot: JointPlan | null, head: (JointPlan & { cavityTo: number }) | null): Feature[] {
+export function bodyPieceFeatures({ loft, body, boom, wing, crossings }: BodyParts, from: number, to: number, recipe: Recipe, foot: JointPlan | null, head: (JointPlan & { cavityTo: number }) | null): Feature[] {
   const shell = shellThickness(recipe)
   const features: Feature[] = []
   if (shell !== null) {
@@ -40,6 +42,7 @@ export function bodyPieceFeatures({ loft, body, boom, wing }: BodyParts, from: n
     const hole = circle(0, boom.boom.zMm, boom.diameter / 2 + boom.clearance, false)
     features.push(cut('Boom', boom.boom.fromMm, boom.boom.toMm, hole, hole))
   }
+  features.push(...crossings.filter(hole => hole.x + hole.radius > loft.from && hole.x - hole.radius < loft.to).flatMap(crossHole))
   features.push(...body.openings.map(opening => openingFeature(loft, opening)))
   return features.filter(feature => feature.to > from + 1e-6 && feature.from < to + (head?.proud ?? 0) - 1e-6)
 }
@@ -77,6 +80,18 @@ function openingFeature(loft: BodyLoft, { name, side, fromMm, toMm, widthMm }: O
     return side === 'starboard' ? rectangle(0, z - half, 800, z + half) : rectangle(-800, z - half, 0, z + half)
   }
   return cut(name, fromMm, toMm, box(fromMm), box(toMm))
+}
+
+/** Slabs along the body whose heights follow the circle: twelve sides. */
+const HOLE_SIDES = 12
+function crossHole({ name, x, z, radius }: CrossHole): Feature[] {
+  const ends = Array.from({ length: HOLE_SIDES / 2 + 1 }, (_, i) => -Math.cos((2 * Math.PI * i) / HOLE_SIDES) * radius)
+  const slab = (at: number) => {
+    // A slab of no height at all would be no solid.
+    const half = Math.max(0.02, Math.sqrt(Math.max(0, radius * radius - at * at)))
+    return rectangle(-600, z - half, 600, z + half)
+  }
+  return ends.slice(1).map((end, i) => cut(name, x + ends[i], x + end, slab(ends[i]), slab(end)))
 }
 
 const LID_POINTS = 11

@@ -8,7 +8,7 @@ export { turnsHanded, type Piece, type PieceShape, type PartName, type Section }
 export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
 export { reuseShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
-export { lidOutline, wingBoltPlaces, wingSeat, type BoomSeat, type WingSeat } from './body-features'
+export { lidOutline, wingBoltPlaces, wingSeat, type BoomSeat, type CrossHole, type WingSeat } from './body-features'
 export { selfCrossing } from './self-crossing'
 export { hingedControl, HINGE_SLOTS, slotRoom, type HingedControl } from './control-surface'
 export { PIN, TONGUE, BOLT, shellThickness } from './joints'

@@ -41,9 +41,13 @@ export function layerRuns(field: InsetField, layer: Layer, recipe: Recipe, index
   const inside = insetLoops(field, recipe.walls * recipe.beadWidthMm)
   const webs = recipe.lattice && layer.lattice > 0 ? webRuns(inside, recipe, index * recipe.layerHeightMm, layer.lattice) : null
   const runs = webs ? woven(walls, webs, recipe.lattice!.passes) : walls
-  if (layer.infill > 0) append(runs, lines(inside, index, recipe.beadWidthMm / recipe.infillShare, 'infill', layer.infill, recipe.skinGapMm))
+  if (layer.infill > 0) {
+    // The same length whatever the pattern: lines one of n ways lie n times as far apart.
+    const ways = WAYS[recipe.infillPattern](index)
+    for (const way of ways) append(runs, lines(inside, index, way, (ways.length * recipe.beadWidthMm) / recipe.infillShare, 'infill', layer.infill / ways.length, recipe.skinGapMm))
+  }
   const solid = open * layer.solidExtra
-  if (solid > 0) append(runs, lines(inside, index, recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null))
+  if (solid > 0) append(runs, lines(inside, index, turnAbout(index), recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null))
   return runs
 }
 
@@ -114,9 +118,15 @@ function extent(loops: Section): [number, number, number, number] {
 /** At most so many lines a layer: beyond it they say nothing more about time, and a picture is a grey blur. */
 const MOST_LINES = 3000
 
-/** Parallel lines at ±45° on alternate layers, inside the innermost wall; in a double skin between the two. There and back, one after the other. */
-function lines(inside: Section, index: number, spacing: number, kind: RunKind, length: number, gap: number | null): LayerRuns {
-  const cos = Math.SQRT1_2, sin = index % 2 === 0 ? Math.SQRT1_2 : -Math.SQRT1_2
+const turnAbout = (index: number): number => (index % 2 === 0 ? Math.PI / 4 : -Math.PI / 4)
+/** Ways that infill runs in a layer, rad. */
+const WAYS: Record<Recipe['infillPattern'], (index: number) => number[]> = {
+  lines: index => [turnAbout(index)], grid: () => [Math.PI / 4, -Math.PI / 4], triangles: () => [0, Math.PI / 3, -Math.PI / 3],
+}
+
+/** Parallel lines at an angle, inside the innermost wall; in a double skin between the two. There and back, one after the other. */
+function lines(inside: Section, index: number, angle: number, spacing: number, kind: RunKind, length: number, gap: number | null): LayerRuns {
+  const cos = Math.cos(angle), sin = Math.sin(angle)
   if (inside.length === 0) return emptyRuns()
   const turned = inside.map(loop => loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)))
   const [, low, , high] = extent(turned)

@@ -34,6 +34,17 @@ describe('the picture of a layer', () => {
       if (id === 'bead-infill') expect(Math.abs(drawn(runs, 'infill') / layer.infill - 1)).toBeLessThan(0.06)
     }
   })
+  it('infill weighs the same in every pattern, and is drawn one, two or three ways', () => {
+    const disc = [circle(0, 0, 30, false, 160)]
+    for (const [infillPattern, ways] of [['lines', 1], ['grid', 2], ['triangles', 3]] as const) {
+      const recipe = { ...school('bead-infill'), infillShare: 0.12, infillPattern }
+      const runs = runsOf(disc, recipe, 3), layer = layLayer(insetField(disc), recipe)
+      expect(counted(runs, 'infill') / layer.infill, infillPattern).toBeCloseTo(1, 9)
+      expect(Math.abs(drawn(runs, 'infill') / layer.infill - 1), infillPattern).toBeLessThan(0.06)
+      const angles = new Set(runs.kind.flatMap((kind, i) => (kind === 'infill' ? [Math.round((Math.atan2(runs.y1[i] - runs.y0[i], runs.x1[i] - runs.x0[i]) * 180) / Math.PI + 360) % 180] : [])))
+      expect(angles.size, infillPattern).toBe(ways)
+    }
+  })
   it('webs of a wing section, averaged over a whole pitch, are as long as the lattice that is weighed', () => {
     const piece = createAssessor().airframe(DEMOS[0]).pieces[0]
     const slice = [piece.skinAt(60)!]

@@ -18,6 +18,7 @@ watch(() => look.selected, (id) => {
   if (piece) zoneId.value = piece.zone
 })
 
+const patterns: Array<{ title: string, value: 'lines' | 'grid' | 'triangles' }> = [{ title: 'One way a layer, in turn', value: 'lines' }, { title: 'Both ways, a grid', value: 'grid' }, { title: 'Three ways, triangles', value: 'triangles' }]
 function setFilament(id: string) {
   const next = filaments.value.find(item => item.id === id)!
   const school = LIBRARIES.schools.find(item => item.id === r.value.school)!
@@ -64,6 +65,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     <p v-if="filament.expansion" class="quiet small">At {{ r.nozzleC }} °C it foams to <span class="num">{{ expansion.toFixed(2) }}</span>× its volume; expansion × flow = <span class="num" :class="{ bad: Math.abs(expansion * r.flow - 1) > 0.05 }">{{ (expansion * r.flow).toFixed(2) }}</span>, and 1 is a full bead.</p>
     <FoamTest v-if="filament.expansion" :key="zone.id" :filament="filament" :recipe="r" @take="flow => edit(`${zone.name}: flow ${flow} from a test tube`, d => { d.zones[index].recipe.flow = flow })" />
     <div class="row"><FigureField label="Base layers" :model-value="r.baseLayers" :min="0" :max="40" :digits="0" @update:model-value="set('baseLayers', 'base layers')($event)" /><FigureField label="Top layers" :model-value="r.topLayers" :min="0" :max="40" :digits="0" @update:model-value="set('topLayers', 'top layers')($event)" /></div>
+    <v-select v-if="r.infillShare > 0 && r.infillShare < 1" :model-value="r.infillPattern" :items="patterns" label="Infill runs" data-field="pattern" @update:model-value="edit(`${zone.name}: infill in ${$event}`, d => { d.zones[index].recipe.infillPattern = $event })" />
     <FigureField label="Brim round the foot" :model-value="r.brimMm" unit="mm" :min="0" :max="20" data-field="brim" @update:model-value="set('brimMm', 'brim')($event)" />
     <FigureField v-if="r.lattice" label="Web spacing" :model-value="r.lattice.pitchMm" unit="mm" :min="5" :max="300" data-field="pitch" @update:model-value="edit(`${zone.name}: set web spacing`, d => { d.zones[index].recipe.lattice!.pitchMm = $event! })" />
     <FigureField v-if="r.skinGapMm" label="Distance of the two skins" :model-value="r.skinGapMm" unit="mm" :min="0.5" :max="20" @update:model-value="edit(`${zone.name}: set distance of the skins`, d => { d.zones[index].recipe.skinGapMm = $event! })" />
