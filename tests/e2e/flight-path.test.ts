@@ -295,7 +295,12 @@ describe('from brief to log', () => {
     expect(moved).toBeLessThan(-5)
     expect(after.totals.cgMm[0] - before.totals.cgMm[0]).toBeCloseTo((112 * moved) / before.totals.massG, 6)
     expect(await text('[data-figure="cg"]')).toContain(after.totals.cgMm[0].toFixed(1))
+    // The nose was made lighter at Skin: the battery goes to the end of its bay, and ballast does the rest.
+    const promised = (await text('[data-remedy-of="move-battery"]')).match(/balances at ([\d.]+) mm/)![1]
     await find('[data-remedy="move-battery"]').click()
+    await settled(d())
+    expect((await computed()).totals.cgMm[0]).toBeCloseTo(Number(promised), 1)
+    await find('[data-remedy="ballast-nose"]').click()
     await settled(d())
     const mended = await computed()
     expect(mended.flight.staticMarginPct).toBeCloseTo(13, 0)

@@ -33,7 +33,7 @@ function add() {
     </table>
     <h3>Remedies, to the middle of the band</h3>
     <p v-if="!remedies.length" class="quiet">It balances there now.</p>
-    <div v-for="remedy in remedies" :key="remedy.id" class="remedy">
+    <div v-for="remedy in remedies" :key="remedy.id" class="remedy" :data-remedy-of="remedy.id">
       <b>{{ remedy.title }}</b><span class="quiet">{{ remedy.detail }}; balances at <span class="num">{{ figure(remedy.cgAfterMm, 1) }} mm</span>, <span class="num">{{ figure(remedy.staticMarginAfterPct, 1) }} %</span></span>
       <v-btn size="small" :data-remedy="remedy.id" @click="project.replace(remedy.title, remedy.apply(doc))">Take it</v-btn>
     </div>
