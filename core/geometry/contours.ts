@@ -89,7 +89,15 @@ function loopsThrough(positions: Float32Array, length: number, layers: Contours[
   markNeeded(length, layers[from].z)
   if (to - from > 1) markNeeded(length, layers[to - 1].z)
   let count = 0
-  for (let i = 0; i < length; i++) if (needed[i]) keep[count++] = i
+  // What is needed is moved up, so that the planes run through it in a row.
+  for (let i = 0; i < length; i++) {
+    if (!needed[i]) continue
+    x0[count] = x0[i]
+    xz[count] = xz[i]
+    y0[count] = y0[i]
+    yz[count] = yz[i]
+    count++
+  }
   // One block for all the planes: many small arrays would cost more than what is in them.
   const block = new Float64Array(count < 3 ? 0 : 2 * count * (to - from))
   for (let k = from, at = 0; k < to; k++) {
@@ -98,9 +106,9 @@ function loopsThrough(positions: Float32Array, length: number, layers: Contours[
     if (count < 3) continue
     const begin = at
     for (let i = 0; i < count; i++) {
-      const e = keep[i]
-      block[at++] = x0[e] + z * xz[e]
-      block[at++] = y0[e] + z * yz[e]
+      block[at] = x0[i] + z * xz[i]
+      block[at + 1] = y0[i] + z * yz[i]
+      at += 2
     }
     layer.loops.push(block.subarray(begin, at))
   }
@@ -108,11 +116,10 @@ function loopsThrough(positions: Float32Array, length: number, layers: Contours[
 
 /** A point this near the straight line between its neighbours says nothing, mm: rounding of single precision is of this order. */
 const STRAIGHT = 5e-4
-let needed = new Uint8Array(1024), keep = new Int32Array(1024)
+let needed = new Uint8Array(1024)
 
 /** Marks the points of a loop that do not coincide with the one before or lie on a straight run at this height: facets of a flat face cross the plane many times. */
 function markNeeded(length: number, z: number): void {
-  if (keep.length < length) keep = new Int32Array(2 * length)
   let px = x0[length - 1] + z * xz[length - 1], py = y0[length - 1] + z * yz[length - 1]
   let x = x0[0] + z * xz[0], y = y0[0] + z * yz[0]
   for (let i = 0; i < length; i++) {
