@@ -60,14 +60,29 @@ describe('centre and inertia of the beads, within 1 %', () => {
 })
 
 describe('thin places', () => {
-  it('a wedge from 4 mm to nothing: two beads where two fit, one between, within 2 %', async () => {
+  it('a wedge from 4 mm to nothing: two beads where two fit, one between, within 0.5 %', async () => {
     const kernel = await testKernel()
     const wedge = kernel.Manifold.extrude([[[0, -2], [100, 0], [0, 2]]], 30)
     for (const layerHeightMm of [0.2, 0.3]) {
       const { lengths } = sliceModel(meshOf(wedge), recipe({ layerHeightMm, beadWidthMm: 0.8 }), PLA, printer)
       // A bead may be squeezed by 4 %: two from 4 mm to 1.536, one from there to 0.4 mm; the base closes it.
       const two = 100 * (1 - 1.536 / 4), one = 100 * ((1.536 - 0.4) / 4)
-      expect(Math.abs(lengths.outerWall / ((2 * two + one + 4 - 0.8) * (30 / layerHeightMm)) - 1)).toBeLessThan(0.02)
+      expect(Math.abs(lengths.outerWall / ((2 * two + one + 4 - 0.8) * (30 / layerHeightMm)) - 1)).toBeLessThan(0.005)
+    }
+  })
+  it('a sphere and a torus, layer by layer at their own midplanes, within 0.5 % at two layer heights', () => {
+    const sphere = revolve(Array.from({ length: 241 }, (_, i): [number, number] => [i === 0 || i === 240 ? 0 : 20 * Math.sin((Math.PI * i) / 240), -20 * Math.cos((Math.PI * i) / 240)]), 360)
+    const torus = weld(cornersOf(revolve(Array.from({ length: 241 }, (_, i): [number, number] => [25 + 6 * Math.cos((2 * Math.PI * (i % 240)) / 240), 6 * Math.sin((2 * Math.PI * (i % 240)) / 240)]), 360)))
+    for (const layerHeightMm of [0.2, 0.3]) {
+      const over = (height: number, length: (z: number) => number) => {
+        const layers = Math.round(height / layerHeightMm), step = height / layers
+        return Array.from({ length: layers }, (_, k) => length(-height / 2 + (k + 0.5) * step)).reduce((a, b) => a + b, 0) * (step / layerHeightMm)
+      }
+      const ball = over(40, z => 2 * Math.PI * (Math.sqrt(400 - z * z) - w / 2))
+      expect(Math.abs(sliceModel(sphere, recipe({ layerHeightMm }), PLA, printer).lengths.outerWall / ball - 1)).toBeLessThan(0.005)
+      // Both outlines of the ring, 4πR, until it is too thin for two beads squeezed by 4 %; then one along its middle.
+      const ring = over(12, z => (2 * Math.sqrt(36 - z * z) >= 2 * w * 0.96 ? 4 * Math.PI * 25 : 2 * Math.PI * 25))
+      expect(Math.abs(sliceModel(torus, recipe({ layerHeightMm }), PLA, printer).lengths.outerWall / ring - 1)).toBeLessThan(0.005)
     }
   })
 })
