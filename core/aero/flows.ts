@@ -1,0 +1,74 @@
+/**
+ * Flows over a solved lattice: the air's speed along three axes, three rotations and every control, each solved once
+ * for a unit of it; any state of flight is a sum of these. Unit speed and density; x aft, y starboard, z up.
+ */
+import { circulation, factoriseLattice, normalFlow, type Circulation, type Lattice, type NormalFlow } from './lattice'
+import type { Panels } from './panels'
+
+/** Both halves together, or one against the other (starboard's edge up, port's down, when positive). */
+export type ControlSense = 'together' | 'opposed'
+
+/** Air's velocity at the origin, the aircraft's rotation about it (rad/s per m/s), and deflections, rad. */
+export interface Flow {
+  wind: readonly [x: number, y: number, z: number]
+  spin: readonly [x: number, y: number, z: number]
+  deflections?: ReadonlyArray<{ id: string, sense: ControlSense, angle: number }>
+}
+
+export interface SolvedFlows {
+  lattice: Lattice
+  wind: readonly Circulation[]
+  spin: readonly Circulation[]
+  controls: Map<string, Circulation>
+}
+
+const AXES = [[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const
+const STILL = [0, 0, 0] as const
+
+/** Air's velocity relative to the aircraft: the wind less the aircraft's own turning, ω × r. */
+export function velocityOf({ wind, spin }: Pick<Flow, 'wind' | 'spin'>): (x: number, y: number, z: number, out: Float64Array) => void {
+  return (x, y, z, out) => {
+    out[0] = wind[0] - (spin[1] * z - spin[2] * y)
+    out[1] = wind[1] - (spin[2] * x - spin[0] * z)
+    out[2] = wind[2] - (spin[0] * y - spin[1] * x)
+  }
+}
+
+/** Factorises once and solves every unit flow: six motions, and each control together and, where it has a twin, opposed. */
+export function solveFlows(panels: Panels): SolvedFlows {
+  const lattice = factoriseLattice(panels)
+  const solveFor = (flow: Pick<Flow, 'wind' | 'spin'>) => circulation(lattice, normalFlow(panels, velocityOf(flow)))
+  const controls = new Map<string, Circulation>()
+  for (const [id, weights] of panels.controls) {
+    for (const sense of sensesOf(panels, id)) controls.set(`${id} ${sense}`, circulation(lattice, deflectionFlow(panels, weights, sense)))
+  }
+  return { lattice, wind: AXES.map(wind => solveFor({ wind, spin: STILL })), spin: AXES.map(spin => solveFor({ wind: STILL, spin })), controls }
+}
+
+const sensesOf = (panels: Panels, id: string): ControlSense[] => {
+  const weights = panels.controls.get(id)!
+  return weights.some((weight, i) => weight !== 0 && panels.mirrored[i] === 1) ? ['together', 'opposed'] : ['together']
+}
+
+/** One radian, trailing edge down (for a fin: to starboard); opposed has the starboard edge up. */
+function deflectionFlow(panels: Panels, weights: Float64Array, sense: ControlSense): NormalFlow {
+  const flip = sense === 'opposed' ? -1 : 1
+  return { starboard: weights.map(w => flip * w), port: weights.map((w, i) => (panels.mirrored[i] === 1 ? w : 0)) }
+}
+
+/** Sum of the unit circulations in the proportions of a flow. */
+export function circulationOf(flows: SolvedFlows, flow: Flow): Circulation {
+  const { count } = flows.lattice.panels
+  const sum: Circulation = { starboard: new Float64Array(count), port: new Float64Array(count) }
+  const add = (part: Circulation | undefined, factor: number) => {
+    if (!part || factor === 0) return
+    for (let i = 0; i < count; i++) {
+      sum.starboard[i] += factor * part.starboard[i]
+      sum.port[i] += factor * part.port[i]
+    }
+  }
+  flow.wind.forEach((value, k) => add(flows.wind[k], value))
+  flow.spin.forEach((value, k) => add(flows.spin[k], value))
+  for (const { id, sense, angle } of flow.deflections ?? []) add(flows.controls.get(`${id} ${sense}`), angle)
+  return sum
+}
