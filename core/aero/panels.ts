@@ -56,7 +56,7 @@ export function layPanels(given: readonly LatticeSurface[]): Panels {
     slope: new Float64Array(count), mirrored: new Uint8Array(count), onPlane: new Uint8Array(count), strips: [], controls: new Map(),
   }
   let at = 0
-  for (const surface of surfaces) at = laySurface(panels, at, surface)
+  for (const surface of surfaces) at = laySurface(panels, at, surface, symmetric && !surface.mirror)
   return panels
 }
 
@@ -70,9 +70,8 @@ function wholeSurface(surface: LatticeSurface): LatticeSurface[] {
   return [{ ...surface, mirror: false, stations: port, controls: [] }, { ...surface, mirror: false }]
 }
 
-function laySurface(panels: Panels, start: number, surface: LatticeSurface): number {
+function laySurface(panels: Panels, start: number, surface: LatticeSurface, plane: boolean): number {
   const edges = stripEdges(surface)
-  const plane = !surface.mirror && inPlane(surface)
   const middles = conditionPlaces(edges, surface.mirror && Math.abs(surface.stations[0].y) < 1e-9)
   const flaps = (surface.controls ?? []).map(control => ({ control, weights: flapWeights(surface.chordwise, control.chordShare), turned: controlOf(panels, control.id) }))
   let at = start
