@@ -1,4 +1,6 @@
 export { shapeOf, shapeFromPoints, shapeFigures, thicknessAt, meanHeight, meanSlope, nacaMeanLine, nacaHalfThickness, cosinePlace, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
+export { sectionOutline, type SectionOutline } from './section-outline'
+export { naturalCubic } from './natural-cubic'
 export { parseCoordinates, formatCoordinates } from './coordinate-file'
 export { loftSurface, outlineAt, planAt, panelAt, placePoint, gapAt, trailingEdgeMm, toSurface, type SurfaceLoft, type LoftStation } from './surface-loft'
 export { loftBody, bodyOutlineAt, type BodyLoft } from './body-loft'
