@@ -93,9 +93,6 @@ export function derivativesAt(flows: SolvedFlows, alpha: number, deflections: re
     alpha: by({ wind: [-Math.sin(alpha), 0, Math.cos(alpha)], spin: still }),
     beta: by({ wind: [0, -1, 0], spin: still }),
     p: turning(axes.roll, 2 / reference.span), q: turning([0, 1, 0], 2 / reference.chord), r: turning(axes.yaw, 2 / reference.span),
-    controls: [...flows.controls.keys()].map((key) => {
-      const [id, sense] = [key.slice(0, key.lastIndexOf(' ')), key.slice(key.lastIndexOf(' ') + 1) as ControlSense]
-      return { id, sense, ...by({ wind: still, spin: still, deflections: [{ id, sense, angle: 1 }] }) }
-    }),
+    controls: flows.controls.map(({ id, sense }) => ({ id, sense, ...by({ wind: still, spin: still, deflections: [{ id, sense, angle: 1 }] }) })),
   }
 }

@@ -17,9 +17,12 @@ export interface Flow {
 
 export interface SolvedFlows {
   lattice: Lattice
-  wind: readonly Circulation[]
-  spin: readonly Circulation[]
-  controls: Map<string, Circulation>
+  /** Circulation for one unit of air along an axis, of turning about it, of a control; solved when first asked for. */
+  wind(axis: number): Circulation
+  spin(axis: number): Circulation
+  control(id: string, sense: ControlSense): Circulation | null
+  /** Every control with the senses it can be moved in. */
+  controls: ReadonlyArray<{ id: string, sense: ControlSense }>
 }
 
 const AXES = [[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const
@@ -34,15 +37,24 @@ export function velocityOf({ wind, spin }: Pick<Flow, 'wind' | 'spin'>): (x: num
   }
 }
 
-/** Factorises once and solves every unit flow: six motions, and each control together and, where it has a twin, opposed. */
+/** Factorises once; six motions, and each control together and, where it has a twin, opposed, are then one solution each. */
 export function solveFlows(panels: Panels): SolvedFlows {
   const lattice = factoriseLattice(panels)
-  const solveFor = (flow: Pick<Flow, 'wind' | 'spin'>) => circulation(lattice, normalFlow(panels, velocityOf(flow)))
-  const controls = new Map<string, Circulation>()
-  for (const [id, weights] of panels.controls) {
-    for (const sense of sensesOf(panels, id)) controls.set(`${id} ${sense}`, circulation(lattice, deflectionFlow(panels, weights, sense)))
+  const known = new Map<string, Circulation>()
+  const remember = (key: string, make: () => Circulation) => {
+    if (!known.has(key)) known.set(key, make())
+    return known.get(key)!
   }
-  return { lattice, wind: AXES.map(wind => solveFor({ wind, spin: STILL })), spin: AXES.map(spin => solveFor({ wind: STILL, spin })), controls }
+  const moving = (flow: Pick<Flow, 'wind' | 'spin'>) => circulation(lattice, normalFlow(panels, velocityOf(flow)))
+  return {
+    lattice, controls: [...panels.controls.keys()].flatMap(id => sensesOf(panels, id).map(sense => ({ id, sense }))),
+    wind: axis => remember(`wind ${axis}`, () => moving({ wind: AXES[axis], spin: STILL })),
+    spin: axis => remember(`spin ${axis}`, () => moving({ wind: STILL, spin: AXES[axis] })),
+    control: (id, sense) => {
+      const weights = panels.controls.get(id)
+      return weights ? remember(`${id} ${sense}`, () => circulation(lattice, deflectionFlow(panels, weights, sense))) : null
+    },
+  }
 }
 
 const sensesOf = (panels: Panels, id: string): ControlSense[] => {
@@ -60,15 +72,15 @@ function deflectionFlow(panels: Panels, weights: Float64Array, sense: ControlSen
 export function circulationOf(flows: SolvedFlows, flow: Flow): Circulation {
   const { count } = flows.lattice.panels
   const sum: Circulation = { starboard: new Float64Array(count), port: new Float64Array(count) }
-  const add = (part: Circulation | undefined, factor: number) => {
-    if (!part || factor === 0) return
+  const add = (part: Circulation | null, factor: number) => {
+    if (!part) return
     for (let i = 0; i < count; i++) {
       sum.starboard[i] += factor * part.starboard[i]
       sum.port[i] += factor * part.port[i]
     }
   }
-  flow.wind.forEach((value, k) => add(flows.wind[k], value))
-  flow.spin.forEach((value, k) => add(flows.spin[k], value))
-  for (const { id, sense, angle } of flow.deflections ?? []) add(flows.controls.get(`${id} ${sense}`), angle)
+  flow.wind.forEach((value, k) => { if (value !== 0) add(flows.wind(k), value) })
+  flow.spin.forEach((value, k) => { if (value !== 0) add(flows.spin(k), value) })
+  for (const { id, sense, angle } of flow.deflections ?? []) if (angle !== 0) add(flows.control(id, sense), angle)
   return sum
 }

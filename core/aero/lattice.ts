@@ -12,8 +12,9 @@ export interface Lattice {
   /** Panels of each system, by index; the odd one is empty when nothing is mirrored or in the plane. */
   evenOf: Int32Array
   oddOf: Int32Array
-  even: Factorised | null
-  odd: Factorised | null
+  /** Factorised when first asked for: most work needs the even one alone. */
+  even(): Factorised | null
+  odd(): Factorised | null
 }
 
 /** Circulation of starboard (or only) panels, and of their port twins. */
@@ -38,7 +39,8 @@ export function factoriseLattice(panels: Panels): Lattice {
     }
     return factorise(matrix, n)
   }
-  return { panels, evenOf, oddOf, even: system(evenOf, 1), odd: system(oddOf, -1) }
+  let even: Factorised | null | undefined, odd: Factorised | null | undefined
+  return { panels, evenOf, oddOf, even: () => (even === undefined ? (even = system(evenOf, 1)) : even), odd: () => (odd === undefined ? (odd = system(oddOf, -1)) : odd) }
 }
 
 function influence(panels: Panels): { direct: Float64Array, image: Float64Array } {
@@ -67,11 +69,10 @@ export function circulation({ panels, evenOf, oddOf, even, odd }: Lattice, flow:
   const starboard = new Float64Array(panels.count), port = new Float64Array(panels.count)
   // Where the panel has no twin, port holds nothing and half of the flow is in each part: the odd system takes all of it.
   const part = (of: Int32Array, sign: 1 | -1) => Float64Array.from(of, i => (panels.mirrored[i] === 1 ? -(flow.starboard[i] + sign * flow.port[i]) / 2 : -flow.starboard[i]))
-  const add = (factors: Factorised | null, of: Int32Array, sign: 1 | -1) => {
-    if (!factors) return
+  const add = (factors: () => Factorised | null, of: Int32Array, sign: 1 | -1) => {
     const rhs = part(of, sign)
-    if (rhs.every(value => value === 0)) return
-    solve(factors, rhs).forEach((value, k) => {
+    if (of.length === 0 || rhs.every(value => value === 0)) return
+    solve(factors()!, rhs).forEach((value, k) => {
       starboard[of[k]] += value
       if (panels.mirrored[of[k]] === 1) port[of[k]] += sign * value
     })

@@ -42,7 +42,7 @@ const AHEAD = velocityOf({ wind: [1, 0, 0], spin: [0, 0, 0] })
 export function solveLift(surfaces: readonly LatticeSurface[], reference: Reference): LiftSolution {
   const panels = layPanels(surfaces)
   const flows = solveFlows(panels)
-  const perRad = flows.wind[2], atZero = flows.wind[0]
+  const perRad = flows.wind(2), atZero = flows.wind(0)
   const liftAndMoment = (gamma: Circulation) => {
     const { force, moment } = boundLoads(panels, gamma, AHEAD, [reference.x, 0, 0])
     return { cl: (2 * force[2]) / reference.area, cm: (2 * moment[1]) / (reference.area * reference.chord) }

@@ -25,7 +25,7 @@ export const SURFACE_LABELS: Record<SurfaceName, string> = { wing: 'Wing', horiz
 const BOOM_CLEARANCE_MM = 0.15
 
 export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airframe {
-  const label = (name: SurfaceName, doc: ProjectFile) => (name === 'horizontal' && doc.tail.kind === 'V' ? 'V-tail' : SURFACE_LABELS[name])
+  const label = (name: SurfaceName, doc: ProjectFile) => (name === 'horizontal' && doc.tail.kind === 'V' ? 'V-tail' : name === 'horizontal' && doc.tail.kind === 'canard' ? 'Canard' : SURFACE_LABELS[name])
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({ wing: make(), horizontal: make(), vertical: make() })
   const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge)))
   const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.map(spar => sparLine(loft, spar, stockOr(libraries, spar.stock)))))

@@ -4,13 +4,13 @@ import { LIBRARIES, recipeById } from '../libraries'
 
 const school = (id: string, filament: string) => recipeById(id, LIBRARIES.filaments.find(item => item.id === filament))
 
-const plain = { spreadG: 0.5, pair: false, bay: null, drops: false, weighed: false, pocket: null }
+const plain = { spreadG: 0.5, pair: false, bay: null, drops: false, weighed: false, pocket: null, battery: null, servo: null }
 const pins = (atMm: number) => ({ atMm, joint: { kind: 'pins' as const, toleranceMm: 0.2 } })
 
 export const PLOVER: ProjectFile = {
-  format: 'mariposa-project', version: 2, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
+  format: 'mariposa-project', version: 3, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
-    targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, spanMaxMm: 900,
+    targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, topSpeedMs: 24, spanMaxMm: 900,
     currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
   },
   aerofoils: [],
@@ -20,7 +20,7 @@ export const PLOVER: ProjectFile = {
       { spanMm: 120, tipChordMm: 215, sweepMm: 70, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca23112', zone: 'centre' },
       { spanMm: 310, tipChordMm: 140, sweepMm: 185, dihedralDeg: 1, tipTwistDeg: -3, tipAerofoil: 'naca23110', zone: 'outer' },
     ],
-    controls: [{ name: 'Elevons', kind: 'elevon', fromShare: 0.35, toShare: 0.95, chordShare: 0.22, throwUpDeg: 15, throwDownDeg: 12, hinge: { kind: 'tape', count: 4, gapMm: 0.5 } }],
+    controls: [{ name: 'Elevons', kind: 'elevon', fromShare: 0.35, toShare: 0.95, chordShare: 0.22, throwUpDeg: 15, throwDownDeg: 12, hinge: { kind: 'tape', count: 4, gapMm: 0.5 }, linkage: { servo: 'servo', armMm: 9, hornMm: 14 } }],
   },
   tail: {
     kind: 'none', horizontal: null,
@@ -37,15 +37,15 @@ export const PLOVER: ProjectFile = {
   spars: [{ id: 'spar', name: 'Swept rod', stock: 'rod-5', surface: 'wing', fromMm: 10, toMm: 380, rootShare: 0.42, tipShare: 0.32, clearanceMm: 0.15, through: false }],
   cuts: { wing: [pins(120), pins(275)], horizontal: [], vertical: [], body: [] },
   equipment: [
-    { id: 'battery', name: 'Battery 3S 850 mAh', kind: 'battery', massG: 74, xMm: 36, yMm: 0, zMm: 6, sizeMm: [58, 30, 22], ...plain, bay: [-10, 120] },
+    { id: 'battery', name: 'Battery 3S 850 mAh', kind: 'battery', massG: 74, xMm: 36, yMm: 0, zMm: 6, sizeMm: [58, 30, 22], ...plain, bay: [-10, 120], battery: { cells: 3, capacityMah: 850 } },
     { id: 'motor', name: 'Motor 1806, 2300 rpm/V', kind: 'motor', massG: 20, xMm: 262, yMm: 0, zMm: 4, sizeMm: [24, 23, 23], ...plain },
     { id: 'propeller', name: 'Propeller 6 × 4 in', kind: 'propeller', massG: 5, xMm: 284, yMm: 0, zMm: 4, sizeMm: [10, 152, 12], ...plain },
     { id: 'controller', name: 'Speed controller 20 A', kind: 'speed-controller', massG: 14, xMm: 96, yMm: 20, zMm: 6, sizeMm: [34, 18, 7], ...plain },
     { id: 'receiver', name: 'Receiver, 4 channels', kind: 'receiver', massG: 6, xMm: 60, yMm: 32, zMm: 4, sizeMm: [28, 18, 8], ...plain },
-    { id: 'servo', name: 'Elevon servo 9 g', kind: 'servo', massG: 10, xMm: 206, yMm: 165, zMm: -1, sizeMm: [23, 24, 12], ...plain, pair: true, pocket: { surface: 'wing', cableMm: 4 } },
+    { id: 'servo', name: 'Elevon servo 9 g', kind: 'servo', massG: 10, xMm: 206, yMm: 165, zMm: -1, sizeMm: [23, 24, 12], ...plain, pair: true, pocket: { surface: 'wing', cableMm: 4 }, servo: { torqueNcm: 14, travelDeg: 50 } },
   ],
   allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05 },
   printers: [{ id: 'only', name: 'The only one', bedMm: [235, 235, 250], wallSpeedMmS: 60, infillSpeedMmS: 90, travelSpeedMmS: 150, accelMmS2: 1500, cornerMmS: 8, flowMm3S: 11, layerMinS: 4, plateOverheadMin: 8, retractMm: 0.8, retractMmS: 35, nozzleMaxC: 270, enclosed: false }],
-  spools: [{ id: 'foam', filament: 'pla-foam', massG: 400, pricePerKg: 46 }], printerOf: {}, given: [], calibrations: [], weighIns: [],
-  measured: { massG: null, cgMm: null, windMs: null, thrustG: null }, checks: [], flights: [],
+  spools: [{ id: 'foam', filament: 'pla-foam', massG: 400, pricePerKg: 46 }], printerOf: {}, given: [], wingSets: [], polars: [], calibrations: [], weighIns: [],
+  measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null }, checks: [], flights: [],
 }

@@ -5,15 +5,17 @@ import { LIBRARIES, recipeById } from '../libraries'
 const school = (id: string, filament: string) => recipeById(id, LIBRARIES.filaments.find(item => item.id === filament))
 
 const item = (id: string, name: string, kind: Equipment['kind'], massG: number, place: [number, number, number], sizeMm: [number, number, number], more: Partial<Equipment> = {}): Equipment =>
-  ({ id, name, kind, massG, spreadG: Math.max(0.3, Math.round(massG * 2) / 100), xMm: place[0], yMm: place[1], zMm: place[2], sizeMm, pair: false, bay: null, drops: false, weighed: false, pocket: null, ...more })
+  ({ id, name, kind, massG, spreadG: Math.max(0.3, Math.round(massG * 2) / 100), xMm: place[0], yMm: place[1], zMm: place[2], sizeMm, pair: false, bay: null, drops: false, weighed: false, pocket: null, battery: null, servo: null, ...more })
 
 const cut = (kind: Joint['kind']) => (atMm: number) => ({ atMm, joint: { kind, toleranceMm: 0.2 } })
 const hinge = (kind: Control['hinge']['kind'], count: number): Control['hinge'] => ({ kind, count, gapMm: 0.5 })
 
+const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
+
 export const THISTLEDOWN: ProjectFile = {
-  format: 'mariposa-project', version: 2, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
+  format: 'mariposa-project', version: 3, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
-    targetMassG: 710, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, spanMaxMm: 1250,
+    targetMassG: 710, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, topSpeedMs: 21, spanMaxMm: 1250,
     currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
   },
   aerofoils: [],
@@ -23,19 +25,19 @@ export const THISTLEDOWN: ProjectFile = {
       { spanMm: 270, tipChordMm: 195, sweepMm: 0, dihedralDeg: 2, tipTwistDeg: 0, tipAerofoil: 'naca4412', zone: 'wing-inner' },
       { spanMm: 330, tipChordMm: 130, sweepMm: 30, dihedralDeg: 5, tipTwistDeg: -2, tipAerofoil: 'naca4412', zone: 'wing-outer' },
     ],
-    controls: [{ name: 'Ailerons', kind: 'aileron', fromShare: 0.5, toShare: 0.95, chordShare: 0.25, throwUpDeg: 20, throwDownDeg: 12, hinge: hinge('bought-strip', 4) }],
+    controls: [{ name: 'Ailerons', kind: 'aileron', fromShare: 0.5, toShare: 0.95, chordShare: 0.25, throwUpDeg: 20, throwDownDeg: 12, hinge: hinge('bought-strip', 4), linkage: { servo: 'aileron-servo', armMm: 8, hornMm: 14 } }],
   },
   tail: {
     kind: 'conventional',
     horizontal: {
       xMm: 806, yMm: 6, zMm: 6, incidenceDeg: 0, cantDeg: 0, mirror: true, rootChordMm: 115, rootAerofoil: 'naca0009', twistAxisShare: 0.25, tip: { kind: 'rounded', lengthMm: 8 },
       panels: [{ spanMm: 205, tipChordMm: 80, sweepMm: 24, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca0009', zone: 'tail' }],
-      controls: [{ name: 'Elevator', kind: 'elevator', fromShare: 0.05, toShare: 1, chordShare: 0.35, throwUpDeg: 15, throwDownDeg: 15, hinge: hinge('tape', 3) }],
+      controls: [{ name: 'Elevator', kind: 'elevator', fromShare: 0.05, toShare: 1, chordShare: 0.35, throwUpDeg: 15, throwDownDeg: 15, hinge: hinge('tape', 3), linkage: { servo: 'elevator-servo', armMm: 8, hornMm: 15 } }],
     },
     vertical: {
       xMm: 800, yMm: 0, zMm: 14, incidenceDeg: 0, cantDeg: 90, mirror: false, rootChordMm: 135, rootAerofoil: 'naca0009', twistAxisShare: 0.25, tip: { kind: 'rounded', lengthMm: 8 },
       panels: [{ spanMm: 160, tipChordMm: 85, sweepMm: 42, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca0009', zone: 'tail' }],
-      controls: [{ name: 'Rudder', kind: 'rudder', fromShare: 0, toShare: 1, chordShare: 0.4, throwUpDeg: 25, throwDownDeg: 25, hinge: hinge('tape', 3) }],
+      controls: [{ name: 'Rudder', kind: 'rudder', fromShare: 0, toShare: 1, chordShare: 0.4, throwUpDeg: 25, throwDownDeg: 25, hinge: hinge('tape', 3), linkage: { servo: 'rudder-servo', armMm: 10, hornMm: 15 } }],
     },
   },
   body: {
@@ -74,11 +76,11 @@ export const THISTLEDOWN: ProjectFile = {
     item('propeller', 'Propeller 9 × 5 in, folding', 'propeller', 15, [-14, 0, 0], [24, 230, 20]),
     item('motor', 'Motor 2212, 1000 rpm/V', 'motor', 56, [14, 0, 0], [30, 28, 28], { weighed: true, spreadG: 0.5 }),
     item('controller', 'Speed controller 30 A', 'speed-controller', 27, [66, 0, 18], [48, 24, 9]),
-    item('battery', 'Battery 3S 1300 mAh', 'battery', 112, [106, 0, -14], [72, 35, 26], { bay: [36, 200], weighed: true, spreadG: 0.5 }),
+    item('battery', 'Battery 3S 1300 mAh', 'battery', 112, [106, 0, -14], [72, 35, 26], { bay: [36, 200], weighed: true, spreadG: 0.5, battery: { cells: 3, capacityMah: 1300 } }),
     item('receiver', 'Receiver, 6 channels', 'receiver', 9, [262, 0, 22], [36, 22, 12]),
-    item('elevator-servo', 'Elevator servo 9 g', 'servo', 10, [318, 18, 4], [23, 12, 24]),
-    item('rudder-servo', 'Rudder servo 9 g', 'servo', 10, [318, -18, 4], [23, 12, 24]),
-    item('aileron-servo', 'Aileron servo 9 g', 'servo', 10, [262, 345, 62], [23, 24, 12], { pair: true, pocket: { surface: 'wing', cableMm: 4 } }),
+    item('elevator-servo', 'Elevator servo 9 g', 'servo', 10, [318, 18, 4], [23, 12, 24], { servo: NINE_GRAM }),
+    item('rudder-servo', 'Rudder servo 9 g', 'servo', 10, [318, -18, 4], [23, 12, 24], { servo: NINE_GRAM }),
+    item('aileron-servo', 'Aileron servo 9 g', 'servo', 10, [262, 345, 62], [23, 24, 12], { pair: true, pocket: { surface: 'wing', cableMm: 4 }, servo: NINE_GRAM }),
     item('hopper', 'Hopper with gate and servo', 'hardware', 26, [234, 0, -22], [60, 55, 42]),
     item('seed', 'Wildflower seed', 'payload', 60, [234, 0, -26], [50, 45, 34], { drops: true, spreadG: 3 }),
     item('pushrods', 'Pushrods and horns', 'hardware', 12, [560, 0, 6], [480, 6, 6], { spreadG: 1 }),
@@ -93,14 +95,14 @@ export const THISTLEDOWN: ProjectFile = {
     { id: 'foam-white', filament: 'pla-foam', massG: 610, pricePerKg: 46 },
     { id: 'tough-grey', filament: 'pla-tough', massG: 820, pricePerKg: 26 },
   ],
-  printerOf: {}, given: [],
+  printerOf: {}, given: [], wingSets: [], polars: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 2.05, date: '2026-09-28' }],
   weighIns: [
     { piece: 'wing-1-starboard', massG: 18.2, predictedG: 17.69, date: '2026-10-03', note: 'first piece; seam a little proud' },
     { piece: 'wing-1-port', massG: 17.9, predictedG: 17.69, date: '2026-10-04', note: '' },
     { piece: 'body-1', massG: 53.6, predictedG: 52.27, date: '2026-10-05', note: 'with base layers for the firewall' },
   ],
-  measured: { massG: null, cgMm: null, windMs: null, thrustG: null },
+  measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null },
   checks: [{ item: 'surfaces-direction', date: '2026-10-24' }, { item: 'range', date: '2026-10-24' }],
   flights: [{
     id: 'flight-1', date: '2026-10-25', minutes: 7, windMs: 2.5, elevatorTrimDeg: -1.5, aileronTrimDeg: 0.5, usedMah: 640, motorC: 47,

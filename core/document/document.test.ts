@@ -40,9 +40,25 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":3}')).toThrow(/^version: 3 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":4}')).toThrow(/^version: 4 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
+  })
+  it('a file of version 2 is read with what it did not say, and one of version 3 is left as it is', () => {
+    const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & { brief: { topSpeedMs?: number }, equipment: Array<Record<string, unknown>>, wing: { controls: Array<Record<string, unknown>> }, measured: Record<string, unknown> }
+    const old = structuredClone(now) as typeof now & Record<string, unknown>
+    Object.assign(old, { version: 2 })
+    delete (old as Record<string, unknown>).wingSets
+    delete (old as Record<string, unknown>).polars
+    delete old.brief.topSpeedMs
+    delete old.measured.scales
+    for (const item of old.equipment) { delete item.battery; delete item.servo }
+    for (const surface of [old.wing, (old as unknown as { tail: { horizontal: typeof old.wing } }).tail.horizontal, (old as unknown as { tail: { vertical: typeof old.wing } }).tail.vertical]) for (const control of surface.controls) delete control.linkage
+    const read = readProject(JSON.stringify(old))
+    expect(read.brief.topSpeedMs).toBeCloseTo(1.6 * DEMOS[0].brief.cruiseMs, 9)
+    expect(read.wing.controls[0].linkage).toBeNull()
+    expect(read.equipment.map(item => item.massG)).toEqual(DEMOS[0].equipment.map(item => item.massG))
+    expect(readProject(JSON.stringify(now))).toEqual(DEMOS[0])
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])

@@ -22,3 +22,22 @@ export function fromVersion1(raw: unknown): unknown {
     given: [], calibrations: [],
   }
 }
+
+/** What version 2 did not say: rods and horns, what servos and batteries can do, other wings, measured polars; a top speed of 1.6 times cruise. */
+export function fromVersion2(raw: unknown): unknown {
+  if (!isObject(raw)) return raw
+  const surface = (value: unknown) => (!isObject(value) ? value : { ...value, controls: each(value.controls, control => ({ ...control, linkage: null })) })
+  const cruise = isObject(raw.brief) && typeof raw.brief.cruiseMs === 'number' ? raw.brief.cruiseMs : 12
+  return {
+    ...raw, version: 3, brief: isObject(raw.brief) ? { ...raw.brief, topSpeedMs: Math.min(100, Math.round(16 * cruise) / 10) } : raw.brief, wing: surface(raw.wing),
+    tail: isObject(raw.tail) ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) } : raw.tail,
+    equipment: each(raw.equipment, item => ({ ...item, battery: null, servo: null })),
+    measured: isObject(raw.measured) ? { ...raw.measured, scales: null } : raw.measured, wingSets: [], polars: [],
+  }
+}
+
+/** Any older version, step by step. */
+export function migrate(raw: Loose): unknown {
+  if (raw.version === 1) return fromVersion2(fromVersion1(raw))
+  return raw.version === 2 ? fromVersion2(raw) : raw
+}

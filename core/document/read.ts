@@ -1,7 +1,7 @@
 /** Reading a project file: syntax, format, version, shape, then references between its parts. */
 import { z } from 'zod'
 import { aerofoilOf } from './aerofoil-names'
-import { fromVersion1 } from './migrate'
+import { migrate } from './migrate'
 import { ProjectFile } from './schema'
 
 // The page's content security policy forbids compiling code from strings.
@@ -42,8 +42,8 @@ export function checkProject(raw: unknown): ProjectFile {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) throw new DocumentError('', 'a project file is one JSON object')
   const head = raw as { format?: unknown, version?: unknown }
   if (head.format !== 'mariposa-project') throw new DocumentError('format', `must be "mariposa-project"; this is another kind of file`)
-  if (typeof head.version === 'number' && head.version > 2) throw new DocumentError('version', `${head.version} is newer than this application reads (2); update the application`)
-  const parsed = ProjectFile.safeParse(head.version === 1 ? fromVersion1(raw) : raw)
+  if (typeof head.version === 'number' && head.version > 3) throw new DocumentError('version', `${head.version} is newer than this application reads (3); update the application`)
+  const parsed = ProjectFile.safeParse(migrate(raw as Record<string, unknown>))
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
     throw new DocumentError(pathText(issue.path), shorten(issue.message))
@@ -61,7 +61,13 @@ function checkReferences(doc: ProjectFile): void {
   const needAerofoil = (ref: string, path: string) => {
     if (!own.has(ref) && !aerofoilOf(ref)) throw new DocumentError(path, `"${shorten(ref)}" is neither a NACA name (naca2412, naca23012) nor an aerofoil of this file`)
   }
-  for (const [label, surface] of [['wing', doc.wing], ['tail.horizontal', doc.tail.horizontal], ['tail.vertical', doc.tail.vertical]] as const) {
+  doc.polars.forEach((polar, i) => {
+    needAerofoil(polar.aerofoil, `polars[${i}].aerofoil`)
+    polar.points.forEach(([alpha], k) => {
+      if (k > 0 && alpha <= polar.points[k - 1][0]) throw new DocumentError(`polars[${i}].points[${k}]`, `incidence ${alpha}° must be greater than the one before it`)
+    })
+  })
+  for (const [label, surface] of [['wing', doc.wing], ['tail.horizontal', doc.tail.horizontal], ['tail.vertical', doc.tail.vertical], ...doc.wingSets.map((set, i) => [`wingSets[${i}].wing`, set.wing] as const)] as const) {
     if (!surface) continue
     needAerofoil(surface.rootAerofoil, `${label}.rootAerofoil`)
     surface.panels.forEach((panel, i) => {
@@ -79,7 +85,7 @@ function checkReferences(doc: ProjectFile): void {
   })
   if (doc.boom && doc.boom.toMm <= doc.boom.fromMm) throw new DocumentError('boom.toMm', 'must lie behind boom.fromMm')
   if (doc.brief.staticMarginPct[0] > doc.brief.staticMarginPct[1]) throw new DocumentError('brief.staticMarginPct', 'the least must come before the greatest')
-  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights], ['given', doc.given], ['body.openings', doc.body?.openings ?? []]] as const) {
+  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights], ['given', doc.given], ['wingSets', doc.wingSets], ['body.openings', doc.body?.openings ?? []]] as const) {
     const seen = new Set<string>()
     list.forEach((item: { id: string }, i: number) => {
       if (seen.has(item.id)) throw new DocumentError(`${label}[${i}].id`, `"${item.id}" is used twice`)

@@ -1,5 +1,5 @@
 /**
- * The project file, version 2: what the maker wrote, in mm, g and °.
+ * The project file, version 3: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -26,6 +26,7 @@ export const Brief = z.strictObject({
   currency: z.string().min(1).max(5).describe('sign or code that prices are in'),
   launch: z.enum(['hand', 'bungee', 'wheels']),
   landing: z.enum(['belly', 'wheels', 'net']),
+  topSpeedMs: figure('speedMs', 'fastest it will be flown, dives included, m/s'),
   windMaxMs: z.number().min(0).max(30).describe('strongest wind for a first flight, m/s: the maker\'s own limit'),
   fieldElevationM: figure('elevationM', 'elevation of the field, m'),
   fieldTemperatureC: figure('temperatureC', 'air temperature at the field, °C'),
@@ -54,6 +55,11 @@ export const Hinge = z.strictObject({
   count: z.number().int().min(1).max(12), gapMm: z.number().min(0.1).max(5).describe('gap between wing and control surface, mm'),
 })
 
+export const Linkage = z.strictObject({
+  servo: id.nullable().describe('the component that moves it'),
+  armMm: z.number().min(2).max(60).describe('from the servo\'s axis to the rod, mm'), hornMm: z.number().min(2).max(80).describe('from the hinge line to the rod, mm'),
+})
+
 export const Control = z.strictObject({
   name,
   kind: z.enum(['aileron', 'elevator', 'rudder', 'elevon', 'ruddervator', 'flap']),
@@ -61,6 +67,7 @@ export const Control = z.strictObject({
   toShare: figure('share', 'outer end, share of the half span'),
   chordShare: figure('share', 'share of the chord behind the hinge; 1 is all-moving'),
   throwUpDeg: z.number().min(0).max(60), throwDownDeg: z.number().min(0).max(60), hinge: Hinge,
+  linkage: Linkage.nullable().describe('rod from servo to horn; null where none is set'),
 })
 
 export const Tip = z.strictObject({
@@ -83,8 +90,8 @@ export const Surface = z.strictObject({
 })
 
 export const Tail = z.strictObject({
-  kind: z.enum(['conventional', 'T', 'V', 'all-moving', 'none']),
-  horizontal: Surface.nullable().describe('tailplane, or the V-tail'),
+  kind: z.enum(['conventional', 'T', 'V', 'all-moving', 'canard', 'none']),
+  horizontal: Surface.nullable().describe('tailplane, V-tail, or the canard ahead of the wing'),
   vertical: Surface.nullable().describe('fin; two of them where mirror is set'),
 })
 
@@ -162,6 +169,20 @@ export const Equipment = z.strictObject({
   pocket: z.strictObject({
     surface: z.enum(['wing', 'horizontal', 'vertical']), cableMm: z.number().min(0).max(20).describe('diameter of the run for its lead to the root, mm; 0 for none'),
   }).nullable().describe('a bay cut for it in a surface, open below'),
+  battery: z.strictObject({ cells: z.number().int().min(1).max(14), capacityMah: z.number().min(20).max(50000) }).nullable().describe('what a battery holds'),
+  servo: z.strictObject({
+    torqueNcm: z.number().min(0.1).max(2000).describe('torque at the voltage used, N·cm'), travelDeg: z.number().min(5).max(120).describe('travel each way, °'),
+  }).nullable().describe('what a servo can do'),
+})
+
+export const WingSet = z.strictObject({
+  id, name, wing: Surface, spars: z.array(Spar).max(24), cuts: z.array(cut(0, 3000)).max(40),
+})
+
+export const MeasuredPolar = z.strictObject({
+  aerofoil: aerofoilRef, source: text.describe('where it was measured'), reynolds: z.number().min(1000).max(1e8),
+  points: z.array(z.tuple([z.number().min(-90).max(90), z.number().min(-5).max(5), z.number().min(0).max(5), z.number().min(-3).max(3)])).min(3).max(1000)
+    .describe('incidence °, cl, cd, cm about the quarter chord; incidence rising'),
 })
 
 export const Given = z.strictObject({
@@ -200,6 +221,10 @@ export const Check = z.strictObject({ item: id, date })
 export const Measured = z.strictObject({
   massG: figure('massG', 'ready to fly without payload, g').nullable(), cgMm: figure('positionMm', 'balance point aft of the nose without payload, mm').nullable(),
   windMs: z.number().min(0).max(40).nullable(), thrustG: figure('massG', 'static thrust on the stand, g').nullable(),
+  scales: z.strictObject({
+    foreMm: figure('positionMm', 'front support, mm'), foreG: figure('massG', 'reading of the scale under it, g'),
+    aftMm: figure('positionMm', 'rear support, mm'), aftG: figure('massG', 'reading of the scale under it, g'),
+  }).nullable().describe('without payload, level, on two scales'),
 })
 export const Flight = z.strictObject({
   id, date, minutes: z.number().min(0).max(600), windMs: z.number().min(0).max(40), elevatorTrimDeg: z.number().min(-30).max(30), aileronTrimDeg: z.number().min(-30).max(30),
@@ -207,12 +232,12 @@ export const Flight = z.strictObject({
 })
 
 export const ProjectFile = z.strictObject({
-  format: z.literal('mariposa-project'), version: z.literal(2),
+  format: z.literal('mariposa-project'), version: z.literal(3),
   id, name, purpose: text,
   brief: Brief, aerofoils: z.array(Aerofoil).max(20), wing: Surface, tail: Tail, body: Body.nullable(), boom: Boom.nullable(),
   zones: z.array(Zone).min(1).max(16), spars: z.array(Spar).max(24), cuts: Cuts, equipment: z.array(Equipment).max(80), allowances: Allowances,
   printers: z.array(Printer).min(1).max(12), spools: z.array(Spool).max(40), printerOf: z.record(id, id).describe('which printer a piece is given to'),
-  given: z.array(Given).max(60), calibrations: z.array(Calibration).max(200),
+  given: z.array(Given).max(60), wingSets: z.array(WingSet).max(8).describe('other wings for the same body'), polars: z.array(MeasuredPolar).max(60), calibrations: z.array(Calibration).max(200),
   weighIns: z.array(WeighIn).max(400), measured: Measured, checks: z.array(Check).max(200), flights: z.array(Flight).max(500),
 })
 
@@ -221,6 +246,9 @@ export type Aerofoil = z.infer<typeof Aerofoil>
 export type Panel = z.infer<typeof Panel>
 export type Control = z.infer<typeof Control>
 export type Hinge = z.infer<typeof Hinge>
+export type Linkage = z.infer<typeof Linkage>
+export type WingSet = z.infer<typeof WingSet>
+export type MeasuredPolar = z.infer<typeof MeasuredPolar>
 export type Tip = z.infer<typeof Tip>
 export type Joint = z.infer<typeof Joint>
 export type Cut = Cuts['wing'][number]

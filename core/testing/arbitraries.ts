@@ -12,6 +12,7 @@ const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true, noDe
 const control: fc.Arbitrary<Control> = fc.record({
   name: fc.constant('Ailerons'), kind: fc.constant('aileron' as const), fromShare: mm(0, 0.6), toShare: mm(0.4, 1), chordShare: mm(0.1, 0.45), throwUpDeg: mm(5, 35), throwDownDeg: mm(5, 35),
   hinge: fc.record({ kind: fc.constantFrom('bought-strip' as const, 'printed-strip' as const, 'pins' as const, 'tape' as const), count: fc.integer({ min: 1, max: 5 }), gapMm: mm(0.2, 1.5) }),
+  linkage: fc.option(fc.record({ servo: fc.constantFrom('aileron-servo', 'nobody', null), armMm: mm(5, 20), hornMm: mm(5, 25) }), { nil: null }),
 })
 
 export const joint: fc.Arbitrary<Joint> = fc.record({ kind: fc.constantFrom('butt' as const, 'lip' as const, 'pins' as const, 'tongue' as const, 'bolts' as const), toleranceMm: mm(0.05, 0.4) })

@@ -60,5 +60,5 @@ export function balanceRemedies(doc: ProjectFile, { totals, flight, plan, drawin
 function ballastItem(doc: ProjectFile, end: string, xMm: number, massG: number): Equipment {
   let n = 1
   while (doc.equipment.some(item => item.id === `ballast-${end}-${n}`)) n++
-  return { id: `ballast-${end}-${n}`, name: `Ballast, ${end}`, kind: 'ballast', massG, spreadG: 0.2, xMm, yMm: 0, zMm: doc.boom?.zMm ?? 0, sizeMm: [12, 12, 8], pair: false, bay: null, drops: false, weighed: true, pocket: null }
+  return { id: `ballast-${end}-${n}`, name: `Ballast, ${end}`, kind: 'ballast', massG, spreadG: 0.2, xMm, yMm: 0, zMm: doc.boom?.zMm ?? 0, sizeMm: [12, 12, 8], pair: false, bay: null, drops: false, weighed: true, pocket: null, battery: null, servo: null }
 }

@@ -15,7 +15,7 @@ const measured = computed(() => doc.value.measured.cgMm)
 function add() {
   let n = 1
   while (doc.value.equipment.some(e => e.id === `part-${n}`)) n++
-  edit('Add a component', (draft) => { draft.equipment.push({ id: `part-${n}`, name: `Component ${n}`, kind: 'hardware', massG: 10, spreadG: 0.5, xMm: Math.round(t.value.cgMm[0]), yMm: 0, zMm: 0, sizeMm: [20, 20, 20], pair: false, bay: null, drops: false, weighed: false, pocket: null }) })
+  edit('Add a component', (draft) => { draft.equipment.push({ id: `part-${n}`, name: `Component ${n}`, kind: 'hardware', massG: 10, spreadG: 0.5, xMm: Math.round(t.value.cgMm[0]), yMm: 0, zMm: 0, sizeMm: [20, 20, 20], pair: false, bay: null, drops: false, weighed: false, pocket: null, battery: null, servo: null }) })
   look.selected = `part-${n}`
 }
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DocumentError, LIMITS, type Panel, type Surface } from '../../../core/document'
+import { DocumentError, LIMITS, type Panel, type Surface, type Tail } from '../../../core/document'
 import { formatCoordinates, parseCoordinates, shapeOf } from '../../../core/geometry'
 import { SURFACE_WORDS, useAerofoils } from '~/composables/useAerofoils'
 import { download, fileName } from '~/composables/download'
@@ -46,9 +46,9 @@ function addPanel() {
   })
 }
 
-const kinds = [{ title: 'Tailplane and fin', value: 'conventional' }, { title: 'T-tail', value: 'T' }, { title: 'V-tail', value: 'V' }, { title: 'All-moving tailplane', value: 'all-moving' }, { title: 'No tailplane: flying wing', value: 'none' }]
+const kinds = [{ title: 'Tailplane and fin', value: 'conventional' }, { title: 'T-tail', value: 'T' }, { title: 'V-tail', value: 'V' }, { title: 'All-moving tailplane', value: 'all-moving' }, { title: 'Canard and fin', value: 'canard' }, { title: 'No tailplane: flying wing', value: 'none' }]
 /** A tail kind brings its geometry along: where the surfaces stand and how they lean. */
-function setTail(kind: 'conventional' | 'T' | 'V' | 'all-moving' | 'none') {
+function setTail(kind: Tail['kind']) {
   edit(`Tail: ${kinds.find(item => item.value === kind)!.title}`, (draft) => {
     const { tail, wing } = draft
     tail.kind = kind

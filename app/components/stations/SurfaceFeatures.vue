@@ -22,7 +22,7 @@ function addControl() {
   const name = () => (n === 1 ? base : `${base} ${n}`)
   while (props.surface.controls.some(control => control.name === name())) n++
   edit(`Add ${name().toLowerCase()} to the ${word.value}`, (draft) => {
-    target(draft).controls.push({ name: name(), kind, fromShare: props.which === 'wing' ? 0.5 : 0.05, toShare: 0.95, chordShare: 0.25, throwUpDeg: 20, throwDownDeg: 15, hinge: { kind: 'tape', count: 3, gapMm: 0.5 } })
+    target(draft).controls.push({ name: name(), kind, fromShare: props.which === 'wing' ? 0.5 : 0.05, toShare: 0.95, chordShare: 0.25, throwUpDeg: 20, throwDownDeg: 15, hinge: { kind: 'tape', count: 3, gapMm: 0.5 }, linkage: null })
   })
 }
 
