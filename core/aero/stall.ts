@@ -9,22 +9,28 @@ export interface Stall {
   /** Strip that reaches its limit first: place along the span, m, and its share of the half span. */
   span: number
   spanShare: number
+  /** Degrees of incidence left in the outer 30 % of the span when the wing inside it stalls; negative when the tip goes first. rad */
+  tipMargin: number
 }
+
+/** Strips beyond this share of the half span are the tip. */
+export const TIP_FROM = 0.7
+/** The last strip at a tip carries next to nothing per radian and never stalls first. */
+const CARRIES = 0.1
 
 /** `limitOf` gives the section limit of a strip. Lift is linear up to there (no gradual separation). */
 export function findStall(strips: readonly StripLift[], limitOf: (strip: StripLift) => number, clAt: (alpha: number) => number): Stall {
-  let alpha = Infinity, span = 0
+  const last = strips[strips.length - 1]
+  const tip = last.span + last.width / 2
+  let alpha = Infinity, span = 0, inner = Infinity, outer = Infinity
   for (const strip of strips) {
-    // The last strip at a tip carries next to nothing per radian and never stalls first.
-    if (strip.clPerRad <= 0.1) continue
+    if (strip.clPerRad <= CARRIES) continue
     const own = (limitOf(strip) - strip.clZero) / strip.clPerRad
-    if (own < alpha) {
-      alpha = own
-      span = strip.span
-    }
+    if (strip.span > TIP_FROM * tip) outer = Math.min(outer, own)
+    else inner = Math.min(inner, own)
+    if (own < alpha) [alpha, span] = [own, strip.span]
   }
-  const last = strips.at(-1)!
-  return { clMax: clAt(alpha), alpha, span, spanShare: span / (last.span + last.width / 2) }
+  return { clMax: clAt(alpha), alpha, span, spanShare: span / tip, tipMargin: Number.isFinite(outer) && Number.isFinite(inner) ? outer - inner : 0 }
 }
 
 /** Slowest level speed at load factor n, m/s: √(2 n W / (ρ S CL_max)); W in N, S in m². */

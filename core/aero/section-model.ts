@@ -1,0 +1,69 @@
+/**
+ * What a strip of wing asks its section: how much it can lift and what it drags at a Reynolds number. Measured polars
+ * speak where there are any, the computed ones otherwise, between Reynolds numbers by their logarithm.
+ */
+import type { MeasuredPolar } from '../document'
+import { firstMaximum, bandAt, sectionPolar, type SectionPolar } from './section-polar'
+import type { SectionFlow } from './section-panels'
+
+export interface SectionModel {
+  source: 'measured' | 'computed'
+  /** Greatest lift coefficient, and one standard deviation of it. */
+  limit(reynolds: number): { cl: number, band: number }
+  /** Drag coefficient at a lift coefficient; held beyond the ends of the polar. */
+  drag(cl: number, reynolds: number): number
+  alphaZeroLift: number
+  clAlpha: number
+  cmQuarter: number
+}
+
+/** Reynolds numbers that computed polars stand at: each double the one before, from 10 000 to 10 million. */
+const GRID = Array.from({ length: 11 }, (_, i) => 1e4 * 2 ** i)
+/** A measured polar's own scatter. */
+const MEASURED_BAND = 0.05
+
+interface Curve { reynolds: number, clMax: number, band: number, cls: readonly number[], cds: readonly number[] }
+
+export function sectionModel(flow: SectionFlow, gap: number, measured: readonly MeasuredPolar[]): SectionModel {
+  const base = { alphaZeroLift: flow.alphaZeroLift, clAlpha: flow.clAlpha, cmQuarter: flow.cmQuarter }
+  if (measured.length > 0) {
+    const curves = [...measured].sort((a, b) => a.reynolds - b.reynolds).map(measuredCurve)
+    return { ...base, source: 'measured', ...between(curves.map(curve => curve.reynolds), i => curves[i]) }
+  }
+  const known: Curve[] = []
+  return { ...base, source: 'computed', ...between(GRID, i => (known[i] ??= computedCurve(sectionPolar(flow, GRID[i], gap)))) }
+}
+
+function between(grid: readonly number[], curve: (i: number) => Curve): Pick<SectionModel, 'limit' | 'drag'> {
+  const mix = (reynolds: number, value: (curve: Curve) => number): number => {
+    const next = grid.findIndex(r => r >= reynolds)
+    if (next <= 0) return value(curve(next === 0 ? 0 : grid.length - 1))
+    const t = Math.log(reynolds / grid[next - 1]) / Math.log(grid[next] / grid[next - 1])
+    const a = value(curve(next - 1))
+    return a + (value(curve(next)) - a) * t
+  }
+  return { limit: re => ({ cl: mix(re, c => c.clMax), band: mix(re, c => c.band) }), drag: (cl, re) => mix(re, c => dragOf(c, cl)) }
+}
+
+function dragOf({ cls, cds }: Curve, cl: number): number {
+  let k = 1
+  while (k < cls.length - 1 && cls[k] < cl) k++
+  const t = Math.min(1, Math.max(0, (cl - cls[k - 1]) / (cls[k] - cls[k - 1] || 1)))
+  return cds[k - 1] + (cds[k] - cds[k - 1]) * t
+}
+
+/** The stretch on which lift rises with incidence, so that lift names a point. */
+function risingCurve(reynolds: number, points: ReadonlyArray<{ cl: number, cd: number }>, clMax: number, band: number): Curve {
+  const top = points.findIndex(p => p.cl === clMax)
+  let first = Math.max(0, top)
+  while (first > 0 && points[first - 1].cl < points[first].cl) first--
+  const kept = points.slice(first, Math.max(first + 2, top + 1))
+  return { reynolds, clMax, band, cls: kept.map(p => p.cl), cds: kept.map(p => p.cd) }
+}
+
+const computedCurve = (polar: SectionPolar): Curve => risingCurve(polar.reynolds, polar.points, polar.clMax, bandAt(polar.reynolds).clMaxBand)
+
+const measuredCurve = ({ reynolds, points }: MeasuredPolar): Curve => {
+  const plain = points.map(([, cl, cd]) => ({ cl, cd }))
+  return risingCurve(reynolds, plain, firstMaximum(plain).cl, MEASURED_BAND)
+}
