@@ -54,11 +54,19 @@ describe('command line', () => {
       expect([status, out, err.trim().split('\n').length]).toEqual([2, '', 1])
     }
   })
-  it('section: figures of a 2412 by thin-aerofoil theory', async () => {
-    const s = await json(['section', 'naca2412', '--alpha', '4'])
-    expect(s.alphaZeroLiftDeg).toBeCloseTo(-2.077, 2)
-    expect(s.cl).toBeCloseTo(2 * Math.PI * ((4 + 2.0772) * Math.PI) / 180, 3)
-    expect(s.thickness).toBe(0.12)
+  it('section: a 2412 without and with its layer, a plate against Blasius, and a wrong option named', async () => {
+    const bare = await json(['section', 'naca2412', '--alpha', '4', '--inviscid', 'true'])
+    // Panels put the thick section a little under the thin one's −2.077°, with 2π(1 + 0.77·0.12) of slope.
+    expect(bare.alphaZeroLiftDeg).toBeCloseTo(-2.13, 1)
+    expect(Math.abs(bare.clAlpha / (2 * Math.PI * 1.0924) - 1)).toBeLessThan(0.02)
+    expect(bare.clByPressure).toBeCloseTo(bare.cl, 2)
+    const real = await json(['section', 'naca2412', '--alpha', '4', '--re', '200000'])
+    expect(real.cl).toBeLessThan(bare.cl)
+    expect(real.clMax).toBeGreaterThan(1)
+    expect(real.thickness).toBe(0.12)
+    const plate = await json(['section', 'naca0001', '--re', '100000'])
+    expect(Math.abs(plate.cd / ((2 * 1.328) / Math.sqrt(1e5)) - 1)).toBeLessThan(0.05)
+    expect((await run(['section', 'naca2412', '--inviscid', 'perhaps'])).err).toMatch(/--inviscid/)
   })
   it('lift: a rectangle of aspect ratio 6 as in the methods page, and a broken station named', async () => {
     const surfaces = [{ name: 'wing', mirror: true, chordwise: 4, spanwise: 20, stations: [{ x: 0, y: 0, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' }, { x: 0, y: 3, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' }] }]
@@ -69,6 +77,14 @@ describe('command line', () => {
     // Strips carry what the whole does.
     const sum = lift.strips.reduce((total: number, strip: { cl: number, chord: number }) => total + (strip.cl * strip.chord * 0.15 * 2) / 6, 0)
     expect(sum / lift.clAlpha).toBeCloseTo(1, 6)
+    // An unswept flat wing without dihedral does not feel sideslip; strips alone would damp rolling by 2π/6.
+    expect(Math.abs(lift.derivatives.Cl_beta)).toBeLessThan(1e-9)
+    expect(lift.derivatives.Cl_p).toBeLessThan(0)
+    expect(lift.derivatives.Cl_p).toBeGreaterThan(-Math.PI / 3)
+    const rolled = await json(['lift', '-'], JSON.stringify({ ...input, surfaces: [{ ...surfaces[0], controls: [{ id: 'ailerons', from: 1.5, to: 3, chordShare: 0.25 }] }] }))
+    const opposed = rolled.derivatives.controls.find((c: { sense: string }) => c.sense === 'opposed')
+    expect(opposed.Cl).toBeGreaterThan(0)
+    expect(Math.abs(opposed.CL)).toBeLessThan(1e-9)
     const { err } = await run(['lift', '-'], JSON.stringify({ ...input, surfaces: [{ ...surfaces[0], stations: [surfaces[0].stations[0], { ...surfaces[0].stations[1], chord: -1 }] }] }))
     expect(err).toMatch(/standard input: surfaces\[0\]\.stations\[1\]\.chord/)
   })

@@ -1,25 +1,46 @@
 import { existsSync, readFileSync } from 'node:fs'
-import { sectionLimit, thinSection } from '../core/aero'
+import { pressureLoads, sectionPoint, sectionPolar, solveSection, type SectionFlow } from '../core/aero'
 import { aerofoilOf, DocumentError } from '../core/document'
-import { meanSlope, nacaMeanLine, parseCoordinates, shapeFigures, shapeFromPoints, shapeOf } from '../core/geometry'
+import { parseCoordinates, sectionOutline, shapeFigures, shapeOf } from '../core/geometry'
 import { degToRad, radToDeg } from '../core/units'
 import type { Arguments } from './main'
 
-/** Shape, and the figures of thin-aerofoil theory: inviscid lift and moment of the mean line. Drag comes with the panel method. */
+/** Shape, and lift, drag and moment by panels and boundary layer; `--inviscid true` leaves the layer out, and the drag with it. */
 export function sectionVerb({ file, options, read }: Arguments): unknown {
   if (file === undefined) throw new DocumentError('', 'name a section (naca2412) or a coordinate file')
-  const alpha = optionNumber(options, 'alpha', 0, -90, 90)
+  const alpha = degToRad(optionNumber(options, 'alpha', 0, -30, 30))
   const reynolds = optionNumber(options, 're', 200_000, 1000, 1e8)
+  if (options.inviscid !== undefined && !['true', 'false'].includes(options.inviscid)) throw new DocumentError('--inviscid', `"${options.inviscid}" is neither true nor false`)
   const naca = aerofoilOf(file)
   if (!naca && file !== '-' && !existsSync(file)) throw new DocumentError('', 'neither a NACA name (naca2412, naca23012) nor a file that exists')
-  const shape = naca ? shapeOf(file, []) : shapeFromPoints(parseCoordinates(file === '-' ? read() : readFileSync(file, 'utf8')).points)
-  const thin = thinSection(naca ? x => nacaMeanLine(naca, x).slope : x => meanSlope(shape, x))
+  const own = naca ? [] : [{ id: 'file', name: 'file', points: parseCoordinates(file === '-' ? read() : readFileSync(file, 'utf8')).points }]
+  const shape = shapeOf(naca ? file : 'file', own)
   const figures = naca ? nacaFigures(shapeFigures(shape), naca) : shapeFigures(shape)
-  return {
-    method: 'thin-aerofoil theory', alphaDeg: alpha, reynolds,
-    cl: thin.clAlpha * (degToRad(alpha) - thin.alphaZeroLift), cd: null, cmQuarter: thin.cmQuarter, alphaZeroLiftDeg: radToDeg(thin.alphaZeroLift), clAlpha: thin.clAlpha,
-    clMax: sectionLimit(figures.thickness, figures.camber, reynolds), thickness: figures.thickness, camber: figures.camber, thicknessPlace: figures.thicknessPlace, camberPlace: figures.camberPlace,
+  const outline = sectionOutline(naca ? file : 'file', own, PANELS)
+  const flow = solveSection(outline)
+  const shared = { alphaDeg: radToDeg(alpha), thickness: figures.thickness, camber: figures.camber, thicknessPlace: figures.thicknessPlace, camberPlace: figures.camberPlace }
+  if (options.inviscid === 'true') {
+    const { cl, cmQuarter } = pressureLoads(flow, alpha)
+    return { method: 'linear-vorticity panels', cl: flow.clAlpha * Math.sin(alpha - flow.alphaZeroLift), clByPressure: cl, cd: 0, cmQuarter, alphaZeroLiftDeg: radToDeg(flow.alphaZeroLift), clAlpha: flow.clAlpha, clMax: null, ...shared }
   }
+  const point = sectionPoint(flow, alpha, reynolds, outline.gap)
+  const polar = sectionPolar(flow, reynolds, outline.gap)
+  const slope = slopeOf(flow, reynolds, outline.gap)
+  return {
+    method: 'linear-vorticity panels, Thwaites, Michel, Head, Squire and Young', reynolds, cl: point.cl, cd: point.cd, cmQuarter: point.cmQuarter, ...slope, clMax: polar.clMax, alphaMaxDeg: radToDeg(polar.alphaMax),
+    band: { clMax: polar.clMaxBand, cdShare: polar.dragBand }, transition: point.transition, separation: point.separation, ...shared,
+  }
+}
+
+/** Panels round the section. */
+const PANELS = 160
+
+/** Zero-lift angle and slope with the layer, from a straight line through ± 2° about the inviscid zero-lift angle. */
+function slopeOf(flow: SectionFlow, reynolds: number, gap: number): { alphaZeroLiftDeg: number, clAlpha: number } {
+  const h = degToRad(2)
+  const [low, high] = [-h, h].map(step => sectionPoint(flow, flow.alphaZeroLift + step, reynolds, gap).cl)
+  const clAlpha = (high - low) / (2 * h)
+  return { clAlpha, alphaZeroLiftDeg: radToDeg(flow.alphaZeroLift - (high + low) / 2 / clAlpha) }
 }
 
 /** A designation states its thickness and, with four digits, its camber exactly; sampling would round them. */

@@ -130,8 +130,8 @@ describe('balance and flight', () => {
     expect(after.totals.cgMm[0] - before.totals.cgMm[0]).toBeCloseTo((112 * 20) / before.totals.massG, 9)
     expect(before.totals.massG - before.totals.emptyMassG).toBeCloseTo(60, 9)
   })
-  it('moving the whole wing aft takes the neutral point along, less the tail\'s part', () => {
-    const a = assess(plover), b = assess(changed(plover, (d) => { d.wing.xMm += 50 }))
+  it('moving wing and fins aft takes the neutral point along', () => {
+    const a = assess(plover), b = assess(changed(plover, (d) => { d.wing.xMm += 50; d.tail.vertical!.xMm += 50 }))
     expect(b.flight.neutralPointMm - a.flight.neutralPointMm).toBeCloseTo(50, 6)
   })
   it('a larger tailplane moves the neutral point aft; a stall speed goes with the root of the weight', () => {

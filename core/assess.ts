@@ -5,18 +5,20 @@
 import { createResolver, type Airframe } from './assessment/airframe'
 import { createDrawing } from './assessment/drawing'
 import { findProblems } from './assessment/findings'
-import { createLift, planOf, stallOf, airOf, type SolvedFlight } from './assessment/flight-of'
+import { createFlown } from './assessment/flown'
+import { planOf, type SolvedFlight } from './assessment/flight-of'
 import { ledgerOf } from './assessment/ledger-of'
 import { createPrinting, reportPieces } from './assessment/pieces-report'
 import { createStrength } from './assessment/strength-of'
 import { createSparReports } from './assessment/spar-reports'
-import type { Assessment, FlightFigures, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
+import type { Assessment, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
 import { balanceVerdict, hoursVerdict, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
 import type { ProjectFile } from './document'
 import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
 import { massSpread, sumMass, type MassEntry } from './mass'
-import { degToRad, kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
+import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 
+export type { ControlReport, HandlingReport, ModeReport, RateReport, StallReport, TrimRow } from './assessment/flight-types'
 export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
 export type { Airframe } from './assessment/airframe'
 export { calibratedFilaments } from './assessment/calibrated'
@@ -32,7 +34,7 @@ export interface Assessor {
 export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
   const resolve = createResolver(libraries)
   const print = createPrinting()
-  const lift = createLift()
+  const fly = createFlown()
   const strengthOf = createStrength()
   const draw = createDrawing()
   const reportSpars = createSparReports()
@@ -45,11 +47,9 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const entries = ledgerOf(airframe, printed, weighed)
       const sum = sumMass(entries), empty = sumMass(entries.filter(entry => !entry.drops))
       const spread = massSpread(entries)
-      const flown = lift(airframe)
-      const stall = stallOf(airframe, flown, sum.mass)
-      const plan = planFigures(airframe, flown, sum.mass)
-      const flight = flightFigures(doc, flown, stall, sum.x, empty.x, airframe)
-      const strength = strengthOf(airframe, flown, entries, sum.mass, degToRad(stall.alphaDeg))
+      const { solved, alphaStall, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = fly(airframe, entries)
+      const plan = planFigures(airframe, solved, sum.mass)
+      const strength = strengthOf(airframe, solved, entries, sum.mass, alphaStall)
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {
@@ -63,8 +63,8 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
         weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
         strength: strengthVerdict(doc, strength, strength.mode.startsWith('spar') ? 0.1 : 0.25), hours: hoursVerdict(doc, totals, pieces),
       }
-      const findings = [...verdictFindings(verdicts), ...findProblems(airframe, pieces, spars, flight, plan)]
-      return { verdicts, findings, pieces, ledger, totals, plan, flight, strength, spars, printers, drawing: draw(airframe) }
+      const findings = [...verdictFindings(verdicts), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls })]
+      return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, strength, spars, printers, drawing: draw(airframe) }
     },
   }
 }
@@ -97,16 +97,6 @@ function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): 
   return {
     areaDm2: m2ToDm2(plan.area), spanMm: mToMm(plan.span), macMm: mToMm(plan.mac), macLeadMm: mToMm(plan.macLead), macSpanMm: mToMm(plan.macSpan), aspectRatio: plan.span ** 2 / plan.area,
     loadingGdm2: kgM2ToGDm2(mass / plan.area), cubicLoading: mass / plan.area ** 1.5, tailVolume: volume('horizontal', plan.mac), finVolume: volume('vertical', plan.span),
-  }
-}
-
-function flightFigures(doc: ProjectFile, { plan, lift, bodyShift, neutralPoint }: SolvedFlight, stall: ReturnType<typeof stallOf>, cg: number, cgEmpty: number, airframe: Airframe): FlightFigures {
-  const [low, high] = doc.brief.staticMarginPct
-  const at = (pct: number) => mToMm(neutralPoint - (pct / 100) * plan.mac)
-  return {
-    clAlphaPerRad: lift.clAlpha, neutralPointMm: mToMm(neutralPoint), bodyShiftMm: mToMm(bodyShift), staticMarginPct: (100 * (neutralPoint - cg)) / plan.mac,
-    staticMarginEmptyPct: (100 * (neutralPoint - cgEmpty)) / plan.mac, cgRangeMm: [at(high), at(low)], cgAimMm: at((low + high) / 2),
-    stallMs: stall.speed, clMax: stall.clMax, stallPlaceShare: stall.share, density: airOf(airframe.doc).density, spanEfficiency: lift.spanEfficiency, panels: lift.panels,
   }
 }
 

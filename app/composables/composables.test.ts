@@ -122,7 +122,7 @@ describe('stations', () => {
     expect(demo.brief).toBe('attention')
     expect(demo.weigh).toBe('going')
     expect(demo.log).toBe('going')
-    expect(state(plover).balance).toBe('attention')
+    expect(state({ ...plover, equipment: plover.equipment.map(item => (item.id === 'battery' ? { ...item, xMm: 90 } : item)) }).balance).toBe('attention')
     expect(state(plover).weigh).toBe('untouched')
     expect(state({ ...plover, spars: [] }).spine).toBe('attention')
     expect(state({ ...thistledown, cuts: { ...thistledown.cuts, wing: [] } }).split).toBe('attention')

@@ -3,9 +3,9 @@
  * field's: β with the wind from starboard, roll to starboard, nose up and nose to starboard positive. Rates are made
  * dimensionless with b/2V (roll, yaw) and c̄/2V (pitch). Per radian throughout.
  */
-import { circulationOf, velocityOf, type ControlSense, type Flow, type SolvedFlows } from './flows'
-import type { Circulation } from './lattice'
-import { addLoads, boundLoads, wakeLoads, type Loads } from './loads'
+import type { ControlSense, Flow, SolvedFlows } from './flows'
+import { loadTable } from './load-table'
+import { addLoads, type Loads } from './loads'
 
 export interface Reference { area: number, chord: number, span: number, x: number }
 
@@ -27,8 +27,6 @@ export interface Derivatives {
   controls: Array<{ id: string, sense: ControlSense } & Coefficients>
 }
 
-interface State { flow: Flow, gamma: Circulation }
-
 /** Unit vectors of stability axes in aircraft axes: with the wind, lift, and the axes that roll, pitch and yaw turn about. */
 const axesAt = (alpha: number) => {
   const c = Math.cos(alpha), s = Math.sin(alpha)
@@ -47,40 +45,35 @@ function coefficients({ force, moment }: Loads, alpha: number, reference: Refere
 
 const steady = (alpha: number, deflections: readonly Deflection[]): Flow => ({ wind: [Math.cos(alpha), 0, Math.sin(alpha)], spin: [0, 0, 0], deflections })
 
-const stateOf = (flows: SolvedFlows, flow: Flow): State => ({ flow, gamma: circulationOf(flows, flow) })
-
 /** Bound and wake loads of a state. */
-function loadsOf(flows: SolvedFlows, { flow, gamma }: State, about: readonly [number, number, number]): Loads {
-  const { panels } = flows.lattice
-  return addLoads(boundLoads(panels, gamma, velocityOf(flow), about), wakeLoads(panels, gamma, gamma, about))
+function loadsOf(flows: SolvedFlows, state: Flow, about: readonly [number, number, number]): Loads {
+  const table = loadTable(flows)
+  return addLoads(table.bound(state, state, about), table.wake(state, state, about))
 }
 
 /** Change of the loads for a small change of the state: circulation's and velocity's, each with the other as it was. */
-function changeOf(flows: SolvedFlows, base: State, change: State, about: readonly [number, number, number]): Loads {
-  const { panels } = flows.lattice
-  return addLoads(
-    boundLoads(panels, change.gamma, velocityOf(base.flow), about), boundLoads(panels, base.gamma, velocityOf(change.flow), about),
-    wakeLoads(panels, change.gamma, base.gamma, about), wakeLoads(panels, base.gamma, change.gamma, about),
-  )
+function changeOf(flows: SolvedFlows, base: Flow, change: Flow, about: readonly [number, number, number]): Loads {
+  const table = loadTable(flows)
+  return addLoads(table.bound(change, base, about), table.bound(base, change, about), table.wake(change, base, about), table.wake(base, change, about))
 }
 
 /** Coefficients in steady straight flight at an incidence of the x axis, rad, with controls set. */
 export function coefficientsAt(flows: SolvedFlows, alpha: number, deflections: readonly Deflection[], point: MomentPoint, reference: Reference): Coefficients {
-  return coefficients(loadsOf(flows, stateOf(flows, steady(alpha, deflections)), [point.x, 0, point.z]), alpha, reference)
+  return coefficients(loadsOf(flows, steady(alpha, deflections), [point.x, 0, point.z]), alpha, reference)
 }
 
 /** What one radian of a control does to the coefficients at an incidence. */
 export function controlEffect(flows: SolvedFlows, alpha: number, control: Omit<Deflection, 'angle'>, point: MomentPoint, reference: Reference): Coefficients {
-  const base = stateOf(flows, steady(alpha, []))
-  const change = stateOf(flows, { wind: [0, 0, 0], spin: [0, 0, 0], deflections: [{ ...control, angle: 1 }] })
+  const base = steady(alpha, [])
+  const change: Flow = { wind: [0, 0, 0], spin: [0, 0, 0], deflections: [{ ...control, angle: 1 }] }
   return coefficients(changeOf(flows, base, change, [point.x, 0, point.z]), alpha, reference)
 }
 
 export function derivativesAt(flows: SolvedFlows, alpha: number, deflections: readonly Deflection[], point: MomentPoint, reference: Reference): Derivatives {
   const about: [number, number, number] = [point.x, 0, point.z]
   const axes = axesAt(alpha)
-  const base = stateOf(flows, steady(alpha, deflections))
-  const by = (flow: Flow) => coefficients(changeOf(flows, base, stateOf(flows, flow), about), alpha, reference)
+  const base = steady(alpha, deflections)
+  const by = (flow: Flow) => coefficients(changeOf(flows, base, flow, about), alpha, reference)
   /** Turning about an axis through the moment point at one dimensionless unit. */
   const turning = (axis: readonly [number, number, number], rate: number) => {
     const spin: [number, number, number] = [axis[0] * rate, axis[1] * rate, axis[2] * rate]

@@ -43,7 +43,8 @@ export function factoriseLattice(panels: Panels): Lattice {
   return { panels, evenOf, oddOf, even: () => (even === undefined ? (even = system(evenOf, 1)) : even), odd: () => (odd === undefined ? (odd = system(oddOf, -1)) : odd) }
 }
 
-function influence(panels: Panels): { direct: Float64Array, image: Float64Array } {
+/** Normal flow at every condition point (row) by unit circulation of every panel (column), and of the port twins. */
+export function influence(panels: Panels): { direct: Float64Array, image: Float64Array } {
   const { count, a, b, control, normal, mirrored } = panels
   const direct = new Float64Array(count * count), image = new Float64Array(count * count)
   const w = new Float64Array(3)

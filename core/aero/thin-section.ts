@@ -17,14 +17,3 @@ export function thinSection(slopeAt: (x: number) => number, steps = 400): { alph
   // A_n = (2/π)∫ slope·cos nθ dθ;  cm_¼ = (π/4)(A₂ − A₁).
   return { alphaZeroLift: -(zero * h) / Math.PI, cmQuarter: ((a2 - a1) * h) / 2, clAlpha: 2 * Math.PI }
 }
-
-/**
- * Greatest lift coefficient that a section can be expected to reach, from its camber, thickness and Reynolds number:
- * a fit to the general run of published low-speed tests, ± 0.15. Below Re 150 000 laminar bubbles scatter it further.
- * Thickness and camber as shares of the chord; Re 40 000 to 1 000 000.
- */
-export function sectionLimit(thickness: number, camber: number, reynolds: number): number {
-  const shape = Math.max(0.55, 1 - ((100 * thickness - 12.5) / 14) ** 2)
-  const scale = Math.min(1.2, Math.max(0.8, (reynolds / 150_000) ** 0.07))
-  return (0.92 * shape + 10.5 * Math.max(0, Math.min(0.06, camber))) * scale
-}

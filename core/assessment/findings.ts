@@ -3,15 +3,19 @@ import type { ProjectFile } from '../document'
 import { beadFill } from '../printing'
 import type { Airframe } from './airframe'
 import { buildProblems } from './build-problems'
-import type { Finding, FlightFigures, PieceReport, PlanFigures, SparReport } from './types'
+import type { Assessment, Finding, PieceReport, SparReport } from './types'
+import { flightProblems } from './flight-problems'
 
 /** Plastic wanted over a bore: one bead. */
 export const coverWanted = (doc: ProjectFile): number => Math.min(...doc.zones.map(zone => zone.recipe.beadWidthMm))
 
-export function findProblems(airframe: Airframe, pieces: readonly PieceReport[], spars: readonly SparReport[], flight: FlightFigures, plan: PlanFigures): Finding[] {
+export type Assessed = Pick<Assessment, 'pieces' | 'spars' | 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls'>
+
+export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] {
+  const { pieces, spars } = assessed
   return [
     ...missing(airframe), ...buildProblems(airframe, pieces), ...sparProblems(airframe, spars), ...pieceProblems(airframe, pieces), ...zoneProblems(airframe),
-    ...spoolProblems(airframe, pieces), ...equipmentProblems(airframe.doc), ...flightProblems(airframe.doc, flight, plan), ...weighProblems(pieces),
+    ...spoolProblems(airframe, pieces), ...equipmentProblems(airframe.doc), ...flightProblems(airframe.doc, assessed), ...weighProblems(pieces),
   ]
 }
 
@@ -97,14 +101,6 @@ const equipmentProblems = (doc: ProjectFile): Finding[] => doc.equipment.flatMap
   if (over <= 0.5) return []
   return [{ code: 'outside-bay', severity: 'warn', where: item.name, value: over, limit: 0, unit: 'mm', text: `${item.name} sticks ${over.toFixed(0)} mm out of its bay (${item.bay[0]}–${item.bay[1]} mm)`, remedy: 'Move it, take a shorter one, or lengthen the bay' }]
 })
-
-function flightProblems(doc: ProjectFile, flight: FlightFigures, plan: PlanFigures): Finding[] {
-  const found: Finding[] = []
-  if (flight.stallMs > doc.brief.stallMaxMs) found.push({ code: 'stall-fast', severity: 'warn', where: 'Wing', value: flight.stallMs, limit: doc.brief.stallMaxMs, unit: 'm/s', text: `It stalls at ${flight.stallMs.toFixed(1)} m/s; the brief asks for ${doc.brief.stallMaxMs} m/s`, remedy: `${(100 * ((flight.stallMs / doc.brief.stallMaxMs) ** 2 - 1)).toFixed(0)} % more wing area, or as much less weight` })
-  if (flight.stallPlaceShare > 0.7) found.push({ code: 'tip-stall', severity: 'warn', where: 'Wing', value: flight.stallPlaceShare * 100, limit: 70, unit: '% of the half span', text: `The wing stalls first ${(100 * flight.stallPlaceShare).toFixed(0)} % out: it will drop a wing`, remedy: 'Two more degrees of washout, or less taper' })
-  if (plan.spanMm > doc.brief.spanMaxMm) found.push({ code: 'span-over', severity: 'warn', where: 'Wing', value: plan.spanMm, limit: doc.brief.spanMaxMm, unit: 'mm', text: `Span ${plan.spanMm.toFixed(0)} mm; the brief allows ${doc.brief.spanMaxMm} mm`, remedy: 'Shorten the outer panel, or change the brief' })
-  return found
-}
 
 /** A first piece this much off says that the rest will be too. */
 export const WEIGH_LIMIT = 0.07

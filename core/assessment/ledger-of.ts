@@ -2,7 +2,7 @@
 import type { Equipment, Joint } from '../document'
 import { placePoint, polygonArea } from '../geometry'
 import { stockLinearMass } from '../libraries'
-import { sumMass, type MassEntry } from '../mass'
+import { boxInertia, NO_INERTIA, rodInertia, sumInertia, sumMass, type InertiaFigures, type MassEntry } from '../mass'
 import { gToKg, mmToM } from '../units'
 import type { Airframe } from './airframe'
 import type { PrintedPiece } from './pieces-report'
@@ -19,7 +19,7 @@ export function ledgerOf(airframe: Airframe, printed: readonly PrintedPiece[], w
     const mass = own ?? print.mass
     const [x, y, z] = print.centre.map(mmToM)
     return {
-      id: piece.id, name: piece.name, group: 'printed', mass, x, y, z, drops: false, source: own === undefined ? 'printed' : 'weighed',
+      id: piece.id, name: piece.name, group: 'printed', mass, x, y, z, drops: false, own: scaled(print.inertia, print.mass > 0 ? mass / print.mass : 1), source: own === undefined ? 'printed' : 'weighed',
       sigma: own === undefined ? mass * doc.allowances.flowSpreadShare : SCALE_SIGMA, common: own === undefined ? filament.id : null,
     }
   })
@@ -27,23 +27,27 @@ export function ledgerOf(airframe: Airframe, printed: readonly PrintedPiece[], w
   entries.push(...sparEntries(airframe), ...jointEntries(printed))
   const equipment = doc.equipment.flatMap(equipmentEntries)
   entries.push(...equipment)
-  if (printedSum.mass > 0 && doc.allowances.glueShare > 0) entries.push(share('glue', 'Glue', printedSum, doc.allowances.glueShare))
-  const wired = sumMass(doc.equipment.filter(item => WIRED.has(item.kind)).flatMap(equipmentEntries))
-  if (wired.mass > 0 && doc.allowances.wireShare > 0) entries.push(share('wire', 'Wires and plugs', wired, doc.allowances.wireShare))
+  if (printedSum.mass > 0 && doc.allowances.glueShare > 0) entries.push(share('glue', 'Glue', printedSum, doc.allowances.glueShare, sumInertia(entries.filter(entry => entry.group === 'printed'), printedSum)))
+  const wiredEntries = doc.equipment.filter(item => WIRED.has(item.kind)).flatMap(equipmentEntries)
+  const wired = sumMass(wiredEntries)
+  if (wired.mass > 0 && doc.allowances.wireShare > 0) entries.push(share('wire', 'Wires and plugs', wired, doc.allowances.wireShare, sumInertia(wiredEntries, wired)))
   return entries
 }
 
+const scaled = ({ xx, yy, zz, xz }: InertiaFigures, by: number): InertiaFigures => ({ xx: by * xx, yy: by * yy, zz: by * zz, xz: by * xz })
+
 const WIRED = new Set<Equipment['kind']>(['motor', 'speed-controller', 'receiver', 'servo', 'sensor'])
 
-const share = (group: 'glue' | 'wire', name: string, of: { mass: number, x: number, y: number, z: number }, part: number): MassEntry =>
-  ({ id: group, name, group, mass: of.mass * part, x: of.x, y: of.y, z: of.z, sigma: 0.3 * of.mass * part, common: null, source: 'share', drops: false })
+/** Spread over what it belongs to, in mass as in inertia. */
+const share = (group: 'glue' | 'wire', name: string, of: { mass: number, x: number, y: number, z: number }, part: number, inertia: InertiaFigures): MassEntry =>
+  ({ own: scaled(inertia, part), id: group, name, group, mass: of.mass * part, x: of.x, y: of.y, z: of.z, sigma: 0.3 * of.mass * part, common: null, source: 'share', drops: false })
 
 function equipmentEntries(item: Equipment): MassEntry[] {
   const sides = item.pair ? [1, -1] : [1]
   return sides.map(side => ({
     id: item.pair ? `${item.id}-${side > 0 ? 'starboard' : 'port'}` : item.id, name: item.pair ? `${item.name} ${side > 0 ? 'starboard' : 'port'}` : item.name,
     group: item.kind === 'payload' ? 'payload' : 'equipment', mass: gToKg(item.massG), x: mmToM(item.xMm), y: side * mmToM(item.yMm), z: mmToM(item.zMm),
-    sigma: gToKg(item.spreadG), common: null, source: item.weighed ? 'weighed' : 'listed', drops: item.drops,
+    sigma: gToKg(item.spreadG), common: null, source: item.weighed ? 'weighed' : 'listed', drops: item.drops, own: boxInertia(gToKg(item.massG), mmToM(item.sizeMm[0]), mmToM(item.sizeMm[1]), mmToM(item.sizeMm[2])),
   }))
 }
 
@@ -54,7 +58,7 @@ const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] => printed.
   const { x: a, y: b } = polygonArea(skin)
   const [x, y, z] = piece.place(a, b, piece.to).map(mmToM)
   const mass = gToKg(piece.hardwareG)
-  return [{ id: `joint-${piece.id}`, name: `${JOINT_WORDS[piece.joints.head!.kind]}, head of ${piece.name}`, group: 'joint', mass, x, y, z, sigma: 0.1 * mass, common: null, source: 'listed', drops: false }]
+  return [{ id: `joint-${piece.id}`, name: `${JOINT_WORDS[piece.joints.head!.kind]}, head of ${piece.name}`, group: 'joint', mass, x, y, z, sigma: 0.1 * mass, common: null, source: 'listed', drops: false, own: NO_INERTIA }]
 })
 const JOINT_WORDS: Record<Joint['kind'], string> = { butt: 'Glue face', lip: 'Lip', pins: 'Pins', tongue: 'Tongue', bolts: 'Bolts' }
 
@@ -68,14 +72,15 @@ function sparEntries({ surfaces, spars, boom }: Airframe): MassEntry[] {
       if (mass === 0) continue
       for (const side of loft.mirror ? ([1, -1] as const) : ([1] as const)) {
         const [x, y, z] = placePoint(loft, (a.x + b.x) / 2, (a.n + b.n) / 2, (line.from + line.to) / 2, side).map(mmToM)
+        const ends = [line.from, line.to].map((s, i) => placePoint(loft, (i ? b : a).x, (i ? b : a).n, s, side).map(mmToM))
         const where = !loft.mirror ? '' : side > 0 ? ' starboard' : ' port'
-        entries.push({ id: `${line.spar.id}${where.replace(' ', '-')}`, name: `${line.spar.name}${where}`, group: 'spar', mass, x, y, z, sigma: STOCK_SIGMA * mass, common: line.spar.id, source: 'listed', drops: false })
+        entries.push({ id: `${line.spar.id}${where.replace(' ', '-')}`, name: `${line.spar.name}${where}`, group: 'spar', mass, x, y, z, sigma: STOCK_SIGMA * mass, common: line.spar.id, source: 'listed', drops: false, own: rodInertia(mass, ends[1][0] - ends[0][0], ends[1][1] - ends[0][1], ends[1][2] - ends[0][2]) })
       }
     }
   }
   if (boom) {
     const mass = mmToM(boom.boom.toMm - boom.boom.fromMm) * stockLinearMass(boom.stock)
-    entries.push({ id: 'boom', name: 'Boom', group: 'spar', mass, x: mmToM((boom.boom.fromMm + boom.boom.toMm) / 2), y: 0, z: mmToM(boom.boom.zMm), sigma: STOCK_SIGMA * mass, common: null, source: 'listed', drops: false })
+    entries.push({ id: 'boom', name: 'Boom', group: 'spar', mass, x: mmToM((boom.boom.fromMm + boom.boom.toMm) / 2), y: 0, z: mmToM(boom.boom.zMm), sigma: STOCK_SIGMA * mass, common: null, source: 'listed', drops: false, own: rodInertia(mass, mmToM(boom.boom.toMm - boom.boom.fromMm), 0, 0) })
   }
   return entries
 }

@@ -1,5 +1,6 @@
 /** What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a worker. */
 import type { Joint } from '../document'
+import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-types'
 import type { BeadLengths } from '../printing'
 import type { StationStrength } from '../structure'
 
@@ -106,9 +107,18 @@ export interface FlightFigures {
   staticMarginEmptyPct: number
   cgRangeMm: [number, number]
   cgAimMm: number
+  /** How well the neutral point itself is known, one standard deviation. */
+  neutralPointSigmaMm: number
+  /** Where the CG goes, with payload, when batteries slide from end to end of their bays. */
+  cgReachMm: [number, number]
+  /** Chance that it balances in the band with payload in and out: as it stands, and with batteries where they must be in their bays. */
+  balanceChance: number
+  balanceChanceSliding: number
+  bestGlide: number
   stallMs: number
   clMax: number
   stallPlaceShare: number
+  tipMarginDeg: number
   density: number
   spanEfficiency: number
   panels: number
@@ -139,6 +149,13 @@ export interface Assessment {
   }
   plan: PlanFigures
   flight: FlightFigures
+  stall: StallReport
+  trim: TrimRow[]
+  /** Turn of the tailplane that lets it cruise without elevator, °. */
+  tailIncidenceDeg: number | null
+  handling: HandlingReport
+  controls: ControlReport[]
+  rates: RateReport[]
   strength: StrengthFigures
   spars: SparReport[]
   printers: PrinterReport[]

@@ -113,3 +113,6 @@ export function controlOutline(loft: SurfaceLoft, { control, hingeAt }: HingedCo
   side(lowerFront, rear, false)
   return Float64Array.from(points)
 }
+
+/** A surface of chord c behind its hinge turned by θ moves its trailing edge by the chord of the arc, 2c·sin(θ/2). */
+export const throwMm = (hingeChord: number, deg: number): number => 2 * hingeChord * Math.sin((deg * Math.PI) / 360)

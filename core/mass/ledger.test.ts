@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { boxInertia, NO_INERTIA, rodInertia, sumInertia } from './inertia'
 import { ballastFor, massSpread, placeForBalance, sumMass, type MassEntry } from './ledger'
 
-const entry = (mass: number, x: number, sigma = 0, common: string | null = null): MassEntry => ({ id: `${x}`, name: '', group: 'equipment', mass, x, y: 0, z: 0, sigma, common, source: 'listed', drops: false })
+const entry = (mass: number, x: number, sigma = 0, common: string | null = null): MassEntry => ({ id: `${x}`, name: '', group: 'equipment', mass, x, y: 0, z: 0, sigma, common, source: 'listed', drops: false, own: NO_INERTIA })
 const entries = fc.array(fc.tuple(fc.double({ min: 0.001, max: 2, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })), { minLength: 2, maxLength: 20 }).map(list => list.map(([m, x]) => entry(m, x)))
 
 it('two masses balance at the inverse of their ratio', () => {
@@ -48,4 +49,18 @@ it('linear spread of the centre agrees with 20 000 samples within 3 %', () => {
   const sampled = Math.sqrt(square / n - (sum / n) ** 2)
   expect(massSpread(list).x / sampled).toBeGreaterThan(0.97)
   expect(massSpread(list).x / sampled).toBeLessThan(1.03)
+})
+it('inertia: a box cut in eight has the inertia of the whole; a rod is a thin box; a product appears only off the axes', () => {
+  const part = (x: number, y: number, z: number): MassEntry => ({ ...entry(0.1, x), y, z, own: boxInertia(0.1, 0.2, 0.1, 0.05) })
+  const eight = [-1, 1].flatMap(i => [-1, 1].flatMap(j => [-1, 1].map(k => part(0.1 * i, 0.05 * j, 0.025 * k))))
+  const whole = boxInertia(0.8, 0.4, 0.2, 0.1), sum = sumInertia(eight, { x: 0, y: 0, z: 0 })
+  for (const axis of ['xx', 'yy', 'zz', 'xz'] as const) expect(sum[axis]).toBeCloseTo(whole[axis], 12)
+  expect(rodInertia(0.3, 0, 1.2, 0).xx).toBeCloseTo((0.3 * 1.44) / 12, 12)
+  expect(sumInertia([part(0.3, 0, 0.1), part(-0.3, 0, -0.1)], { x: 0, y: 0, z: 0 }).xz).toBeCloseTo(0.1 * 0.03 * 2, 12)
+})
+it('inertia about another point grows by the whole mass at that distance', () => {
+  fc.assert(fc.property(entries, fc.double({ min: -1, max: 1, noNaN: true }), (list, d) => {
+    const { mass, x, y, z } = sumMass(list)
+    expect(sumInertia(list, { x: x + d, y, z }).zz).toBeCloseTo(sumInertia(list, { x, y, z }).zz + mass * d * d, 9)
+  }))
 })

@@ -1,5 +1,7 @@
 /** The mass ledger: every piece, spar, component and share, with where it is and how well it is known. SI. */
 
+import type { InertiaFigures } from './inertia'
+
 export interface MassEntry {
   id: string
   name: string
@@ -17,6 +19,8 @@ export interface MassEntry {
   source: 'printed' | 'weighed' | 'listed' | 'share'
   /** Leaves in flight. */
   drops: boolean
+  /** About its own middle, kg·m². */
+  own: InertiaFigures
 }
 
 export interface MassSum { mass: number, x: number, y: number, z: number }

@@ -67,12 +67,28 @@ function places(piece: Piece, edges: readonly number[]): Array<{ u: number, weig
   return edges.slice(1).flatMap((b, i) => {
     const a = edges[i], length = b - a
     const longest = longestStretch(piece, length)
-    const parts = Math.max(1, Math.ceil(length / longest - 1e-9)), step = length / parts
+    const parts = Math.max(1, Math.ceil(length / longest - 1e-9), growthParts(piece, a, b)), step = length / parts
     return Array.from({ length: parts }, (_, k) => a + k * step).flatMap((low) => {
       if (step <= ONE_POINT || piece.kind === 'given' || piece.kind === 'moving') return [{ u: low + step / 2, weight: step }]
       return [{ u: low + GAUSS * step, weight: step / 2 }, { u: low + (1 - GAUSS) * step, weight: step / 2 }]
     })
   })
+}
+
+/** A double skin's inner bead comes and goes with depth: no stretch grows or shrinks by more than this, as a logarithm. */
+const MOST_GROWTH = 0.25
+/** Runs of a surface that taper steeply are seen in more places. */
+function growthParts(piece: Piece, a: number, b: number): number {
+  if (piece.kind !== 'fixed' || piece.part === 'body' || b - a <= ONE_POINT) return 1
+  const width = (u: number) => {
+    const skin = piece.skinAt(u)
+    if (!skin) return 0
+    let low = Infinity, high = -Infinity
+    for (let i = 0; i < skin.length; i += 2) [low, high] = [Math.min(low, skin[i]), Math.max(high, skin[i])]
+    return high - low
+  }
+  const [wide, narrow] = [width(a + OFF), width(b - OFF)]
+  return wide > 0 && narrow > 0 ? Math.min(12, Math.ceil(Math.abs(Math.log(wide / narrow)) / MOST_GROWTH)) : 1
 }
 
 function once<T>(make: () => T): () => T {

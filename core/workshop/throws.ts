@@ -1,5 +1,6 @@
 /** Control throws in millimetres at the trailing edge, from degrees, and where the hinges run. */
 import type { Control, ProjectFile, Surface } from '../document'
+import { throwMm } from '../geometry'
 
 export interface Throw { name: string, upMm: number, downMm: number, atMm: number }
 
@@ -17,9 +18,6 @@ function planAtSpan(surface: Surface, s: number): { lead: number, chord: number 
 }
 
 const spanOf = (surface: Surface): number => surface.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
-
-/** A surface of chord c behind its hinge turned by θ moves its trailing edge by the chord of the arc, 2c·sin(θ/2). */
-export const throwMm = (hingeChord: number, deg: number): number => 2 * hingeChord * Math.sin((deg * Math.PI) / 360)
 
 const surfaces = (doc: ProjectFile): Surface[] => [doc.wing, ...(doc.tail.kind === 'none' ? [] : [doc.tail.horizontal]), ...(doc.tail.kind === 'V' ? [] : [doc.tail.vertical])].filter(surface => surface !== null)
 

@@ -12,7 +12,8 @@ import { proposeAllCuts } from './proposals'
 import { proportions } from './proportions'
 import { readiness } from './readiness'
 import { balanceRemedies } from './remedies'
-import { controlThrows, hingeLines, throwMm } from './throws'
+import { throwMm } from '../geometry'
+import { controlThrows, hingeLines } from './throws'
 
 const [thistledown, plover] = DEMOS
 
@@ -60,7 +61,7 @@ describe('schools', () => {
 describe('readiness', () => {
   const complete = (wind: number) => {
     const a = assess(thistledown)
-    const measured = { massG: a.totals.emptyMassG, cgMm: a.totals.cgEmptyMm[0], windMs: wind, thrustG: 500 }
+    const measured = { massG: a.totals.emptyMassG, cgMm: a.totals.cgEmptyMm[0], windMs: wind, thrustG: 500, scales: null }
     const checks = readiness(thistledown, a).items.filter(item => item.byHand).map(item => ({ item: item.id, date: '2026-11-01' }))
     const doc = { ...thistledown, measured, checks }
     return readiness(doc, assess(doc))

@@ -1,0 +1,102 @@
+/** What the flight stages report: plain data in the units people read. */
+
+/** One strip of the half wing at the stall. */
+export interface StallStrip {
+  /** From the root, mm, and as a share of the half span. */
+  sMm: number
+  share: number
+  chordMm: number
+  reynolds: number
+  cl: number
+  /** Section limit, and one standard deviation of it. */
+  limit: number
+  band: number
+}
+
+export interface StallCase { id: 'drawn' | 'untwisted' | 'washout' | 'untapered', label: string, speedMs: number, placeShare: number, tipMarginDeg: number, cls: number[] }
+
+export interface StallReport {
+  speedMs: number
+  /** One standard deviation, from the section limits alone. */
+  spreadMs: number
+  clMax: number
+  alphaDeg: number
+  placeShare: number
+  placeMm: number
+  tipMarginDeg: number
+  /** Where section limits come from. */
+  source: 'measured' | 'computed' | 'both'
+  strips: StallStrip[]
+  cases: StallCase[]
+  /** Flaps, or ailerons drooped where there are none. */
+  flap: { name: string, deg: number, drooped: boolean, speedMs: number, clMax: number, pitchDeg: number } | null
+}
+
+export interface TrimRow {
+  id: 'cruise' | 'glide' | 'slow'
+  label: string
+  payload: boolean
+  speedMs: number
+  cl: number
+  /** Of the aircraft's x axis. */
+  alphaDeg: number
+  /** Trailing edge down positive; null without a pitch control. */
+  controlDeg: number | null
+  /** Pitching moment left over where no control holds it. */
+  cmLeft: number
+  glideRatio: number
+  sinkMs: number
+  /** What stands against it, or nothing. */
+  trouble: string
+}
+
+export interface ModeReport { id: 'phugoid' | 'short-period' | 'roll' | 'spiral' | 'dutch-roll', label: string, periodS: number | null, halfS: number, grows: boolean, dampingShare: number, words: string, state: 'good' | 'tight' | 'poor' }
+
+export interface HandlingReport {
+  speedMs: number
+  inertia: { rollKgM2: number, pitchKgM2: number, yawKgM2: number }
+  modes: ModeReport[]
+  derivatives: Record<'Cl_beta' | 'Cn_beta' | 'CY_beta' | 'Cl_p' | 'Cn_p' | 'Cl_r' | 'Cn_r' | 'Cm_q' | 'CL_q' | 'Cm_alpha' | 'CL_alpha', number>
+  readings: Array<{ id: string, label: string, value: number, words: string, state: 'good' | 'tight' | 'poor' }>
+}
+
+export interface ControlReport {
+  /** Surface and index in the document, such as `wing:0`. */
+  id: string
+  name: string
+  surface: 'wing' | 'horizontal' | 'vertical'
+  index: number
+  kind: string
+  /** Chord behind the hinge at the inner end, mm, and throws there. */
+  hingeChordMm: number
+  atMm: number
+  upMm: number
+  downMm: number
+  upDeg: number
+  downDeg: number
+  /** About the hinge at top speed with the greater throw, of everything one servo moves, N·cm. */
+  hingeNcm: number
+  servoName: string | null
+  servoAngleDeg: number | null
+  servoNeedsNcm: number | null
+  servoHasNcm: number | null
+  servoTravelDeg: number | null
+  trouble: string
+}
+
+export interface RateReport {
+  axis: 'roll' | 'pitch' | 'yaw'
+  control: string
+  /** At cruise with full throw: degrees a second in roll, load factor in pitch, sideslip in degrees in yaw. */
+  response: number
+  unit: string
+  fullDeg: number
+  highShare: number
+  lowShare: number
+  expo: number
+  lowResponse: number
+  highResponse: number
+  /** Seconds to 63 % of the steady roll rate. */
+  timeS: number | null
+  words: string
+}
