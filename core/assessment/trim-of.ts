@@ -65,7 +65,7 @@ export function trimRows(airframe: Airframe, flight: SolvedFlight, roles: Contro
  */
 export function tailIncidence(airframe: Airframe, roles: ControlRoles, cruise: TrimRow | undefined): number | null {
   const tail = airframe.doc.tail.horizontal
-  if (!tail || !roles.pitch?.startsWith('horizontal') || cruise?.controlDeg == null) return null
+  if (!tail || !roles.pitch?.startsWith('horizontal') || cruise === undefined || cruise.controlDeg === null) return null
   const control = tail.controls[Number(roles.pitch.split(':')[1])]
   const hinge = Math.acos(Math.min(1, 2 * control.chordShare - 1))
   const effect = 1 - (hinge - Math.sin(hinge)) / Math.PI

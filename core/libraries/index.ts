@@ -1,11 +1,13 @@
+import { BATTERIES, type Battery } from './batteries'
 import { FILAMENTS, type Filament } from './filaments'
 import { SCHOOLS } from './schools'
 import { STOCK, type Stock } from './stock'
 
+export type { Battery } from './batteries'
 export type { Filament } from './filaments'
 export { stockArea, stockInertia, stockLinearMass, type Stock } from './stock'
 export { expansionAt, recipeById, recipeFor, type School } from './schools'
 
-export interface Libraries { filaments: readonly Filament[], stock: readonly Stock[], schools: typeof SCHOOLS }
+export interface Libraries { filaments: readonly Filament[], stock: readonly Stock[], schools: typeof SCHOOLS, batteries: readonly Battery[] }
 /** What ships with the application. */
-export const LIBRARIES: Libraries = { filaments: FILAMENTS, stock: STOCK, schools: SCHOOLS }
+export const LIBRARIES: Libraries = { filaments: FILAMENTS, stock: STOCK, schools: SCHOOLS, batteries: BATTERIES }

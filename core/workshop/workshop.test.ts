@@ -11,34 +11,10 @@ import { exportPieces, piecesCsv } from './export-pieces'
 import { proposeAllCuts } from './proposals'
 import { proportions } from './proportions'
 import { readiness } from './readiness'
-import { balanceRemedies } from './remedies'
 import { throwMm } from '../geometry'
 import { controlThrows, hingeLines } from './throws'
 
 const [thistledown, plover] = DEMOS
-
-describe('balance remedies', () => {
-  it('each one, taken, gives the CG it promised', () => {
-    for (const demo of DEMOS) {
-      const before = assess(demo)
-      const remedies = balanceRemedies(demo, before)
-      expect(remedies.length).toBeGreaterThan(0)
-      for (const remedy of remedies) {
-        const after = assess(remedy.apply(demo))
-        expect(after.totals.cgMm[0]).toBeCloseTo(remedy.cgAfterMm, 6)
-        expect(after.flight.staticMarginPct).toBeCloseTo(remedy.staticMarginAfterPct, 6)
-        expect(after.totals.massG - before.totals.massG).toBeCloseTo(remedy.grams, 6)
-        if (remedy.reaches) expect(Math.abs(after.totals.cgMm[0] - before.flight.cgAimMm)).toBeLessThan(0.3)
-      }
-    }
-  })
-  it('a battery that cannot go far enough says so, and stays in its bay', () => {
-    const [move] = balanceRemedies(plover, assess(plover)).filter(r => r.id.startsWith('move-'))
-    expect(move.reaches).toBe(false)
-    const battery = move.apply(plover).equipment.find(e => e.id === 'battery')!
-    expect(battery.xMm - battery.sizeMm[0] / 2).toBeGreaterThanOrEqual(battery.bay![0])
-  })
-})
 
 describe('schools', () => {
   it('taking one gives the figures that the comparison showed', () => {
