@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
 import { assess, createAssessor } from '../assess'
 import { DEMOS } from '../demo'
+import type { ProjectFile } from '../document'
 import { LIBRARIES } from '../libraries'
 import { testKernel } from '../testing/kernel'
 import { pieceSolid } from '../geometry'
@@ -79,9 +80,31 @@ it('throws: a hinge chord c turned by θ moves the edge 2c·sin(θ/2); hinges li
 
 it('proportions flag a wing that is far too small, and say what would mend it', () => {
   const tiny = { ...thistledown, wing: { ...thistledown.wing, rootChordMm: 90, panels: thistledown.wing.panels.map(p => ({ ...p, tipChordMm: 80 })) }, spars: [] }
-  const loading = proportions(assess(tiny)).find(p => p.id === 'loading')!
+  const loading = proportions(tiny, assess(tiny)).find(p => p.id === 'loading')!
   expect(loading.ok).toBe(false)
   expect(loading.mend).toMatch(/more area/)
+})
+
+it('proportions: areas and dihedral by hand; each remedy that names a figure, done, brings it into the range', () => {
+  const of = (doc: ProjectFile, id: string) => proportions(doc, assess(doc)).find(item => item.id === id)!
+  // One panel of constant chord: a quarter of the chord over half the span is an eighth of the area.
+  const plank: ProjectFile = { ...thistledown, spars: [], wing: { ...thistledown.wing, rootChordMm: 200, panels: [{ ...thistledown.wing.panels[0], spanMm: 600, tipChordMm: 200, dihedralDeg: 4 }], controls: [{ ...thistledown.wing.controls[0], fromShare: 0.5, toShare: 1, chordShare: 0.25 }] } }
+  expect(of(plank, 'ailerons').value).toBeCloseTo(12.5, 6)
+  expect(of(plank, 'dihedral').value).toBeCloseTo(4, 6)
+  // Flat inside, 8° outside from the middle: ∫y dy over the outer half is three quarters of the whole.
+  const poly: ProjectFile = { ...plank, wing: { ...plank.wing, panels: [{ ...plank.wing.panels[0], spanMm: 300, dihedralDeg: 0 }, { ...plank.wing.panels[0], spanMm: 300, dihedralDeg: 8 }] } }
+  expect(of(poly, 'dihedral').value).toBeCloseTo(6, 3)
+  expect(of(thistledown, 'prop-gap').value).toBeCloseTo(2, 6)
+  expect(of(plover, 'prop-gap').value).toBeCloseTo(279 - 250, 6)
+  // Belly at −43.x, blades' tips at −115.
+  expect(of(thistledown, 'ground').label).toMatch(/Folding/)
+  const small = { ...thistledown, tail: { ...thistledown.tail, horizontal: { ...thistledown.tail.horizontal!, panels: [{ ...thistledown.tail.horizontal!.panels[0], spanMm: 90 }] } } }
+  const tail = of(small, 'tail')
+  expect(tail.ok).toBe(false)
+  const more = Number(/([\d.]+) dm²/.exec(tail.mend)![1]) * 1e4
+  const span = 90 * (1 + more / ((90 * (115 + 80)) / 2))
+  const mended = of({ ...small, tail: { ...small.tail, horizontal: { ...small.tail.horizontal!, panels: [{ ...small.tail.horizontal!.panels[0], spanMm: span }] } } }, 'tail')
+  expect(mended.value).toBeGreaterThan(0.38)
 })
 
 describe('export', () => {

@@ -3,8 +3,8 @@ import { proportions } from '../../../core/workshop'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
-const { now } = useBench()
-const rows = computed(() => proportions(now.value))
+const { doc, now } = useBench()
+const rows = computed(() => proportions(doc.value, now.value))
 const share = (value: number, low: number, high: number) => Math.min(100, Math.max(0, 100 * (0.2 + (0.6 * (value - low)) / (high - low))))
 </script>
 
