@@ -4,10 +4,11 @@ import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
 import { createAssessor, noCuts, type Assessment, type NoCut } from '../../core/assess'
-import { share, type Cuts, type Given, type Printer, type ProjectFile } from '../../core/document'
+import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
-import { compareSchools, exportPieces, previewGcode, proposeAllCuts, readGivenParts, sliceEveryLayer, type EveryLayer, type GcodePreview, type GivenPart, type SchoolFigures } from '../../core/workshop'
+import { writeStl } from '../../core/printing'
+import { balanceRemedies, balanceTemplates, compareSchools, exportPieces, flatSolid, sectionReport, wingSetFigures, previewGcode, proposeAllCuts, readGivenParts, sliceEveryLayer, type EveryLayer, type GcodePreview, type GivenPart, type Remedy, type SchoolFigures, type SectionReport, type WingSetFigures } from '../../core/workshop'
 
 const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.
@@ -76,6 +77,21 @@ const api = {
   gcode: (text: string, printer: Printer): GcodePreview => {
     const preview = previewGcode(text, printer)
     return transfer(preview, [preview.segments.buffer])
+  },
+  /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
+  remedies: (doc: ProjectFile): Remedy[] => balanceRemedies(aside, known(doc)),
+  wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
+  section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {
+    const own = known(doc)
+    return sectionReport(aside.airframe(own), aside.assess(own), surface, sMm, alphaDeg)
+  },
+  /** Cradle and marking gauge as STL files in one archive; null where the band lies off the wing's root. */
+  async balanceTemplates(doc: ProjectFile): Promise<Uint8Array | null> {
+    const templates = balanceTemplates(aside.airframe(doc), aside.assess(doc))
+    if (!templates) return null
+    const own = await solids()
+    const zip = zipSync(Object.fromEntries(templates.parts.map(part => [`${part.name}${part.count > 1 ? `-print-${part.count}` : ''}.stl`, writeStl(flatSolid(own, part), `${part.name}: ${part.note}`)])), { level: 6 })
+    return transfer(zip, [zip.buffer])
   },
   readGiven: (name: string, bytes: Uint8Array): GivenPart[] => readGivenParts(name, bytes),
   /** What a given part would weigh as it stands, in a zone of this document: the same figures as once it is taken in. */

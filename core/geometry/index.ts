@@ -1,5 +1,6 @@
 export { shapeOf, shapeFromPoints, shapeFigures, thicknessAt, meanHeight, meanSlope, nacaMeanLine, nacaHalfThickness, cosinePlace, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
 export { sectionOutline, type SectionOutline } from './section-outline'
+export { scaleSection } from './scale-section'
 export { naturalCubic } from './natural-cubic'
 export { parseCoordinates, formatCoordinates } from './coordinate-file'
 export { loftSurface, outlineAt, planAt, panelAt, placePoint, gapAt, trailingEdgeMm, toSurface, type SurfaceLoft, type LoftStation } from './surface-loft'
