@@ -23,7 +23,7 @@ export const isStation = (id: string): id is StationId => STATIONS.some(station 
 
 /** Which findings belong to which station. */
 export const FINDINGS_AT: Partial<Record<StationId, RegExp>> = {
-  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^(tip-stall|bay-|run-|hinge-|control-|section-|lid-|firewall-)/, skin: /^(bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing)/,
+  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^(tip-stall|trim-hard|mode-|handling-|servo-short|bay-|run-|hinge-|control-|section-|lid-|firewall-)/, skin: /^(bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing)/,
   split: /^(piece-|cut-through|joint-|stands-|long-bridge|given-)/, print: /^(spool-short|hours-failing)$/, weigh: /^weighs-off$/, balance: /^(outside-bay|balance-failing)$/,
 }
 

@@ -1,6 +1,6 @@
 /** What is looked at: view, selection, theme. */
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import type { WingName } from '../../core/assess'
 
 export type PaintName = 'zones' | 'area' | 'hours' | 'filament' | 'overhang'
@@ -13,10 +13,12 @@ export const useView = defineStore('view', () => {
   const paint = ref<PaintName>('zones')
   /** How far pieces are drawn apart in space, 0 to 1. */
   const apart = ref(0)
+  /** Where it would balance after the remedy being looked at. */
+  const preview = shallowRef<{ cgMm: number, label: string } | null>(null)
   const why = ref<WingName | null>(null)
   const commanding = ref(false)
   const shelfOpen = ref(false)
   const historyOpen = ref(false)
   const marking = ref(false)
-  return { view, selected, paint, apart, why, commanding, shelfOpen, historyOpen, marking }
+  return { view, selected, paint, apart, preview, why, commanding, shelfOpen, historyOpen, marking }
 })

@@ -5,6 +5,7 @@ import type { ProjectFile } from '../../../core/document'
 import { loftSurface, trailingEdgeMm } from '../../../core/geometry'
 import { hingeLines } from '../../../core/workshop'
 import { figure } from '~/composables/format'
+import { useLiveBalance } from '~/composables/useLiveBalance'
 import type { StationId } from '~/composables/stations'
 import { paintFor } from '~/composables/usePaint'
 import { useSize } from '~/composables/useSize'
@@ -70,13 +71,29 @@ const newest = computed(() => project.doc ?? props.doc)
 const wing = computed(() => (props.station === 'spine' ? loftSurface('wing', 'Wing', newest.value.wing, newest.value.aerofoils, trailingEdgeMm(newest.value.zones)) : null))
 const handles = computed(() => handlesFor(props.station, props.view, newest.value, wing.value))
 const showBalance = computed(() => ['balance', 'maiden', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front')
-const marks = computed(() => {
-  if (!showBalance.value) return []
+const live = useLiveBalance()
+const balance = computed(() => {
+  if (!showBalance.value) return null
   const { flight, totals } = props.assessment
   const [fore, aft] = flight.cgRangeMm
-  return { fore, aft, np: flight.neutralPointMm, cg: totals.cgMm, empty: totals.cgEmptyMm, aim: flight.cgAimMm }
+  return { fore, aft, np: flight.neutralPointMm, cg: live.value.cg, empty: live.value.empty, spread: totals.cgSpreadMm, reach: props.station === 'balance' && flight.cgReachMm[1] - flight.cgReachMm[0] > 1 ? flight.cgReachMm : null, preview: props.station === 'balance' ? look.preview : null }
 })
-const balance = computed(() => (Array.isArray(marks.value) ? null : marks.value))
+/** Where the wing stalls first, on both sides, at the quarter chord. */
+const stalls = computed(() => {
+  if (props.station !== 'shape' || props.view !== 'plan') return []
+  const { placeMm } = props.assessment.stall
+  const { wing: surface } = props.doc
+  let left = placeMm, lead = surface.xMm, chord = surface.rootChordMm
+  for (const panel of surface.panels) {
+    const t = Math.min(1, left / panel.spanMm)
+    lead += t * panel.sweepMm
+    chord += t * (panel.tipChordMm - chord)
+    left -= panel.spanMm
+    if (left <= 0) break
+  }
+  const y = surface.yMm + placeMm * Math.cos((surface.cantDeg * Math.PI) / 180)
+  return (surface.mirror ? [1, -1] : [1]).map(side => flat([lead + chord / 4, side * y, 0]))
+})
 
 function toAircraft(event: PointerEvent, handle: Handle): [number, number, number] {
   const matrix = svg.value!.getScreenCTM()!.inverse()
@@ -161,9 +178,13 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
           <rect :x="-60" :width="120" :y="balance.fore" :height="balance.aft - balance.fore" class="band" />
           <line x1="-90" x2="90" :y1="balance.np" :y2="balance.np" class="np" v-bind="line('7 4')" />
         </template>
+        <g v-if="view === 'side'" class="spread"><rect :x="balance.cg[0] - balance.spread" :width="2 * balance.spread" :y="-balance.cg[2] - 15 * unit" :height="30 * unit" /></g>
+        <g v-if="balance.reach" class="reach-line"><template v-if="view === 'side'"><line :x1="balance.reach[0]" :x2="balance.reach[1]" :y1="frame.y + frame.h - 66 * unit" :y2="frame.y + frame.h - 66 * unit" :stroke-width="2 * unit" /><line v-for="end in balance.reach" :key="end" :x1="end" :x2="end" :y1="frame.y + frame.h - 72 * unit" :y2="frame.y + frame.h - 60 * unit" :stroke-width="2 * unit" /><text :x="balance.reach[1] + 6 * unit" :y="frame.y + frame.h - 62 * unit" :font-size="11.5 * unit" class="tag">as far as the battery's bay lets it</text></template></g>
+        <g v-if="balance.preview" class="preview"><template v-if="view === 'side'"><line :x1="balance.preview.cgMm" :x2="balance.preview.cgMm" :y1="-balance.cg[2] - 46 * unit" :y2="-balance.cg[2] + 46 * unit" :stroke-width="2.4 * unit" /><text :x="balance.preview.cgMm" :y="-balance.cg[2] - 52 * unit" :font-size="12 * unit" text-anchor="middle" class="tag">{{ figure(balance.preview.cgMm, 1) }} mm after</text></template><line v-else x1="-46" x2="46" :y1="balance.preview.cgMm" :y2="balance.preview.cgMm" :stroke-width="2.4 * unit" /></g>
         <g :transform="`translate(${flat(balance.cg).join(' ')})`" class="cg"><circle :r="8 * unit" :stroke-width="1.6 * unit" /><path :d="`M0 ${-12 * unit}V${12 * unit}M${-12 * unit} 0H${12 * unit}`" :stroke-width="1.4 * unit" /></g>
         <g v-if="Math.abs(balance.empty[0] - balance.cg[0]) > 0.3" :transform="`translate(${flat(balance.empty).join(' ')})`" class="cg empty"><circle :r="5 * unit" :stroke-width="1.4 * unit" /></g>
       </g>
+      <g v-for="(place, i) in stalls" :key="`stall-${i}`" class="stall" :transform="`translate(${place.join(' ')})`"><circle :r="7 * unit" :stroke-width="2 * unit" /><path :d="`M${-4 * unit} ${-4 * unit}L${4 * unit} ${4 * unit}M${4 * unit} ${-4 * unit}L${-4 * unit} ${4 * unit}`" :stroke-width="1.8 * unit" /><title>Stalls here first, {{ figure(100 * assessment.stall.placeShare) }} % out</title></g>
       <g
         v-for="handle in handles" :key="handle.id" class="handle" :class="{ on: grabbed === handle.id || look.selected === handle.id.replace(/^mass-/, '') }" tabindex="0" role="slider"
         :aria-label="`${handle.label}: ${handle.figure}. Arrow keys move it`" :aria-valuetext="handle.figure" :aria-valuenow="Math.round(handle.at[handle.axes.includes('y') ? 1 : 0])" :data-handle="handle.id" :transform="`translate(${flat(handle.at).join(' ')})`"
@@ -185,7 +206,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
     <figcaption v-if="paint.title" class="legend"><span class="quiet">{{ paint.title }}:</span>
       <span v-for="item in paint.legend" :key="item.label" class="key"><svg width="16" height="12" aria-hidden="true"><rect width="16" height="12" :fill="item.colour" /><rect v-if="item.pattern" width="16" height="12" :fill="`url(#hatch-${item.pattern})`" /></svg>{{ item.label }}</span>
     </figcaption>
-    <figcaption v-else-if="balance" class="legend quiet">Cross: balance point as loaded. Dashed: neutral point. Band: where it should balance.</figcaption>
+    <figcaption v-else-if="balance" class="legend quiet">Cross: balance point as loaded, with its spread. Dashed: neutral point. Band: where it should balance.<template v-if="stalls.length"> Crossed ring: where the wing stalls first.</template></figcaption>
   </figure>
 </template>
 
@@ -198,6 +219,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
 .hinge { stroke: #16233a; stroke-opacity: 0.8; fill: none; } .spar { stroke: #16233a; fill: none; stroke-opacity: 0.85; } .boom { stroke: #33405a; fill: none; } .v-theme--night .boom { stroke: #8090ad; }
 .band { fill: rgb(var(--v-theme-success)); opacity: 0.2; } .np { stroke: rgb(var(--v-theme-error)); } .tag { fill: rgb(var(--v-theme-on-background)); }
 .cg circle { fill: #fbf8f1; stroke: #16233a; } .cg path { stroke: #16233a; fill: none; } .cg.empty circle { fill: none; stroke-dasharray: 3 2; vector-effect: non-scaling-stroke; }
+.spread rect { fill: none; stroke: rgb(var(--v-theme-on-background)); stroke-dasharray: 2 2; vector-effect: non-scaling-stroke; } .reach-line line { stroke: rgb(var(--v-theme-primary)); } .preview line { stroke: rgb(var(--v-theme-secondary)); } .preview .tag { fill: rgb(var(--v-theme-secondary)); font-weight: 650; } .stall circle { fill: rgb(var(--v-theme-background)); stroke: rgb(var(--v-theme-error)); } .stall path { stroke: rgb(var(--v-theme-error)); }
 .handle { cursor: grab; outline: none; } .handle:active { cursor: grabbing; }
 .handle .reach { fill: transparent; stroke: none; }
 .handle circle:not(.reach), .handle rect { fill: rgb(var(--v-theme-surface)); stroke: rgb(var(--v-theme-primary)); }

@@ -1,17 +1,29 @@
 <script setup lang="ts">
-import { balanceRemedies } from '../../../core/workshop'
+import type { Equipment } from '../../../core/document'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
+import { useLiveBalance } from '~/composables/useLiveBalance'
 
-const { doc, now, edit, project, look } = useBench()
-const remedies = computed(() => balanceRemedies(doc.value, now.value))
+const { doc, now, edit, look } = useBench()
+const live = useLiveBalance()
 const f = computed(() => now.value.flight)
 const t = computed(() => now.value.totals)
 const index = computed(() => Math.max(0, doc.value.equipment.findIndex(item => item.id === look.selected)))
 const item = computed(() => doc.value.equipment[index.value])
 type Figures = 'massG' | 'xMm' | 'yMm' | 'zMm'
-const set = (field: Figures, label: string) => (value: number | null) => edit(`${item.value.name}: set ${label}`, (draft) => { draft.equipment[index.value][field] = value! })
+const change = (label: string, apply: (item: Equipment) => void) => edit(`${item.value!.name}: ${label}`, (draft) => { apply(draft.equipment[index.value] as Equipment) })
+const set = (field: Figures, label: string) => (value: number | null) => change(`set ${label}`, (own) => { own[field] = value! })
 const measured = computed(() => doc.value.measured.cgMm)
+const kinds: Array<{ title: string, value: Equipment['kind'] }> = [{ title: 'motor', value: 'motor' }, { title: 'propeller', value: 'propeller' }, { title: 'speed controller', value: 'speed-controller' }, { title: 'battery', value: 'battery' }, { title: 'receiver', value: 'receiver' }, { title: 'servo', value: 'servo' }, { title: 'payload', value: 'payload' }, { title: 'landing gear', value: 'gear' }, { title: 'sensor', value: 'sensor' }, { title: 'ballast', value: 'ballast' }, { title: 'other hardware', value: 'hardware' }]
+function setKind(kind: Equipment['kind']) {
+  change(`is a ${kinds.find(entry => entry.value === kind)!.title}`, (own) => {
+    own.kind = kind
+    // A battery slides in a bay and a servo has torque: typical ones to begin with.
+    if (kind === 'battery') Object.assign(own, { battery: own.battery ?? { cells: 3, capacityMah: 1000 }, bay: own.bay ?? [own.xMm - own.sizeMm[0], own.xMm + own.sizeMm[0]] })
+    if (kind === 'servo') own.servo ??= { torqueNcm: 14, travelDeg: 50 }
+  })
+}
+const chance = (value: number) => (value > 0.995 ? 'over 99 %' : value < 0.005 ? 'under 1 %' : `${figure(100 * value)} %`)
 function add() {
   let n = 1
   while (doc.value.equipment.some(e => e.id === `part-${n}`)) n++
@@ -24,19 +36,17 @@ function add() {
   <div class="stack">
     <table class="ledger">
       <tbody>
-        <tr><td>Balances at</td><td class="r num" data-figure="cg">{{ figure(t.cgMm[0], 1) }} mm <span class="quiet">± {{ figure(t.cgSpreadMm, 1) }}</span></td></tr>
-        <tr v-if="t.emptyMassG < t.massG"><td>payload gone</td><td class="r num">{{ figure(t.cgEmptyMm[0], 1) }} mm, {{ figure(f.staticMarginEmptyPct, 1) }} %</td></tr>
-        <tr><td>Band</td><td class="r num">{{ figure(f.cgRangeMm[0], 1) }}–{{ figure(f.cgRangeMm[1], 1) }} mm</td></tr>
-        <tr><td>Neutral point</td><td class="r num">{{ figure(f.neutralPointMm, 1) }} mm</td></tr>
+        <tr><td>Balances at</td><td class="r num" data-figure="cg">{{ figure(live.cg[0], 1) }} mm <span class="quiet">± {{ figure(t.cgSpreadMm, 1) }}</span></td></tr>
+        <tr><td>Static margin</td><td class="r num" data-figure="margin">{{ figure(live.marginPct, 1) }} %</td></tr>
+        <tr v-if="t.emptyMassG < t.massG"><td>payload gone</td><td class="r num">{{ figure(live.empty[0], 1) }} mm, {{ figure(live.marginEmptyPct, 1) }} %</td></tr>
+        <tr><td>Band, {{ doc.brief.staticMarginPct[0] }}–{{ doc.brief.staticMarginPct[1] }} %</td><td class="r num">{{ figure(f.cgRangeMm[0], 1) }}–{{ figure(f.cgRangeMm[1], 1) }} mm</td></tr>
+        <tr><td>Neutral point</td><td class="r num">{{ figure(f.neutralPointMm, 1) }} mm <span class="quiet">± {{ figure(f.neutralPointSigmaMm, 1) }}</span></td></tr>
+        <tr><td>Battery's bay reaches</td><td class="r num">{{ figure(f.cgReachMm[0], 1) }}–{{ figure(f.cgReachMm[1], 1) }} mm</td></tr>
         <tr><td>Mean chord</td><td class="r num">{{ figure(now.plan.macMm, 1) }} mm from {{ figure(now.plan.macLeadMm, 1) }}</td></tr>
       </tbody>
     </table>
-    <h3>Remedies, to the middle of the band</h3>
-    <p v-if="!remedies.length" class="quiet">It balances there now.</p>
-    <div v-for="remedy in remedies" :key="remedy.id" class="remedy" :data-remedy-of="remedy.id">
-      <b>{{ remedy.title }}</b><span class="quiet">{{ remedy.detail }}; balances at <span class="num">{{ figure(remedy.cgAfterMm, 1) }} mm</span>, <span class="num">{{ figure(remedy.staticMarginAfterPct, 1) }} %</span></span>
-      <v-btn size="small" :data-remedy="remedy.id" @click="project.replace(remedy.title, remedy.apply(doc))">Take it</v-btn>
-    </div>
+    <p class="chance">It comes out in the band as it stands with a chance of <b class="num" data-figure="chance">{{ chance(f.balanceChance) }}</b>; with the battery where it must be in its bay, <b>without ballast</b>, <b class="num" data-figure="chance-sliding">{{ chance(f.balanceChanceSliding) }}</b>.</p>
+    <p class="small quiet">From the spread of every mass, and the neutral point's own ± 1.5 % of the mean chord.</p>
     <h3>Measured</h3>
     <div>
       <FigureField class="mb-3" label="Balance point, no payload" :model-value="doc.measured.cgMm" unit="mm" :min="-2000" :max="4000" optional data-field="measured-cg" @update:model-value="edit('Enter the measured balance point', d => { d.measured.cgMm = $event })" />
@@ -46,8 +56,12 @@ function add() {
     <h3>Component</h3>
     <template v-if="item">
       <v-select :model-value="item.id" :items="doc.equipment.map(e => ({ title: e.name, value: e.id }))" label="Which" data-field="component" @update:model-value="look.selected = $event" />
+      <v-select :model-value="item.kind" :items="kinds" label="Is a" data-field="component-kind" @update:model-value="setKind($event)" />
       <div class="row"><FigureField label="Mass of one" :model-value="item.massG" unit="g" :min="0" :max="20000" data-field="component-mass" @update:model-value="set('massG', 'mass')($event)" /><FigureField label="Aft of the nose" :model-value="item.xMm" unit="mm" :min="-2000" :max="4000" data-field="component-x" @update:model-value="set('xMm', 'place')($event)" /></div>
       <div class="row"><FigureField label="To starboard" :model-value="item.yMm" unit="mm" :min="-2000" :max="4000" @update:model-value="set('yMm', 'place')($event)" /><FigureField label="Up" :model-value="item.zMm" unit="mm" :min="-2000" :max="4000" @update:model-value="set('zMm', 'height')($event)" /></div>
+      <div v-if="item.kind === 'battery' && item.bay" class="row"><FigureField label="Bay from" :model-value="item.bay[0]" unit="mm" :min="-2000" :max="4000" data-field="bay-from" @update:model-value="change('bay from', own => { own.bay![0] = $event! })" /><FigureField label="to" :model-value="item.bay[1]" unit="mm" :min="-2000" :max="4000" data-field="bay-to" @update:model-value="change('bay to', own => { own.bay![1] = $event! })" /></div>
+      <div v-if="item.kind === 'battery'" class="row"><FigureField label="Cells" :model-value="item.battery?.cells ?? null" unit="S" :min="1" :max="14" :digits="0" optional @update:model-value="change('cells', own => { own.battery = $event === null ? null : { capacityMah: 1000, ...own.battery, cells: Math.round($event) } })" /><FigureField label="Capacity" :model-value="item.battery?.capacityMah ?? null" unit="mAh" :min="20" :max="50000" :digits="0" optional @update:model-value="change('capacity', own => { own.battery = $event === null ? null : { cells: 3, ...own.battery, capacityMah: $event } })" /></div>
+      <div v-if="item.kind === 'servo'" class="row"><FigureField label="Torque" :model-value="item.servo?.torqueNcm ?? null" unit="N·cm" :min="0.1" :max="2000" optional data-field="servo-torque" @update:model-value="change('torque', own => { own.servo = $event === null ? null : { travelDeg: 50, ...own.servo, torqueNcm: $event } })" /><FigureField label="Travel each way" :model-value="item.servo?.travelDeg ?? null" unit="°" :min="5" :max="120" optional @update:model-value="change('travel', own => { own.servo = $event === null ? null : { torqueNcm: 14, ...own.servo, travelDeg: $event } })" /></div>
       <div class="acts"><v-btn @click="add">Add a component</v-btn><v-btn @click="edit(`Remove ${item.name}`, d => { d.equipment.splice(index, 1) })">Remove this one</v-btn></div>
     </template>
     <v-btn v-else @click="add">Add a component</v-btn>
@@ -55,5 +69,5 @@ function add() {
 </template>
 
 <style scoped>
-.remedy { display: grid; grid-template-columns: 1fr auto; gap: 2px 10px; border-left: 3px solid var(--hair); padding-left: 10px; align-items: center; font-size: 13px; line-height: 1.35; } .remedy b, .remedy span { grid-column: 1; } .remedy .v-btn { grid-column: 2; grid-row: 1 / span 2; } .remedy span .num { grid-column: auto; } .acts { display: flex; gap: 8px; flex-wrap: wrap; }
+.chance { line-height: 1.4; } .acts { display: flex; gap: 8px; flex-wrap: wrap; }
 </style>

@@ -58,6 +58,9 @@ function setTail(kind: Tail['kind']) {
       tail.horizontal = { xMm: x, yMm: 0, zMm: wing.zMm, incidenceDeg: 0, cantDeg: 0, mirror: true, rootChordMm: 0.6 * wing.rootChordMm, rootAerofoil: 'naca0009', panels: [{ spanMm: Math.max(50, 0.35 * wing.panels.reduce((sum, p) => sum + p.spanMm, 0)), tipChordMm: 0.45 * wing.rootChordMm, sweepMm: 0.1 * wing.rootChordMm, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca0009', zone }], controls: [], twistAxisShare: 0.25, tip: { kind: 'flat', lengthMm: 10 } }
     }
     if (tail.horizontal) {
+      const ahead = tail.horizontal.xMm < wing.xMm
+      if (kind === 'canard' && !ahead) tail.horizontal.xMm = Math.max(-2000, wing.xMm - 1.8 * wing.rootChordMm)
+      if (kind !== 'canard' && kind !== 'none' && ahead) tail.horizontal.xMm = wing.xMm + 3.5 * wing.rootChordMm
       tail.horizontal.cantDeg = kind === 'V' ? 38 : 0
       const fin = tail.vertical
       tail.horizontal.zMm = kind === 'T' && fin ? fin.zMm + fin.panels.reduce((sum, p) => sum + p.spanMm, 0) : (draft.boom?.zMm ?? tail.horizontal.zMm)

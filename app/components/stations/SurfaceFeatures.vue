@@ -26,6 +26,9 @@ function addControl() {
   })
 }
 
+const servos = computed(() => [{ title: 'nothing yet', value: '' }, ...doc.value.equipment.filter(item => item.kind === 'servo').map(item => ({ title: item.name, value: item.id }))])
+const setRod = (i: number, field: 'armMm' | 'hornMm', value: number | null) => setControl(i, `set ${field === 'armMm' ? 'the servo\'s arm' : 'the horn'}`, (control) => { control.linkage = value === null ? null : { servo: null, armMm: 8, hornMm: 14, ...control.linkage, [field]: value } })
+
 const inBay = computed(() => doc.value.equipment.filter(item => item.pocket?.surface === props.which))
 const free = computed(() => doc.value.equipment.filter(item => !item.pocket && ['servo', 'receiver', 'sensor', 'hardware'].includes(item.kind)).map(item => ({ title: item.name, value: item.id })))
 const setPocket = (id: string, pocket: { surface: 'wing' | 'horizontal' | 'vertical', cableMm: number } | null, label: string) => edit(label, (draft) => { draft.equipment.find(item => item.id === id)!.pocket = pocket })
@@ -47,6 +50,8 @@ const setPocket = (id: string, pocket: { surface: 'wing' | 'horizontal' | 'verti
       <div class="row"><FigureField label="Up" :model-value="control.throwUpDeg" unit="°" :min="0" :max="60" @update:model-value="setControl(i, 'set throw up', c => { c.throwUpDeg = $event! })" /><FigureField label="Down" :model-value="control.throwDownDeg" unit="°" :min="0" :max="60" @update:model-value="setControl(i, 'set throw down', c => { c.throwDownDeg = $event! })" /></div>
       <v-select :model-value="control.hinge.kind" :items="hinges" label="Hinged with" :data-field="`hinge-${i}`" @update:model-value="setControl(i, `hinge of ${$event}`, c => { c.hinge.kind = $event })" />
       <div class="row"><FigureField label="Hinges" :model-value="control.hinge.count" :min="1" :max="12" :digits="0" @update:model-value="setControl(i, 'set number of hinges', c => { c.hinge.count = Math.round($event!) })" /></div>
+      <v-select :model-value="control.linkage?.servo ?? ''" :items="servos" label="Moved by" :data-field="`servo-${i}`" @update:model-value="setControl(i, 'another servo', c => { c.linkage = { armMm: 8, hornMm: 14, ...c.linkage, servo: $event || null } })" />
+      <div class="row"><FigureField label="Servo's arm" :model-value="control.linkage?.armMm ?? null" unit="mm" :min="2" :max="60" optional :data-field="`arm-${i}`" @update:model-value="setRod(i, 'armMm', $event)" /><FigureField label="Horn above the hinge" :model-value="control.linkage?.hornMm ?? null" unit="mm" :min="2" :max="80" optional :data-field="`horn-${i}`" @update:model-value="setRod(i, 'hornMm', $event)" /></div>
     </template>
     <v-btn :disabled="surface.controls.length >= 8" data-act="add-control" @click="addControl">Add a control surface</v-btn>
     <h3>Bays cut into it</h3>
