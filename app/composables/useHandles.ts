@@ -14,6 +14,8 @@ export interface Handle {
   at: [number, number, number]
   /** Box drawn to scale, mm: length, width, height. */
   size?: [number, number, number]
+  /** A mirrored one to port. */
+  pair?: boolean
   /** Which aircraft axes it may move along. */
   axes: ReadonlyArray<'x' | 'y' | 'z'>
   edit: string
@@ -121,7 +123,7 @@ function cutHandles(doc: ProjectFile, view: ViewName): Handle[] {
 
 function massHandles(doc: ProjectFile, view: ViewName): Handle[] {
   return doc.equipment.map((item, i) => ({
-    id: `mass-${item.id}`, label: item.name, shape: 'box', at: [item.xMm, item.yMm, item.zMm], size: item.sizeMm, axes: item.bay ? ['x'] : view === 'plan' ? ['x', 'y'] : ['x', 'z'],
+    id: `mass-${item.id}`, label: item.name, shape: 'box', at: [item.xMm, item.yMm, item.zMm], size: item.sizeMm, pair: item.pair, axes: item.bay ? ['x'] : view === 'plan' ? ['x', 'y'] : ['x', 'z'],
     edit: `Move ${item.name}`, figure: `${item.massG} g at ${item.xMm} mm`,
     apply: (draft, [x, y, z]) => {
       const target = draft.equipment[i]

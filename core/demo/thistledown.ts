@@ -80,7 +80,7 @@ export const THISTLEDOWN: ProjectFile = {
     item('receiver', 'Receiver, 6 channels', 'receiver', 9, [262, 0, 22], [36, 22, 12]),
     item('elevator-servo', 'Elevator servo 9 g', 'servo', 10, [318, 18, 4], [23, 12, 24], { servo: NINE_GRAM }),
     item('rudder-servo', 'Rudder servo 9 g', 'servo', 10, [318, -18, 4], [23, 12, 24], { servo: NINE_GRAM }),
-    item('aileron-servo', 'Aileron servo 9 g', 'servo', 10, [262, 345, 62], [23, 24, 12], { pair: true, pocket: { surface: 'wing', cableMm: 4 }, servo: NINE_GRAM }),
+    item('aileron-servo', 'Aileron servo 9 g', 'servo', 10, [262, 345, 70], [23, 24, 12], { pair: true, pocket: { surface: 'wing', cableMm: 4 }, servo: NINE_GRAM }),
     item('hopper', 'Hopper with gate and servo', 'hardware', 26, [234, 0, -22], [60, 55, 42]),
     item('seed', 'Wildflower seed', 'payload', 60, [234, 0, -26], [50, 45, 34], { drops: true, spreadG: 3 }),
     item('pushrods', 'Pushrods and horns', 'hardware', 12, [560, 0, 6], [480, 6, 6], { spreadG: 1 }),

@@ -72,6 +72,8 @@ const wing = computed(() => (props.station === 'spine' ? loftSurface('wing', 'Wi
 const handles = computed(() => handlesFor(props.station, props.view, newest.value, wing.value))
 const showBalance = computed(() => ['balance', 'maiden', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front')
 const live = useLiveBalance()
+/** Printed pieces, spars, glue and wires as discs whose area is their mass; equipment is drawn as its own boxes. */
+const masses = computed(() => (props.station === 'balance' && props.view !== 'front' ? props.assessment.ledger.filter(row => row.massG > 0.2 && row.group !== 'equipment' && row.group !== 'payload').map(row => ({ ...row, r: 1.9 * Math.sqrt(row.massG) })) : []))
 const balance = computed(() => {
   if (!showBalance.value) return null
   const { flight, totals } = props.assessment
@@ -178,11 +180,10 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
           <rect :x="-60" :width="120" :y="balance.fore" :height="balance.aft - balance.fore" class="band" />
           <line x1="-90" x2="90" :y1="balance.np" :y2="balance.np" class="np" v-bind="line('7 4')" />
         </template>
+        <g v-if="station === 'balance'" class="masses"><circle v-for="row in masses" :key="row.id" :cx="flat([row.xMm, row.yMm, row.zMm])[0]" :cy="flat([row.xMm, row.yMm, row.zMm])[1]" :r="row.r"><title>{{ row.name }}: {{ figure(row.massG, 1) }} g at {{ figure(row.xMm) }} mm</title></circle></g>
         <g v-if="view === 'side'" class="spread"><rect :x="balance.cg[0] - balance.spread" :width="2 * balance.spread" :y="-balance.cg[2] - 15 * unit" :height="30 * unit" /></g>
         <g v-if="balance.reach" class="reach-line"><template v-if="view === 'side'"><line :x1="balance.reach[0]" :x2="balance.reach[1]" :y1="frame.y + frame.h - 66 * unit" :y2="frame.y + frame.h - 66 * unit" :stroke-width="2 * unit" /><line v-for="end in balance.reach" :key="end" :x1="end" :x2="end" :y1="frame.y + frame.h - 72 * unit" :y2="frame.y + frame.h - 60 * unit" :stroke-width="2 * unit" /><text :x="balance.reach[1] + 6 * unit" :y="frame.y + frame.h - 62 * unit" :font-size="11.5 * unit" class="tag">as far as the battery's bay lets it</text></template></g>
-        <g v-if="balance.preview" class="preview"><template v-if="view === 'side'"><line :x1="balance.preview.cgMm" :x2="balance.preview.cgMm" :y1="-balance.cg[2] - 46 * unit" :y2="-balance.cg[2] + 46 * unit" :stroke-width="2.4 * unit" /><text :x="balance.preview.cgMm" :y="-balance.cg[2] - 52 * unit" :font-size="12 * unit" text-anchor="middle" class="tag">{{ figure(balance.preview.cgMm, 1) }} mm after</text></template><line v-else x1="-46" x2="46" :y1="balance.preview.cgMm" :y2="balance.preview.cgMm" :stroke-width="2.4 * unit" /></g>
-        <g :transform="`translate(${flat(balance.cg).join(' ')})`" class="cg"><circle :r="8 * unit" :stroke-width="1.6 * unit" /><path :d="`M0 ${-12 * unit}V${12 * unit}M${-12 * unit} 0H${12 * unit}`" :stroke-width="1.4 * unit" /></g>
-        <g v-if="Math.abs(balance.empty[0] - balance.cg[0]) > 0.3" :transform="`translate(${flat(balance.empty).join(' ')})`" class="cg empty"><circle :r="5 * unit" :stroke-width="1.4 * unit" /></g>
+        <g v-if="balance.preview" class="preview"><template v-if="view === 'side'"><line :x1="balance.preview.cgMm" :x2="balance.preview.cgMm" :y1="-balance.cg[2] - 46 * unit" :y2="-balance.cg[2] + 76 * unit" :stroke-width="2.4 * unit" /><text :x="balance.preview.cgMm - 6 * unit" :y="-balance.cg[2] + 76 * unit" :font-size="12 * unit" text-anchor="end" class="tag">{{ figure(balance.preview.cgMm, 1) }} mm after</text></template><line v-else x1="-46" x2="46" :y1="balance.preview.cgMm" :y2="balance.preview.cgMm" :stroke-width="2.4 * unit" /></g>
       </g>
       <g v-for="(place, i) in stalls" :key="`stall-${i}`" class="stall" :transform="`translate(${place.join(' ')})`"><circle :r="7 * unit" :stroke-width="2 * unit" /><path :d="`M${-4 * unit} ${-4 * unit}L${4 * unit} ${4 * unit}M${4 * unit} ${-4 * unit}L${-4 * unit} ${4 * unit}`" :stroke-width="1.8 * unit" /><title>Stalls here first, {{ figure(100 * assessment.stall.placeShare) }} % out</title></g>
       <g
@@ -199,14 +200,19 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
           v-else :x="-(view === 'plan' ? handle.size![1] : handle.size![0]) / 2" :y="-(view === 'plan' ? handle.size![0] : handle.size![2]) / 2" :width="view === 'plan' ? handle.size![1] : handle.size![0]" :height="view === 'plan' ? handle.size![0] : handle.size![2]"
           :rx="2 * unit" class="box" :stroke-width="1.3 * unit"
         />
+        <rect v-if="handle.pair && view === 'plan'" :x="-2 * handle.at[1] - handle.size![1] / 2" :y="-handle.size![0] / 2" :width="handle.size![1]" :height="handle.size![0]" :rx="2 * unit" class="box twin" :stroke-width="1.3 * unit" />
         <text v-if="handle.shape === 'box' && view === 'side' && handle.size![0] > 52 * unit && handle.size![2] > 13 * unit" :font-size="10.5 * unit" text-anchor="middle" :y="4 * unit" class="tag name">{{ handle.label.split(' ')[0] }}</text>
+      </g>
+      <g v-if="balance" class="over">
+        <g :transform="`translate(${flat(balance.cg).join(' ')})`" class="cg"><circle :r="8 * unit" :stroke-width="1.6 * unit" /><path :d="`M0 ${-12 * unit}V${12 * unit}M${-12 * unit} 0H${12 * unit}`" :stroke-width="1.4 * unit" /></g>
+        <g v-if="Math.abs(balance.empty[0] - balance.cg[0]) > 0.3" :transform="`translate(${flat(balance.empty).join(' ')})`" class="cg empty"><circle :r="5 * unit" :stroke-width="1.4 * unit" /></g>
       </g>
       <g v-if="active" class="tip" :transform="`translate(${Math.min(flat(active.at)[0], frame.x + frame.w - 200 * unit)} ${flat(active.at)[1] - 22 * unit})`"><text :font-size="13 * unit" :stroke-width="4 * unit" class="halo">{{ active.label }}: {{ active.figure }}</text><text :font-size="13 * unit">{{ active.label }}: {{ active.figure }}</text></g>
     </svg></div>
     <figcaption v-if="paint.title" class="legend"><span class="quiet">{{ paint.title }}:</span>
       <span v-for="item in paint.legend" :key="item.label" class="key"><svg width="16" height="12" aria-hidden="true"><rect width="16" height="12" :fill="item.colour" /><rect v-if="item.pattern" width="16" height="12" :fill="`url(#hatch-${item.pattern})`" /></svg>{{ item.label }}</span>
     </figcaption>
-    <figcaption v-else-if="balance" class="legend quiet">Cross: balance point as loaded, with its spread. Dashed: neutral point. Band: where it should balance.<template v-if="stalls.length"> Crossed ring: where the wing stalls first.</template></figcaption>
+    <figcaption v-else-if="balance" class="legend quiet">Cross: balance point as loaded, with its spread. Dashed: neutral point. Band: where it should balance.<template v-if="masses.length"> Discs: printed pieces, spars, glue and wires, area by mass.</template><template v-if="stalls.length"> Crossed ring: where the wing stalls first.</template></figcaption>
   </figure>
 </template>
 
@@ -219,6 +225,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
 .hinge { stroke: #16233a; stroke-opacity: 0.8; fill: none; } .spar { stroke: #16233a; fill: none; stroke-opacity: 0.85; } .boom { stroke: #33405a; fill: none; } .v-theme--night .boom { stroke: #8090ad; }
 .band { fill: rgb(var(--v-theme-success)); opacity: 0.2; } .np { stroke: rgb(var(--v-theme-error)); } .tag { fill: rgb(var(--v-theme-on-background)); }
 .cg circle { fill: #fbf8f1; stroke: #16233a; } .cg path { stroke: #16233a; fill: none; } .cg.empty circle { fill: none; stroke-dasharray: 3 2; vector-effect: non-scaling-stroke; }
+.over { pointer-events: none; } .masses circle { fill: rgb(var(--v-theme-on-background)); fill-opacity: 0.16; stroke: rgb(var(--v-theme-on-background)); stroke-opacity: 0.35; vector-effect: non-scaling-stroke; } .twin { pointer-events: none; }
 .spread rect { fill: none; stroke: rgb(var(--v-theme-on-background)); stroke-dasharray: 2 2; vector-effect: non-scaling-stroke; } .reach-line line { stroke: rgb(var(--v-theme-primary)); } .preview line { stroke: rgb(var(--v-theme-secondary)); } .preview .tag { fill: rgb(var(--v-theme-secondary)); font-weight: 650; } .stall circle { fill: rgb(var(--v-theme-background)); stroke: rgb(var(--v-theme-error)); } .stall path { stroke: rgb(var(--v-theme-error)); }
 .handle { cursor: grab; outline: none; } .handle:active { cursor: grabbing; }
 .handle .reach { fill: transparent; stroke: none; }

@@ -31,9 +31,9 @@ const stale = computed(() => of.value !== toRaw(doc.value))
       <thead><tr><th>Remedy</th><th class="r">Flying weight</th><th class="r">To print</th><th class="r">Wing's reserve</th><th class="r">Balances at</th><th class="r">Margin in, gone</th><th /></tr></thead>
       <tbody>
         <tr v-for="remedy in remedies" :key="remedy.id" :data-remedy-of="remedy.id" :class="{ on: look.preview?.label === remedy.title }" @pointerenter="show(remedy)" @pointerleave="show(null)">
-          <td><b>{{ remedy.title }}</b><div class="small quiet">{{ remedy.detail }}</div></td><td class="r num">{{ Math.abs(remedy.grams) < 0.05 ? 'as it is' : `${signed(remedy.grams, 1)} g` }}</td><td class="r num">{{ remedy.hours > 0.05 ? `${figure(remedy.hours, 1)} h` : 'nothing' }}</td>
-          <td class="r num" :class="{ bad: remedy.reserveAfter < 1 }">{{ figure(remedy.reserveAfter, 2) }}<span class="quiet"> {{ signed(remedy.reserveChange, 2) }}</span></td><td class="r num" data-figure="cg-after">{{ figure(remedy.cgAfterMm, 1) }} mm</td>
-          <td class="r num" :class="{ bad: !remedy.reaches }">{{ figure(remedy.staticMarginAfterPct, 1) }}, {{ figure(remedy.staticMarginEmptyAfterPct, 1) }} %</td><td class="r"><v-btn size="small" :data-remedy="remedy.id" :disabled="stale" @focus="show(remedy)" @blur="show(null)" @click="take(remedy)">Take it</v-btn></td>
+          <td><b>{{ remedy.title }}</b><div class="small quiet">{{ remedy.detail }}</div></td><td class="r num" data-label="weight">{{ Math.abs(remedy.grams) < 0.05 ? 'as it is' : `${signed(remedy.grams, 1)} g` }}</td><td class="r num" data-label="to print">{{ remedy.hours > 0.05 ? `${figure(remedy.hours, 1)} h` : 'nothing' }}</td>
+          <td class="r num" data-label="reserve" :class="{ bad: remedy.reserveAfter < 1 }">{{ figure(remedy.reserveAfter, 2) }}<span v-if="Math.abs(remedy.reserveChange) >= 0.005" class="quiet delta">{{ signed(remedy.reserveChange, 2) }}</span></td><td class="r num" data-label="balances at" data-figure="cg-after">{{ figure(remedy.cgAfterMm, 1) }} mm</td>
+          <td class="r num" data-label="margin in, gone" :class="{ bad: !remedy.reaches }">{{ figure(remedy.staticMarginAfterPct, 1) }}, {{ figure(remedy.staticMarginEmptyAfterPct, 1) }} %</td><td class="r"><v-btn size="small" :data-remedy="remedy.id" :disabled="stale" @focus="show(remedy)" @blur="show(null)" @click="take(remedy)">Take it</v-btn></td>
         </tr>
       </tbody>
     </table>
@@ -42,5 +42,6 @@ const stale = computed(() => of.value !== toRaw(doc.value))
 </template>
 
 <style scoped>
-.stale { opacity: 0.55; } td { vertical-align: middle !important; }
+.delta { margin-left: 0.6em; } .stale { opacity: 0.55; } td { vertical-align: middle !important; }
+@media (max-width: 700px) { thead { display: none; } tbody tr { display: grid; grid-template-columns: 1fr 1fr; padding: 8px 0; border-bottom: 1px solid var(--hair); } td { border: 0 !important; text-align: left !important; padding: 2px 8px 2px 0 !important; } td:first-child, td:last-child { grid-column: 1 / -1; } td[data-label]::before { content: attr(data-label) ' '; color: var(--quiet); font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; font-size: 12px; } }
 </style>

@@ -75,8 +75,8 @@ function scale() {
   <div v-if="report" class="look" :class="{ busy }">
     <div class="shape">
       <div class="choose"><v-select v-if="surfaces.length > 1" v-model="surface" :items="surfaces" label="Surface" density="compact" class="narrow" data-field="section-surface" /><label class="place"><span><span class="num">{{ figure(report.sMm) }} mm</span> out of {{ figure(span) }}: <b>{{ ends }}</b></span><input v-model.number="share" type="range" min="0" max="1" step="0.01" aria-label="Place along the half span" data-field="section-place"></label></div>
-      <svg viewBox="-0.04 -0.5 1.1 0.68" role="img" :aria-label="`Section with pressure at ${figure(alpha, 1)} degrees`">
-        <line x1="0" x2="1" :y1="-0.14 - 0.3 / (1 + cpMost)" :y2="-0.14 - 0.3 / (1 + cpMost)" class="zero" /><text x="1.005" :y="-0.13 - 0.3 / (1 + cpMost)" class="t">c_p 0</text><text x="1.005" y="-0.43" class="t">−{{ cpMost }}</text>
+      <svg viewBox="-0.02 -0.475 1.09 0.635" role="img" :aria-label="`Section with pressure at ${figure(alpha, 1)} degrees`">
+        <line x1="0" x2="1" :y1="-0.14 - 0.3 / (1 + cpMost)" :y2="-0.14 - 0.3 / (1 + cpMost)" class="zero" /><text x="1.01" :y="-0.128 - 0.3 / (1 + cpMost)" class="t">0</text><text x="1.01" y="-0.41" class="t">−{{ cpMost }}</text><text x="0" y="-0.43" class="t">pressure coefficient, suction up (dashed: below)</text>
         <path v-for="side in report.pressure" :key="side.side" :d="cp(side)" class="cp" :class="side.side" />
         <polygon :points="outline" class="skin" />
         <template v-for="part in report.parts" :key="part.name">
@@ -91,25 +91,26 @@ function scale() {
     </div>
     <div class="polar"><Scatter :data="{ datasets: lines(p => ({ x: p.alphaDeg, y: p.cl })) }" :options="options('incidence, °', 'cl')" aria-label="Lift over incidence" /></div>
     <div class="polar"><Scatter :data="{ datasets: lines(p => ({ x: p.cd, y: p.cl })) }" :options="options('cd', 'cl')" aria-label="Lift over drag" /></div>
-    <div class="side">
+    <div class="side"><div>
       <table class="ledger"><thead><tr><th>Polar</th><th class="r">Re</th><th class="r">cl at most</th><th class="r">cd ±</th></tr></thead>
         <tbody><tr v-for="(curve, i) in report.curves" :key="i"><td><span class="swatch" :style="{ borderTopColor: colour(i), borderTopStyle: i % 4 ? 'dashed' : 'solid' }" /> {{ curve.label }}</td><td class="r num">{{ figure(curve.reynolds / 1000) }} k</td><td class="r num">{{ figure(curve.clMax, 2) }} ± {{ figure(curve.clMaxBand, 2) }}</td><td class="r num">{{ figure(100 * curve.dragBand) }} %</td></tr></tbody></table>
+      <p class="small quiet">Panels, then one pass of boundary layer. Under Re 150 thousand a laminar bubble decides and is only guessed at: the band is wider there, and a measured polar beats it.</p>
+      </div><div>
       <div class="row mt"><FigureField v-model="alpha" label="Incidence" unit="°" :min="-15" :max="20" data-field="section-alpha" /><FigureField v-model="reynolds" label="CSV measured at Re" :min="1000" :max="100000000" :digits="0" data-field="polar-re" /></div>
       <v-btn size="small" data-act="polar" @click="chooser?.click()">Measured polar for {{ nearest }} (CSV)</v-btn><input ref="chooser" type="file" accept=".csv,.txt" class="sr" aria-label="Measured polar file" @change="bring">
       <p v-for="polar in measured" :key="polar.i" class="small">{{ polar.aerofoil }} at Re {{ figure(polar.reynolds / 1000) }} k, {{ polar.points.length }} points <v-btn variant="text" size="x-small" @click="edit('Forget a measured polar', d => { d.polars.splice(polar.i, 1) })">Forget</v-btn></p>
       <div class="row mt"><FigureField v-model="thick" :label="`Thickness, now ${figure(100 * report.thickness, 1)}`" unit="%" :min="2" :max="30" optional data-field="section-thick" /><FigureField v-model="bend" :label="`Camber, now ${figure(100 * report.camber, 1)}`" unit="%" :min="-6" :max="9" optional data-field="section-camber" /></div>
       <v-btn size="small" :disabled="thick === null && bend === null" data-act="scale-section" @click="scale">Reshape {{ nearest }} wherever this surface has it</v-btn>
       <p v-if="fault" class="bad small" role="alert">{{ fault }}</p>
-      <p class="small quiet">Panels, then one pass of boundary layer. Under Re 150 thousand a laminar bubble decides and is only guessed at: the band is wider there, and a measured polar beats it.</p>
-    </div>
+    </div></div>
   </div>
   <p v-else class="quiet">Computing the section …</p>
 </template>
 
 <style scoped>
-.look { display: grid; grid-template-columns: 1.25fr 0.8fr 0.8fr 300px; gap: 14px; min-height: 230px; } .busy svg { opacity: 0.75; } .shape { min-width: 0; display: flex; flex-direction: column; } .shape svg { flex: 1; min-height: 120px; height: 0; width: 100%; } .polar { position: relative; min-width: 0; min-height: 180px; }
-.choose { display: flex; gap: 10px; align-items: center; } .narrow { max-width: 130px; } .place { flex: 1; display: grid; font-size: 12.5px; } .place input { width: 100%; accent-color: rgb(var(--v-theme-primary)); } .figures { margin: 2px 0 0; } .mt { margin-top: 10px; } .side { overflow: visible; }
+.look { display: grid; grid-template-columns: 1.5fr 1fr 1fr; grid-template-rows: 250px auto; gap: 12px 14px; } .side { grid-column: 1 / -1; display: grid; grid-template-columns: 1.2fr 1fr; gap: 0 24px; } .busy svg { opacity: 0.75; } .shape { min-width: 0; display: flex; flex-direction: column; } .shape svg { flex: 1; min-height: 120px; height: 0; width: 100%; } .polar { position: relative; min-width: 0; min-height: 0; }
+.choose { display: flex; gap: 10px; align-items: center; } .narrow { max-width: 130px; } .place { flex: 1; display: grid; font-size: 12.5px; } .place input { width: 100%; accent-color: rgb(var(--v-theme-primary)); } .figures { margin: 2px 0 0; } .mt { margin-top: 10px; }
 .skin { fill: color-mix(in srgb, rgb(var(--v-theme-on-background)) 8%, transparent); stroke: rgb(var(--v-theme-on-background)); stroke-width: 1.5; vector-effect: non-scaling-stroke; } .carbon { fill: rgb(var(--v-theme-on-background)); } .hollow { fill: rgb(var(--v-theme-background)); } .servo { fill: color-mix(in srgb, rgb(var(--v-theme-primary)) 30%, transparent); stroke: rgb(var(--v-theme-primary)); vector-effect: non-scaling-stroke; }
-.cp { fill: none; stroke-width: 1.8; vector-effect: non-scaling-stroke; stroke: rgb(var(--v-theme-secondary)); } .cp.bottom { stroke-dasharray: 5 3; } .zero { stroke: var(--hair); vector-effect: non-scaling-stroke; } .sep { stroke: rgb(var(--v-theme-error)); stroke-width: 2; vector-effect: non-scaling-stroke; } .t { font-size: 0.026px; fill: var(--quiet); } .swatch { display: inline-block; width: 18px; border-top: 2px solid; vertical-align: middle; }
-@media (max-width: 1150px) { .look { grid-template-columns: 1fr 1fr; } } @media (max-width: 700px) { .look { grid-template-columns: 1fr; } .shape svg { height: 240px; flex: none; } .polar { height: 220px; } }
+.cp { fill: none; stroke-width: 1.8; vector-effect: non-scaling-stroke; stroke: rgb(var(--v-theme-secondary)); } .cp.bottom { stroke-dasharray: 5 3; } .zero { stroke: var(--hair); vector-effect: non-scaling-stroke; } .sep { stroke: rgb(var(--v-theme-error)); stroke-width: 2; vector-effect: non-scaling-stroke; } .t { font-size: 0.04px; fill: var(--quiet); } .swatch { display: inline-block; width: 18px; border-top: 2px solid; vertical-align: middle; }
+@media (max-width: 700px) { .look, .side { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto; } .shape svg { height: 240px; flex: none; } .polar { height: 220px; } }
 </style>

@@ -29,8 +29,8 @@ const source = { computed: 'computed by panels and boundary layer', measured: 'm
       <div ref="host" class="sheet"><svg :viewBox="`0 0 ${w} ${h}`" role="img" :aria-label="`Lift coefficient of each strip at the stall: it begins ${figure(100 * stall.placeShare)} % out`">
         <rect :x="x(0.7)" :y="top" :width="x(1) - x(0.7)" :height="h - top - bottom" class="tip" /><text :x="x(0.995)" :y="h - bottom - 5" class="axis" text-anchor="end">tip</text>
         <g class="axis"><template v-for="t in clTicks" :key="t"><line :x1="left" :x2="w - right" :y1="y(t)" :y2="y(t)" class="grid" /><text :x="left - 6" :y="y(t) + 4" text-anchor="end" class="num">{{ figure(t, 1) }}</text></template>
-          <template v-for="t in [0, 0.25, 0.5, 0.75, 1]" :key="`x${t}`"><text :x="x(t)" :y="h - bottom + 14" :text-anchor="t === 1 ? 'end' : t === 0 ? 'start' : 'middle'" class="num">{{ figure(100 * t) }}{{ t === 1 ? ' % of the half span' : '' }}</text></template>
-          <text :x="left - 34" :y="top - 3" class="quiet">c<tspan dy="3" font-size="9">l</tspan></text></g>
+          <template v-for="t in [0, 0.25, 0.5, 0.75]" :key="`x${t}`"><text :x="x(t)" :y="h - bottom + 14" :text-anchor="t === 0 ? 'start' : 'middle'" class="num">{{ figure(100 * t) }}</text></template><text :x="w - right" :y="h - bottom + 14" text-anchor="end">% of the half span</text>
+          <text :x="left + 4" :y="top + 9">lift coefficient</text></g>
         <path :d="band" class="band" /><path :d="path(stall.strips.map(s => s.limit))" class="limit" />
         <path v-if="other" :d="path(other.cls)" class="ghost" />
         <path :d="path(stall.strips.map(s => s.cl))" class="cl" />
@@ -43,9 +43,9 @@ const source = { computed: 'computed by panels and boundary layer', measured: 'm
       <table class="ledger">
         <thead><tr><th>What if it had</th><th class="r">Stall</th><th class="r">begins at</th><th class="r">tip margin</th></tr></thead>
         <tbody><tr v-for="item in stall.cases" :key="item.id" :class="{ pick: item.id !== 'drawn', on: item.id === ghost }" :tabindex="item.id === 'drawn' ? undefined : 0" :data-stall-case="item.id" @click="ghost = item.id" @keydown.enter="ghost = item.id">
-          <td>{{ item.label }}</td><td class="r num">{{ figure(item.speedMs, 1) }} m/s<span v-if="item.id !== 'drawn'" class="quiet"> {{ signed(item.speedMs - base!.speedMs, 1) }}</span></td><td class="r num">{{ figure(100 * item.placeShare) }} %</td><td class="r num" :class="{ bad: item.tipMarginDeg < 0 }">{{ figure(item.tipMarginDeg, 1) }}°</td>
+          <td>{{ item.label }}</td><td class="r num">{{ figure(item.speedMs, 1) }} m/s<span v-if="item.id !== 'drawn'" class="quiet delta">{{ signed(item.speedMs - base!.speedMs, 1) }}</span></td><td class="r num">{{ figure(100 * item.placeShare) }} %</td><td class="r num" :class="{ bad: item.tipMarginDeg < 0 }">{{ figure(item.tipMarginDeg, 1) }}°</td>
         </tr>
-        <tr v-if="stall.flap"><td>{{ stall.flap.name.toLowerCase() }} {{ stall.flap.drooped ? 'drooped' : 'down' }} {{ stall.flap.deg }}°</td><td class="r num">{{ figure(stall.flap.speedMs, 1) }} m/s<span class="quiet"> {{ signed(stall.flap.speedMs - stall.speedMs, 1) }}</span></td><td class="r num quiet">CL {{ figure(stall.flap.clMax, 2) }}</td><td /></tr></tbody>
+        <tr v-if="stall.flap"><td>{{ stall.flap.name.toLowerCase() }} {{ stall.flap.drooped ? 'drooped' : 'down' }} {{ stall.flap.deg }}°</td><td class="r num">{{ figure(stall.flap.speedMs, 1) }} m/s<span class="quiet delta">{{ signed(stall.flap.speedMs - stall.speedMs, 1) }}</span></td><td class="r num quiet">CL {{ figure(stall.flap.clMax, 2) }}</td><td /></tr></tbody>
       </table>
       <p class="small quiet">Section limits {{ source[stall.source] }}, at the Reynolds number of each strip ({{ figure(Math.min(...stall.strips.map(s => s.reynolds)) / 1000) }}–{{ figure(Math.max(...stall.strips.map(s => s.reynolds)) / 1000) }} thousand); ± is theirs alone. Press a row to lay it over.</p>
     </div>
@@ -54,7 +54,7 @@ const source = { computed: 'computed by panels and boundary layer', measured: 'm
 
 <style scoped>
 .split { display: grid; grid-template-columns: 1.15fr 1fr; gap: 20px; min-height: 200px; } .plot { position: relative; min-width: 0; display: flex; flex-direction: column; } .sheet { flex: 1; min-height: 150px; position: relative; } svg { position: absolute; inset: 0; width: 100%; height: 100%; }
-.axis text, text.axis { font-size: 11px; fill: var(--quiet); } .grid { stroke: var(--hair); } .tip { fill: color-mix(in srgb, rgb(var(--v-theme-on-background)) 5%, transparent); }
+.delta { margin-left: 0.6em; } .axis text, text.axis { font-size: 11px; fill: var(--quiet); } .grid { stroke: var(--hair); } .tip { fill: color-mix(in srgb, rgb(var(--v-theme-on-background)) 5%, transparent); }
 .band { fill: color-mix(in srgb, rgb(var(--v-theme-error)) 14%, transparent); } .limit { fill: none; stroke: rgb(var(--v-theme-error)); stroke-width: 1.5; stroke-dasharray: 7 4; } .cl { fill: none; stroke: rgb(var(--v-theme-on-background)); stroke-width: 2.4; } .ghost { fill: none; stroke: rgb(var(--v-theme-secondary)); stroke-width: 1.8; stroke-dasharray: 2 4; stroke-linecap: round; }
 .first { fill: rgb(var(--v-theme-background)); stroke: rgb(var(--v-theme-error)); stroke-width: 2.5; } .tag { font-size: 12px; font-weight: 600; fill: rgb(var(--v-theme-on-background)); }
 .key { margin: 2px 0 0 40px; display: flex; gap: 6px; align-items: center; flex-wrap: wrap; color: var(--quiet); } .line { width: 24px; border-top: 2.4px solid rgb(var(--v-theme-on-background)); display: inline-block; } .line.dash { border-top: 1.6px dashed rgb(var(--v-theme-error)); margin-left: 10px; } .line.dots { border-top: 2px dotted rgb(var(--v-theme-secondary)); margin-left: 10px; }

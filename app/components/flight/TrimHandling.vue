@@ -13,12 +13,12 @@ const mark = { good: '', tight: 'watch', poor: 'mend' }
 </script>
 
 <template>
-  <div class="split">
+  <div class="stack2">
     <div>
       <table class="ledger">
         <thead><tr><th>Trimmed</th><th class="r">Speed</th><th class="r">CL</th><th class="r">Incidence</th><th class="r">{{ control }}</th><th class="r">Glide</th><th class="r">Sink</th></tr></thead>
         <tbody><template v-for="row in rows" :key="`${row.id}${row.payload}`"><tr :data-trim="`${row.id}-${row.payload ? 'in' : 'out'}`">
-          <td>{{ row.label }}<span v-if="both" class="quiet">, payload {{ row.payload ? 'in' : 'gone' }}</span></td><td class="r num">{{ figure(row.speedMs, 1) }} m/s</td><td class="r num">{{ figure(row.cl, 2) }}</td><td class="r num">{{ signed(row.alphaDeg, 1) }}°</td><td class="r num" :class="{ bad: row.trouble }">{{ setting(row.controlDeg) }}</td><td class="r num">1 : {{ figure(row.glideRatio, 1) }}</td><td class="r num">{{ figure(row.sinkMs, 2) }} m/s</td>
+          <td class="name">{{ row.label }}<span v-if="both" class="quiet">, payload {{ row.payload ? 'in' : 'gone' }}</span></td><td class="r num">{{ figure(row.speedMs, 1) }} m/s</td><td class="r num">{{ figure(row.cl, 2) }}</td><td class="r num">{{ signed(row.alphaDeg, 1) }}°</td><td class="r num" :class="{ bad: row.trouble }">{{ setting(row.controlDeg) }}</td><td class="r num">1 : {{ figure(row.glideRatio, 1) }}</td><td class="r num">{{ figure(row.sinkMs, 2) }} m/s</td>
         </tr><tr v-if="row.trouble" class="trouble"><td colspan="7" class="small warn">{{ row.trouble }}</td></tr></template></tbody>
       </table>
       <p v-if="now.tailIncidenceDeg !== null && Math.abs(now.tailIncidenceDeg) > 0.2" class="small">Tailplane turned <b class="num">{{ figure(Math.abs(now.tailIncidenceDeg), 1) }}°</b> {{ now.tailIncidenceDeg > 0 ? 'nose up' : 'nose down' }} (now {{ figure(doc.tail.horizontal?.incidenceDeg ?? 0, 1) }}°) would let it cruise with the elevator in line.</p>
@@ -29,8 +29,8 @@ const mark = { good: '', tight: 'watch', poor: 'mend' }
       <table class="ledger">
         <thead><tr><th>Left alone at {{ figure(hand.speedMs, 0) }} m/s</th><th /><th class="r">Swing</th><th class="r">Halves in</th></tr></thead>
         <tbody>
-          <tr v-for="mode in hand.modes" :key="mode.id" :data-mode="mode.id"><td><b>{{ mode.label }}</b> <span v-if="mark[mode.state]" class="flag" :class="mode.state">{{ mark[mode.state] }}</span></td><td>{{ mode.words }}</td><td class="r num">{{ mode.periodS === null ? 'none' : `${figure(mode.periodS, mode.periodS < 10 ? 1 : 0)} s` }}</td><td class="r num">{{ mode.grows ? 'grows ' : '' }}{{ mode.halfS > 99 ? 'over 99' : figure(mode.halfS, mode.halfS < 10 ? 2 : 0) }} s</td></tr>
-          <tr v-for="item in hand.readings" :key="item.id"><td><b>{{ item.label }}</b> <span v-if="mark[item.state]" class="flag" :class="item.state">{{ mark[item.state] }}</span></td><td>{{ item.words }}</td><td class="r num" colspan="2">{{ signed(item.value, 3) }} per rad</td></tr>
+          <tr v-for="mode in hand.modes" :key="mode.id" :data-mode="mode.id"><td class="name"><b>{{ mode.label }}</b> <span v-if="mark[mode.state]" class="flag" :class="mode.state">{{ mark[mode.state] }}</span></td><td>{{ mode.words }}</td><td class="r num">{{ mode.periodS === null ? 'none' : `${figure(mode.periodS, mode.periodS < 10 ? 1 : 0)} s` }}</td><td class="r num">{{ mode.grows ? 'grows ' : '' }}{{ mode.halfS > 99 ? 'over 99' : figure(mode.halfS, mode.halfS < 10 ? 2 : 0) }} s</td></tr>
+          <tr v-for="item in hand.readings" :key="item.id"><td class="name"><b>{{ item.label }}</b> <span v-if="mark[item.state]" class="flag" :class="item.state">{{ mark[item.state] }}</span></td><td>{{ item.words }}</td><td class="r num" colspan="2">{{ signed(item.value, 3) }} per rad</td></tr>
         </tbody>
       </table>
     </div>
@@ -38,6 +38,5 @@ const mark = { good: '', tight: 'watch', poor: 'mend' }
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: 1fr 1fr; gap: 22px; } .flag { font-size: 11px; font-weight: 700; border: 1px solid currentcolor; border-radius: 5px; padding: 0 4px; } .flag.tight { color: rgb(var(--v-theme-warning)); } .flag.poor { color: rgb(var(--v-theme-error)); } .trouble td { border-top: 0; }
-@media (max-width: 900px) { .split { grid-template-columns: 1fr; } }
+.stack2 { display: grid; gap: 14px; } .name { white-space: nowrap; } .flag { font-size: 11px; font-weight: 700; border: 1px solid currentcolor; border-radius: 5px; padding: 0 4px; } .flag.tight { color: rgb(var(--v-theme-warning)); } .flag.poor { color: rgb(var(--v-theme-error)); } .trouble td { border-top: 0; }
 </style>

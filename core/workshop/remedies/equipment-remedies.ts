@@ -58,15 +58,17 @@ function swap(assessor: Assessor, want: Want, item: Equipment, pack: Battery): R
 
 /** What may stand elsewhere in the body without a redesign. */
 const MOVABLE = new Set<Equipment['kind']>(['receiver', 'speed-controller', 'sensor', 'servo', 'ballast'])
-/** Leads and rods allow this much, mm. */
-const MOST_MOVE = 150
+/** Leads and rods allow this much, mm: a servo's rod must still run straight, a controller's leads reach motor and battery. */
+const MOST_MOVE: Partial<Record<Equipment['kind'], number>> = { 'servo': 60, 'speed-controller': 80, 'receiver': 150 }
+const FURTHEST = 150
 
 export function equipmentMoves(assessor: Assessor, want: Want): Remedy[] {
   const { doc } = want
   return doc.equipment.filter(item => MOVABLE.has(item.kind) && !item.pair && !item.pocket && item.massG > 0).flatMap((item) => {
     const wish = item.xMm + want.shiftMm / leverage(want, item.massG)
-    const range: [number, number] = item.bay ? ends(item.bay, item.sizeMm[0]) : bodyRange(doc, item)
-    const target = clamp(wish, [Math.max(range[0], item.xMm - MOST_MOVE), Math.min(range[1], item.xMm + MOST_MOVE)])
+    const range: [number, number] = item.bay ? ends(item.bay, item.sizeMm[0]) : bodyRange(want, assessor, item)
+    const most = MOST_MOVE[item.kind] ?? FURTHEST
+    const target = clamp(wish, [Math.max(range[0], item.xMm - most), Math.min(range[1], item.xMm + most)])
     const place = nearestFree(doc, item, half(target))
     const shift = place - item.xMm
     if (Math.abs(shift) < 3 || shift * want.shiftMm <= 0) return []
@@ -76,11 +78,27 @@ export function equipmentMoves(assessor: Assessor, want: Want): Remedy[] {
   })
 }
 
-function bodyRange(doc: ProjectFile, item: Equipment): [number, number] {
-  const half = item.sizeMm[0] / 2
-  if (!doc.body) return [item.xMm, item.xMm]
-  const fits = doc.body.stations.filter(station => station.widthMm >= item.sizeMm[1] && station.heightMm >= item.sizeMm[2]).map(station => station.xMm)
-  return fits.length < 2 ? [item.xMm, item.xMm] : [Math.min(...fits) + half, Math.max(...fits) - half]
+/** Skin and a little air all round, mm. */
+const SKIN = 2
+/** Where the whole box fits inside the body, front to rear, as places of its middle; where it stands now at least. */
+function bodyRange(want: Want, assessor: Assessor, item: Equipment): [number, number] {
+  const { body } = assessor.airframe(want.doc)
+  if (!body) return [item.xMm, item.xMm]
+  const [length, width, height] = item.sizeMm
+  const from = body.from + (want.doc.body!.firewall?.thicknessMm ?? 0)
+  const holds = (x: number) => {
+    const at = body.at(x)
+    const across = (Math.abs(item.yMm) + width / 2) / Math.max(1, at.width / 2 - SKIN), up = (Math.abs(item.zMm - at.z) + height / 2) / Math.max(1, at.height / 2 - SKIN)
+    // A rounded section: its corners are lost as its squareness falls.
+    return across ** 2 + up ** 2 <= 1 + at.squareness && across <= 1 && up <= 1
+  }
+  const inside = (x: number) => x - length / 2 >= from && x + length / 2 <= body.to && holds(x - length / 2) && holds(x + length / 2)
+  const reach = (step: 1 | -1) => {
+    let x = item.xMm
+    while (Math.abs(x + step - item.xMm) <= FURTHEST && inside(x + step)) x += step
+    return x
+  }
+  return [reach(-1), reach(1)]
 }
 
 /** From the wish back towards where it stands, the first place where its box meets no other. */
