@@ -42,6 +42,8 @@ function bayProblems(loft: SurfaceLoft, pockets: Parameters<typeof bays>[0]['poc
     const where = `${bay.name} in the ${loft.label.toLowerCase()}`
     const found: Finding[] = []
     if (bay.outside) return [{ code: 'bay-outside', severity: 'stop', where, value: bay.s, limit: loft.span, unit: 'mm', text: `${bay.name} lies ${bay.s.toFixed(0)} mm along the ${loft.label.toLowerCase()}, which is ${loft.span.toFixed(0)} mm long; no bay is cut`, remedy: 'Move it, or take its bay away' }]
+    // A bay that reaches past the nose or the trailing edge has no section over it at all.
+    if (bay.missing && !Number.isFinite(bay.room)) return [{ code: 'bay-breaks-out', severity: 'stop', where, value: 0, limit: bay.wanted, unit: 'mm', text: `${bay.name} reaches past the edge of the ${loft.label.toLowerCase()}'s section, so no bay is cut`, remedy: 'Move it fore or aft, into the chord' }]
     if (bay.missing) found.push({ code: 'bay-breaks-out', severity: 'stop', where, value: bay.room, limit: bay.wanted, unit: 'mm', text: `${bay.name} leaves ${bay.room.toFixed(1)} mm of the section over its bay; it wants ${bay.wanted} mm, so no bay is cut`, remedy: 'A flatter component, a thicker section, or lower it' })
     if (bay.runMissing) found.push({ code: 'run-too-thin', severity: 'warn', where, value: bay.leastRun ?? 0, limit: bay.runWanted, unit: 'mm', text: `The run for the lead of ${bay.name} wants ${bay.runWanted.toFixed(1)} mm of height; the thinnest place has ${(bay.leastRun ?? 0).toFixed(1)} mm, so none is made`, remedy: 'A thinner lead, or lay it along the lower skin' })
     for (const line of lines) {

@@ -1,6 +1,6 @@
 /** Every way to bring the balance to the middle of the band, assessed and ranked. */
 import type { Assessor } from '../../assess'
-import type { ProjectFile } from '../../document'
+import { checkProject, DocumentError, type ProjectFile } from '../../document'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { longerNose, otherSkins } from './airframe-remedies'
 import { ballast, equipmentMoves, otherBatteries, slides, withoutBallast } from './equipment-remedies'
@@ -16,8 +16,20 @@ export const NEAR_ENOUGH = 0.5
 export function balanceRemedies(assessor: Assessor, doc: ProjectFile, libraries: Libraries = LIBRARIES): Remedy[] {
   const want = wanted(doc, assessor.assess(doc))
   if (Math.abs(want.shiftMm) < NEAR_ENOUGH) return ranked(withoutBallast(assessor, want))
-  return ranked([
+  const candidates = [
     ...slides(assessor, want), ...otherBatteries(assessor, want, libraries), ...equipmentMoves(assessor, want), ...withoutBallast(assessor, want), ...ballast(assessor, want),
     ...otherSkins(assessor, want, libraries), ...longerNose(assessor, want),
-  ])
+  ]
+  return ranked(candidates.filter(remedy => admissible({ ...doc, ...remedy.change })))
+}
+
+/** Near the limits of a figure a remedy may ask for more than a project file can say. */
+function admissible(doc: ProjectFile): boolean {
+  try {
+    checkProject(doc)
+    return true
+  } catch (fault) {
+    if (fault instanceof DocumentError) return false
+    throw fault
+  }
 }
