@@ -12,40 +12,54 @@ export function stripCirculations(panels: Panels, gamma: Circulation): { starboa
   return { starboard: sum(gamma.starboard), port: sum(gamma.port) }
 }
 
+/** Wash at every strip (row) by a unit circulation of every strip (column), and of the port twins. */
+interface WakeInfluence { direct: Float64Array, image: Float64Array }
+const influences = new WeakMap<Panels, WakeInfluence>()
+
+function wakeInfluence(panels: Panels): WakeInfluence {
+  const known = influences.get(panels)
+  if (known) return known
+  const { strips, a, b, control, normal } = panels
+  const n = strips.length
+  const direct = new Float64Array(n * n), image = new Float64Array(n * n)
+  for (let k = 0; k < n; k++) {
+    const i = strips[k].first
+    const y = control[3 * i + 1], z = control[3 * i + 2], ny = normal[2 * i], nz = normal[2 * i + 1]
+    // Half of −w·n times the width: v = −Γ dz/2πr², w = Γ dy/2πr² of a vortex along +x.
+    const wash = (py: number, pz: number): number => {
+      const dy = y - py, dz = z - pz
+      const square = dy * dy + dz * dz
+      return square < 1e-14 ? 0 : (-strips[k].width * (dy * nz - dz * ny)) / (4 * Math.PI * square)
+    }
+    for (let j = 0; j < n; j++) {
+      const m = 3 * strips[j].first
+      // Far aft, a leg leaving at B turns positively about +x, one arriving at A the other way.
+      direct[k * n + j] = wash(b[m + 1], b[m + 2]) - wash(a[m + 1], a[m + 2])
+      if (strips[j].mirrored) image[k * n + j] = wash(-a[m + 1], a[m + 2]) - wash(-b[m + 1], b[m + 2])
+    }
+  }
+  const made = { direct, image }
+  influences.set(panels, made)
+  return made
+}
+
 /**
  * Half of the far wake's normal velocity at each strip, times its width: what a strip's circulation is multiplied by to
  * give its drag (at unit density). Half, because the wake of the lattice begins there.
  */
 export function wakeWash(panels: Panels, gamma: Circulation): { starboard: Float64Array, port: Float64Array } {
-  const strips = panels.strips
+  const { direct, image } = wakeInfluence(panels)
+  const { strips } = panels
+  const n = strips.length
   const total = stripCirculations(panels, gamma)
-  const starboard = new Float64Array(strips.length), port = new Float64Array(strips.length)
-  const at = (y: number, z: number, side: 1 | -1, ny: number, nz: number, width: number): number => {
-    let v = 0, w = 0
-    const add = (py: number, pz: number, strength: number) => {
-      const dy = y - py, dz = z - pz
-      const square = dy * dy + dz * dz
-      if (square < 1e-14) return
-      v -= (strength * dz) / (2 * Math.PI * square)
-      w += (strength * dy) / (2 * Math.PI * square)
+  const starboard = new Float64Array(n), port = new Float64Array(n)
+  for (let k = 0; k < n; k++) {
+    for (let j = 0; j < n; j++) {
+      const own = direct[k * n + j], other = image[k * n + j]
+      starboard[k] += own * total.starboard[j] + other * total.port[j]
+      // Seen from the port side everything is mirrored; a surface in the plane turns the other way there.
+      if (strips[k].mirrored) port[k] += strips[j].mirrored ? own * total.port[j] + other * total.starboard[j] : -own * total.starboard[j]
     }
-    strips.forEach((strip, k) => {
-      const i = 3 * strip.first
-      const ay = panels.a[i + 1], az = panels.a[i + 2], by = panels.b[i + 1], bz = panels.b[i + 2]
-      // Far aft, a leg leaving at B turns positively about +x, one arriving at A the other way.
-      add(by, bz, total.starboard[k])
-      add(ay, az, -total.starboard[k])
-      if (!strip.mirrored) return
-      add(-ay, az, total.port[k])
-      add(-by, bz, -total.port[k])
-    })
-    return -0.5 * (v * side * ny + w * nz) * width
   }
-  strips.forEach((strip, k) => {
-    const i = strip.first
-    const y = panels.control[3 * i + 1], z = panels.control[3 * i + 2], ny = panels.normal[2 * i], nz = panels.normal[2 * i + 1]
-    starboard[k] = at(y, z, 1, ny, nz, strip.width)
-    if (strip.mirrored) port[k] = at(-y, z, -1, ny, nz, strip.width)
-  })
   return { starboard, port }
 }

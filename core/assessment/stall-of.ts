@@ -32,7 +32,7 @@ export function createStall(): StallStage {
   return (airframe, flight, models, mass) => {
     const { surfaces, doc, wing } = airframe
     const key = [surfaces.horizontal, surfaces.vertical]
-    if (!lastOthers || lastOthers.key.some((item, i) => item !== key[i])) lastOthers = { key, others: [surfaces.horizontal].flatMap(loft => (loft ? [latticeOf(loft, [])] : [])) }
+    if (!lastOthers || lastOthers.key.some((item, i) => item !== key[i])) lastOthers = { key, others: [surfaces.horizontal].flatMap(loft => (loft ? [{ ...latticeOf(loft, []), chordwise: VARIED_CHORDWISE }] : [])) }
     const air = airOf(doc)
     const find = (lift: LiftSolution, extra: (strip: StripLift, index: number) => { cl: number, limit: number } = () => ({ cl: 0, limit: 0 }), clShift = 0) => stallAt(lift, flight, models, mass, air, extra, clShift)
     const drawn = find(flight.lift)
@@ -76,9 +76,12 @@ function stallAt(lift: LiftSolution, { plan }: SolvedFlight, models: StationMode
 const caseOf = (id: StallCase['id'], label: string, { stall, speed, strips }: FoundStall): StallCase =>
   ({ id, label, speedMs: speed, placeShare: stall.spanShare, tipMarginDeg: radToDeg(stall.tipMargin), cls: strips.map(strip => strip.clZero + strip.clPerRad * stall.alpha) })
 
+/** Panels along the chord where only differences are wanted: the loading along the span hardly knows it. */
+const VARIED_CHORDWISE = 2
+
 /** The same wing without washout, with two degrees more at the tip, and with one chord all along; solved with the tailplane. */
 function variations(flight: SolvedFlight, wing: Airframe['wing'], others: readonly LatticeSurface[]): Array<{ id: StallCase['id'], label: string, lift: LiftSolution }> {
-  const base = latticeOf(wing, [])
+  const base = { ...latticeOf(wing, []), chordwise: VARIED_CHORDWISE }
   const root = base.stations[0]
   const last = base.stations.length - 1
   const spans = base.stations.map((_, i) => base.stations.slice(1, i + 1).reduce((sum, b, k) => sum + Math.hypot(b.y - base.stations[k].y, b.z - base.stations[k].z), 0))
