@@ -1,23 +1,18 @@
 /** `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots. Needs a build. */
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { By } from 'selenium-webdriver'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
-import { writeStl } from '../core/printing'
-import { revolve } from '../core/testing/meshes'
 
-/** A part that a maker might have been given: a spinner ring. */
-const RING = writeStl(revolve([[14, 0], [21, 4], [24, 16], [22, 26]], 72), 'spinner ring')
-interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], open?: string, show?: string, give?: boolean, undo?: boolean }
+interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], show?: string, after?: string, undo?: boolean }
 const VIEWS: readonly View[] = [
   { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-take]' }, { name: '04-spine', path: '/spine' }, { name: '15-look-inside', path: '/skin', press: '[data-mode="inside"]', then: '[data-shape="wing-1-starboard"]', wait: '[data-figure="layer-mass"]' }, { name: '05-split', path: '/split' },
-  { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
-  { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' }, { name: '12-why-weight', path: '/balance', press: '[data-wing="weight"]' },
+  { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
+  { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' }, { name: '12-handling', path: '/shape', press: '[data-tab="handling"]' },
   { name: '16-drawn-apart', path: '/split', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]', slide: ['[data-field="apart"]', 0.7] },
-  { name: '18-foam-curve', path: '/skin', press: '[data-shape="wing-3-starboard"]', open: '[data-test-tube]' },
+  { name: '17-section', path: '/shape', press: '[data-tab="section"]', wait: '[data-figure="section-cl"]', slide: ['[data-field="section-place"]', 0.575] },
+  { name: '18-balance-mended', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]', after: '[data-remedy="move-battery"]', undo: true },
   { name: '19-every-layer', path: '/print', press: '[data-act="every-layer"]', wait: '[data-every-layer]', show: '[data-every-layer]' },
-  { name: '17-given-part', path: '/split', give: true, wait: '[data-given]', open: '[data-given]', undo: true },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]' }, { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
 ]
 
@@ -31,15 +26,14 @@ try {
     await browser.driver.get(server.url + view.path)
     await settled(browser.driver)
     if (view.press) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.press)
-    if (view.give) {
-      const file = join(browser.downloads, 'Spinner ring.stl')
-      writeFileSync(file, RING)
-      await browser.driver.findElement(By.css('input[aria-label="Part file"]')).sendKeys(file)
-    }
     if (view.then) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.then)
     if (view.wait) await browser.driver.wait(async () => (await browser.driver.findElements(By.css(view.wait!))).length > 0, 90_000)
     if (view.slide) await browser.driver.executeScript('const input = document.querySelector(arguments[0]); input.value = arguments[1]; input.dispatchEvent(new Event("input"))', ...view.slide)
-    if (view.open) await browser.driver.executeScript('const part = document.querySelector(arguments[0]); part.open = true; setTimeout(() => part.scrollIntoView({ block: "start" }), 200)', view.open)
+    if (view.after) {
+      await browser.driver.executeScript('document.querySelector(arguments[0]).click()', view.after)
+      await settled(browser.driver)
+      await browser.driver.sleep(2500)
+    }
     if (view.show) await browser.driver.executeScript('document.querySelector(arguments[0]).scrollIntoView({ block: "start" })', view.show)
     await browser.driver.sleep(900)
     writeFileSync(`${folder}${view.name}.png`, await browser.driver.takeScreenshot(), 'base64')
