@@ -3,7 +3,7 @@
  * speak where there are any, the computed ones otherwise, between Reynolds numbers by their logarithm.
  */
 import type { MeasuredPolar } from '../document'
-import { firstMaximum, bandAt, sectionPolar, type SectionPolar } from './section-polar'
+import { BUBBLE_RANGE, firstMaximum, bandAt, sectionPolar, type SectionPolar } from './section-polar'
 import type { SectionFlow } from './section-panels'
 
 export interface SectionModel {
@@ -30,8 +30,11 @@ export function sectionModel(flow: SectionFlow, gap: number, measured: readonly 
     const curves = [...measured].sort((a, b) => a.reynolds - b.reynolds).map(measuredCurve)
     return { ...base, source: 'measured', ...between(curves.map(curve => curve.reynolds), i => curves[i]) }
   }
-  const known: Curve[] = []
-  return { ...base, source: 'computed', ...between(GRID, i => (known[i] ??= computedCurve(sectionPolar(flow, GRID[i], gap)))) }
+  const own: Curve[] = [], known: Curve[] = []
+  const ownCurve = (i: number): Curve => (own[i] ??= computedCurve(sectionPolar(flow, GRID[i], gap)))
+  // Thinner air by Reynolds number never lifts more: where the guess at a bubble says so, the next number's limit holds.
+  const curve = (i: number): Curve => (known[i] ??= GRID[i] < BUBBLE_RANGE ? { ...ownCurve(i), clMax: Math.min(ownCurve(i).clMax, curve(i + 1).clMax) } : ownCurve(i))
+  return { ...base, source: 'computed', ...between(GRID, curve) }
 }
 
 function between(grid: readonly number[], curve: (i: number) => Curve): Pick<SectionModel, 'limit' | 'drag'> {

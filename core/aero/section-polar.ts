@@ -37,11 +37,16 @@ const STEP = Math.PI / 180
 /** Points between the least and the greatest incidence, rad; then on to the stall. */
 export function sectionPolar(flow: SectionFlow, reynolds: number, gap = 0, from = -8 * STEP, to = 18 * STEP, step = STEP): SectionPolar {
   const points = Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => sectionPoint(flow, from + i * step, reynolds, gap))
-  const top = firstMaximum(points)
+  const top = firstMaximum(points.filter((point, i) => !points.slice(0, i + 1).some(earlier => stalled(earlier, flow.alphaZeroLift))))
   return { reynolds, points, clMax: top.cl, alphaMax: top.alpha, ...bandAt(reynolds) }
 }
 
 export const bandAt = (reynolds: number): { clMaxBand: number, dragBand: number } => (reynolds < BUBBLE_RANGE ? { clMaxBand: 0.25, dragBand: 0.3 } : { clMaxBand: 0.15, dragBand: 0.15 })
+
+/** Incidence over the zero-lift angle from which a top that has left ahead of half the chord is a stall, not a lazy bubble. */
+const STALL_FROM = 8 * STEP, HALF_GONE = 0.5
+/** Once half of the top has left, what lift still grows is that of a flat plate: the wing has stalled. */
+const stalled = (point: SectionPoint, alphaZeroLift: number): boolean => point.alpha - alphaZeroLift > STALL_FROM && point.separation[0] < HALF_GONE
 
 /** The stall ends the rise of lift with incidence; beyond it flat plates may rise again. */
 export function firstMaximum<T extends { cl: number }>(points: readonly T[]): T {

@@ -49,8 +49,9 @@ function hingeMoment(airframe: Airframe, flight: SolvedFlight, surface: SurfaceN
   const id = controlId(surface, index)
   const weights = panels.controls.get(id)
   if (!weights) return 0
-  const { perAlpha, perDeflection } = hingeCoefficients(control.chordShare)
   const gamma = stripCirculations(panels, circulationOf(flows, { wind: [1, 0, alpha], spin: [0, 0, 0] })).starboard
+  if (control.chordShare > 0.999) return pivotMoment(airframe, surface, id, flight, gamma, pressure, deflection)
+  const { perAlpha, perDeflection } = hingeCoefficients(control.chordShare)
   const span = airframe.surfaces[surface]!.span / 1000
   return panels.strips.reduce((sum, strip, k) => {
     if (strip.surface !== surface) return sum
@@ -58,6 +59,20 @@ function hingeMoment(airframe: Airframe, flight: SolvedFlight, surface: SurfaceN
     const incidence = (2 * gamma[k]) / strip.chord / (2 * Math.PI)
     return sum + pressure * Math.abs(perAlpha * Math.abs(incidence) + perDeflection * deflection) * (control.chordShare * strip.chord) ** 2 * covered
   }, 0)
+}
+
+/** A pivot is never quite at the aerodynamic centre: this much of the chord at least is counted between them. */
+const PIVOT_OFF = 0.05
+
+/** An all-moving surface turns about its spar in one piece, or the quarter chord without one; its lift acts at the quarter. */
+function pivotMoment(airframe: Airframe, surface: SurfaceName, id: string, flight: SolvedFlight, gamma: Float64Array, pressure: number, deflection: number): number {
+  const { flows } = flight.lift
+  const turned = flows.control(id, 'together')
+  if (!turned) return 0
+  const own = stripCirculations(flows.lattice.panels, turned).starboard
+  const pivot = airframe.doc.spars.find(spar => spar.surface === surface && spar.through)?.rootShare ?? 0.25
+  const arm = Math.max(PIVOT_OFF, Math.abs(pivot - 0.25))
+  return flows.lattice.panels.strips.reduce((sum, strip, k) => (strip.surface !== surface ? sum : sum + pressure * 2 * (Math.abs(gamma[k]) + Math.abs(own[k] * deflection)) * arm * strip.chord * strip.width), 0)
 }
 
 /** What full low and full high rate should do at cruise, and a quarter of the stick at most: roll in °/s, pull in g above one, sideslip in °. */

@@ -7,28 +7,19 @@ import type { Airframe } from './airframe'
 import { controlReports, rateReports } from './controls-of'
 import { dragOf, type SurfaceModels } from './drag-of'
 import { airOf, createLift, type SolvedFlight } from './flight-of'
-import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-types'
+import type { StallReport, TrimRow } from './flight-types'
 import { handlingOf } from './handling-of'
 import { controlRoles, surfaceOf } from './lattice-of'
 import { createSections } from './section-models'
 import { createStall } from './stall-of'
 import { loadingOf, tailIncidence, trimRows } from './trim-of'
-import type { FlightFigures } from './types'
+import type { Assessment, FlightFigures } from './types'
 
 /** How well lattice and body strips place the neutral point: one standard deviation, share of the mean chord. */
 export const NEUTRAL_POINT_SIGMA = 0.015
 
-export interface Flown {
-  solved: SolvedFlight
-  alphaStall: number
-  flight: FlightFigures
-  stall: StallReport
-  trim: TrimRow[]
-  tailIncidenceDeg: number | null
-  handling: HandlingReport
-  controls: ControlReport[]
-  rates: RateReport[]
-}
+/** What flight adds to an assessment, with what strength needs of it. */
+export type Flown = Pick<Assessment, 'flight' | 'stall' | 'trim' | 'tailIncidenceDeg' | 'handling' | 'controls' | 'rates'> & { solved: SolvedFlight, alphaStall: number }
 
 export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[]) => Flown {
   const lift = createLift()

@@ -23,7 +23,7 @@ const stale = computed(() => of.value !== toRaw(doc.value))
 
 <template>
   <div>
-    <p class="lead">Balances at <b class="num">{{ figure(now.totals.cgMm[0], 1) }} mm</b>, static margin <b class="num">{{ figure(now.flight.staticMarginPct, 1) }} %</b> of a band of {{ low }}–{{ high }} %. Each of these brings it towards the middle, <span class="num">{{ figure(now.flight.cgAimMm, 1) }} mm</span>, payload in and out counted alike.</p>
+    <p class="lead">Balances at <b class="num">{{ figure(now.totals.cgMm[0], 1) }} mm</b>, static margin <b class="num">{{ figure(now.flight.staticMarginPct, 1) }} %</b> of a band of {{ low }}–{{ high }} %. The middle, payload in and out counted alike, is <span class="num">{{ figure(now.flight.cgAimMm, 1) }} mm</span><template v-if="remedies.length">; each of these brings it there or towards it</template>.</p>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <p v-else-if="!answer" class="quiet">Trying every remedy on the whole aircraft …</p>
     <p v-else-if="!remedies.length" class="quiet">It balances in the middle of the band: nothing to mend.</p>
@@ -37,7 +37,7 @@ const stale = computed(() => of.value !== toRaw(doc.value))
         </tr>
       </tbody>
     </table>
-    <p class="small quiet">First what ends inside the band, least cost first: added grams, with an hour of printing counted as {{ HOUR_IN_GRAMS }} g, a part moved as 2 g and a pack bought as 5 g. Then what falls short, in red, nearest first.</p>
+    <p v-if="remedies.length" class="small quiet">First what ends inside the band, least cost first: added grams, with an hour of printing counted as {{ HOUR_IN_GRAMS }} g, a part moved as 2 g and a pack bought as 5 g. Then what falls short, in red, nearest first.</p>
   </div>
 </template>
 

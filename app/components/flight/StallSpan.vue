@@ -53,10 +53,10 @@ const source = { computed: 'computed by panels and boundary layer', measured: 'm
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: 1.15fr 1fr; gap: 20px; min-height: 200px; } .plot { position: relative; min-width: 0; display: flex; flex-direction: column; } .sheet { flex: 1; min-height: 150px; position: relative; } svg { position: absolute; inset: 0; width: 100%; height: 100%; }
+.split { display: grid; grid-template-columns: 1.15fr 1fr; gap: 20px; align-items: start; } .plot { position: sticky; top: 0; min-width: 0; display: flex; flex-direction: column; height: 262px; } .sheet { flex: 1; min-height: 150px; position: relative; } svg { position: absolute; inset: 0; width: 100%; height: 100%; }
 .delta { margin-left: 0.6em; } .axis text, text.axis { font-size: 11px; fill: var(--quiet); } .grid { stroke: var(--hair); } .tip { fill: color-mix(in srgb, rgb(var(--v-theme-on-background)) 5%, transparent); }
 .band { fill: color-mix(in srgb, rgb(var(--v-theme-error)) 14%, transparent); } .limit { fill: none; stroke: rgb(var(--v-theme-error)); stroke-width: 1.5; stroke-dasharray: 7 4; } .cl { fill: none; stroke: rgb(var(--v-theme-on-background)); stroke-width: 2.4; } .ghost { fill: none; stroke: rgb(var(--v-theme-secondary)); stroke-width: 1.8; stroke-dasharray: 2 4; stroke-linecap: round; }
 .first { fill: rgb(var(--v-theme-background)); stroke: rgb(var(--v-theme-error)); stroke-width: 2.5; } .tag { font-size: 12px; font-weight: 600; fill: rgb(var(--v-theme-on-background)); }
 .key { margin: 2px 0 0 40px; display: flex; gap: 6px; align-items: center; flex-wrap: wrap; color: var(--quiet); } .line { width: 24px; border-top: 2.4px solid rgb(var(--v-theme-on-background)); display: inline-block; } .line.dash { border-top: 1.6px dashed rgb(var(--v-theme-error)); margin-left: 10px; } .line.dots { border-top: 2px dotted rgb(var(--v-theme-secondary)); margin-left: 10px; }
-@media (max-width: 700px) { .split { grid-template-columns: 1fr; } .sheet { height: 230px; flex: none; } }
+@media (max-width: 700px) { .split { grid-template-columns: 1fr; } .plot { height: auto; position: static; } .sheet { height: 230px; flex: none; } }
 </style>
