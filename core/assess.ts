@@ -8,9 +8,11 @@ import { findProblems } from './assessment/findings'
 import { createFlown } from './assessment/flown'
 import { planOf, type SolvedFlight } from './assessment/flight-of'
 import { ledgerOf } from './assessment/ledger-of'
+import { heatOf, loadsOf } from './assessment/loads-of'
 import { createPrinting, reportPieces } from './assessment/pieces-report'
 import { createStrength } from './assessment/strength-of'
 import { createSparReports } from './assessment/spar-reports'
+import type { HeatReport } from './assessment/load-types'
 import type { Assessment, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
 import { balanceVerdict, hoursVerdict, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
 import type { ProjectFile } from './document'
@@ -19,6 +21,7 @@ import { massSpread, sumMass, type MassEntry } from './mass'
 import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 
 export type { ControlReport, HandlingReport, ModeReport, RateReport, StallReport, TrimRow } from './assessment/flight-types'
+export type { HeatReport, LoadsReport } from './assessment/load-types'
 export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
 export type { Airframe } from './assessment/airframe'
 export { calibratedFilaments } from './assessment/calibrated'
@@ -29,6 +32,8 @@ export interface Assessor {
   assess(doc: ProjectFile): Assessment
   /** The resolved airframe of the same document, for exports and pictures. */
   airframe(doc: ProjectFile): Airframe
+  /** What sun and air leave of it; several times the work of strength, so apart. */
+  heat(doc: ProjectFile): HeatReport
 }
 
 export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
@@ -40,6 +45,15 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
   const reportSpars = createSparReports()
   return {
     airframe: resolve,
+    heat(doc) {
+      const airframe = resolve(doc)
+      const printed = print(airframe)
+      const entries = ledgerOf(airframe, printed, reportPieces(airframe, printed).weighed)
+      const { mass } = sumMass(entries)
+      const { solved, alphaStall, stall } = fly(airframe, entries)
+      const { n } = loadsOf(airframe, solved, mass, stall.speedMs).governing
+      return heatOf(airframe, libraries.filaments, frame => strengthOf(frame, solved, entries, mass, alphaStall, n).reserve)
+    },
     assess(doc) {
       const airframe = resolve(doc)
       const printed = print(airframe)
@@ -49,7 +63,8 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const spread = massSpread(entries)
       const { solved, alphaStall, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = fly(airframe, entries)
       const plan = planFigures(airframe, solved, sum.mass)
-      const strength = strengthOf(airframe, solved, entries, sum.mass, alphaStall)
+      const loads = loadsOf(airframe, solved, sum.mass, stall.speedMs)
+      const strength = strengthOf(airframe, solved, entries, sum.mass, alphaStall, loads.governing.n)
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {
@@ -61,10 +76,10 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const spars = reportSpars(airframe, entries)
       const verdicts = {
         weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
-        strength: strengthVerdict(doc, strength, strength.mode.startsWith('spar') ? 0.1 : 0.25), hours: hoursVerdict(doc, totals, pieces),
+        strength: strengthVerdict(doc, strength, loads, strength.mode.startsWith('spar') ? 0.1 : 0.25), hours: hoursVerdict(doc, totals, pieces),
       }
       const findings = [...verdictFindings(verdicts), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls })]
-      return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, strength, spars, printers, drawing: draw(airframe) }
+      return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers, drawing: draw(airframe) }
     },
   }
 }

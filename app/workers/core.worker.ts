@@ -3,7 +3,7 @@ import { expose, transfer } from 'comlink'
 import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
-import { createAssessor, noCuts, type Assessment, type NoCut } from '../../core/assess'
+import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut } from '../../core/assess'
 import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
@@ -80,6 +80,7 @@ const api = {
   },
   /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
   remedies: (doc: ProjectFile): Remedy[] => balanceRemedies(aside, known(doc)),
+  heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
   wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {
     const own = known(doc)

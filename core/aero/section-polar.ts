@@ -37,7 +37,7 @@ const STEP = Math.PI / 180
 /** Points between the least and the greatest incidence, rad; then on to the stall. */
 export function sectionPolar(flow: SectionFlow, reynolds: number, gap = 0, from = -8 * STEP, to = 18 * STEP, step = STEP): SectionPolar {
   const points = Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => sectionPoint(flow, from + i * step, reynolds, gap))
-  const top = firstMaximum(points.filter((point, i) => !points.slice(0, i + 1).some(earlier => stalled(earlier, flow.alphaZeroLift))))
+  const top = firstMaximum(points.filter((_, i) => !points.slice(0, i + 1).some(earlier => stalled(earlier, flow.alphaZeroLift))))
   return { reynolds, points, clMax: top.cl, alphaMax: top.alpha, ...bandAt(reynolds) }
 }
 

@@ -14,7 +14,7 @@ const STATIONS = 20
 /** Outboard of this share of the span the moment is nil and reserves mean nothing. */
 const OUTER_LIMIT = 0.97
 
-export interface StrengthStage { (airframe: Airframe, flight: SolvedFlight, entries: readonly MassEntry[], mass: number, alphaStall: number): StrengthFigures }
+export interface StrengthStage { (airframe: Airframe, flight: SolvedFlight, entries: readonly MassEntry[], mass: number, alphaStall: number, loadFactor: number): StrengthFigures }
 
 export function createStrength(): StrengthStage {
   const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]): StationSection[] => {
@@ -25,12 +25,12 @@ export function createStrength(): StrengthStage {
     }
     return [...places].sort((a, b) => a - b).map(s => stationSection(loft, s, lines, joints.some(at => Math.abs(at - s) < 0.5)))
   })
-  return (airframe, flight, entries, mass, alphaStall) => {
+  return (airframe, flight, entries, mass, alphaStall, loadFactor) => {
     const { wing, doc } = airframe
     const sections = sectionsOf(wing, airframe.spars.wing ?? [], doc.cuts.wing)
     const pieces = airframe.pieces.filter(piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port')
-    const lift = liftAlong(airframe, flight, mass, alphaStall)
-    const { net, points } = relieved(airframe, lift, entries)
+    const lift = liftAlong(airframe, flight, mass, alphaStall, loadFactor)
+    const { net, points } = relieved(airframe, lift, entries, loadFactor)
     const loads = shearAndMoment(net, points, sections.map(section => mmToM(section.s)))
     const stations = sections.map((section, i) => {
       const zone = pieces.find(piece => section.s >= piece.from && section.s <= piece.to)?.zone ?? zoneOr(doc.zones, wing.zones[panelAt(wing, section.s).index])
@@ -42,11 +42,11 @@ export function createStrength(): StrengthStage {
 }
 
 /** Lift per length (N/m) of one half at the load factor, shaped as at the stall and scaled so that the wing bears all of n·m·g. */
-function liftAlong(airframe: Airframe, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
+function liftAlong(airframe: Airframe, flight: SolvedFlight, mass: number, alpha: number, loadFactor: number): SpanPoint[] {
   const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
   const shape = strips.map(strip => ({ s: strip.span, value: (strip.clZero + strip.clPerRad * alpha) * strip.chord, width: strip.width }))
   const sum = shape.reduce((total, { value, width }) => total + value * width, 0)
-  const half = (airframe.doc.brief.loadFactor * mass * GRAVITY) / (airframe.wing.mirror ? 2 : 1)
+  const half = (loadFactor * mass * GRAVITY) / (airframe.wing.mirror ? 2 : 1)
   const scale = half / sum
   const tip = mmToM(airframe.wing.span)
   const points = [{ s: 0, value: shape[0].value * scale }, ...shape.map(({ s, value }) => ({ s, value: value * scale })), { s: tip, value: 0 }]
@@ -55,9 +55,8 @@ function liftAlong(airframe: Airframe, flight: SolvedFlight, mass: number, alpha
   return points.map(p => ({ s: p.s, value: (p.value * half) / area }))
 }
 
-function relieved(airframe: Airframe, lift: readonly SpanPoint[], entries: readonly MassEntry[]) {
+function relieved(airframe: Airframe, lift: readonly SpanPoint[], entries: readonly MassEntry[], n: number) {
   const { wing, doc } = airframe
-  const n = doc.brief.loadFactor
   const perLength: Array<{ from: number, to: number, weight: number }> = []
   for (const piece of airframe.pieces) {
     if (piece.part !== 'wing' || piece.side === 'port' || piece.kind === 'given') continue

@@ -3,6 +3,7 @@ import type { Joint } from '../document'
 import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-types'
 import type { BeadLengths } from '../printing'
 import type { StationStrength } from '../structure'
+import type { LoadsReport } from './load-types'
 
 export type WingName = 'weight' | 'balance' | 'strength' | 'hours'
 
@@ -156,6 +157,7 @@ export interface Assessment {
   handling: HandlingReport
   controls: ControlReport[]
   rates: RateReport[]
+  loads: LoadsReport
   strength: StrengthFigures
   spars: SparReport[]
   printers: PrinterReport[]

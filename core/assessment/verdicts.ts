@@ -1,5 +1,6 @@
 /** The four wings of consequence: each a figure, its target, margin, spread, and what it is made of. */
 import type { ProjectFile } from '../document'
+import type { LoadsReport } from './load-types'
 import type { Contribution, Finding, FlightFigures, LedgerRow, PieceReport, PlanFigures, StrengthFigures, Verdict, WingName } from './types'
 
 type Totals = { massG: number, massSpreadG: number, cgMm: [number, number, number], cgSpreadMm: number, hours: number, finishHours: number }
@@ -36,14 +37,15 @@ export function balanceVerdict(doc: ProjectFile, totals: Totals, flight: FlightF
   }
 }
 
-export function strengthVerdict(doc: ProjectFile, strength: StrengthFigures, materialSpread: number): Verdict {
+export function strengthVerdict(doc: ProjectFile, strength: StrengthFigures, loads: LoadsReport, materialSpread: number): Verdict {
+  const { n, by } = loads.governing
   const margin = strength.reserve - 1
   const worst = [...strength.stations].sort((a, b) => a.reserve - b.reserve).slice(0, 12)
   return {
-    wing: 'strength', label: 'Strength', value: strength.reserve, unit: '× reserve', digits: 2, targetText: `≥ 1.00 at ${doc.brief.loadFactor} g × ${doc.brief.safetyFactor}`, margin,
+    wing: 'strength', label: 'Strength', value: strength.reserve, unit: '× reserve', digits: 2, targetText: `≥ 1.00 at ${n.toFixed(by === 'pull-up' ? 0 : 1)} g × ${doc.brief.safetyFactor}`, margin,
     spread: strength.reserve * materialSpread, fill: Math.min(1, strength.reserve), state: state(margin, strength.reserve * materialSpread),
     contributions: worst.map(station => ({ name: `${station.s.toFixed(0)} mm out: ${station.mode}`, value: station.reserve, unit: '×' })),
-    reason: `${strength.mode} at ${strength.atMm.toFixed(0)} mm from the root is the first to go`,
+    reason: `${strength.mode} at ${strength.atMm.toFixed(0)} mm from the root is the first to go${by === 'pull-up' ? '' : `; the ${by} is more than the pull-up`}`,
   }
 }
 

@@ -10,7 +10,7 @@ const pins = (atMm: number) => ({ atMm, joint: { kind: 'pins' as const, toleranc
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project', version: 3, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
-    targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, topSpeedMs: 24, spanMaxMm: 900,
+    targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, topSpeedMs: 24, gustMs: 4, spanMaxMm: 900,
     currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
   },
   aerofoils: [],

@@ -45,12 +45,13 @@ describe('project files', () => {
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
   it('a file of version 2 is read with what it did not say, and one of version 3 is left as it is', () => {
-    const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & { brief: { topSpeedMs?: number }, equipment: Array<Record<string, unknown>>, wing: { controls: Array<Record<string, unknown>> }, measured: Record<string, unknown> }
+    const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & { brief: { topSpeedMs?: number, gustMs?: number }, equipment: Array<Record<string, unknown>>, wing: { controls: Array<Record<string, unknown>> }, measured: Record<string, unknown> }
     const old = structuredClone(now) as typeof now & Record<string, unknown>
     Object.assign(old, { version: 2 })
     delete (old as Record<string, unknown>).wingSets
     delete (old as Record<string, unknown>).polars
     delete old.brief.topSpeedMs
+    delete old.brief.gustMs
     delete old.measured.scales
     for (const item of old.equipment) { delete item.battery; delete item.servo }
     for (const surface of [old.wing, (old as unknown as { tail: { horizontal: typeof old.wing } }).tail.horizontal, (old as unknown as { tail: { vertical: typeof old.wing } }).tail.vertical]) for (const control of surface.controls) delete control.linkage

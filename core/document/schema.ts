@@ -27,6 +27,7 @@ export const Brief = z.strictObject({
   launch: z.enum(['hand', 'bungee', 'wheels']),
   landing: z.enum(['belly', 'wheels', 'net']),
   topSpeedMs: figure('speedMs', 'fastest it will be flown, dives included, m/s'),
+  gustMs: z.number().min(0).max(20).describe('strongest gust up or down that it must bear at cruise; half of it at top speed, m/s'),
   windMaxMs: z.number().min(0).max(30).describe('strongest wind for a first flight, m/s: the maker\'s own limit'),
   fieldElevationM: figure('elevationM', 'elevation of the field, m'),
   fieldTemperatureC: figure('temperatureC', 'air temperature at the field, °C'),

@@ -34,7 +34,7 @@ export function readiness(doc: ProjectFile, assessment: Assessment): { verdict: 
   return { verdict, items }
 }
 
-function computed(doc: ProjectFile, { strength, flight, plan, totals, findings }: Assessment): ReadinessItem[] {
+function computed(doc: ProjectFile, { strength, loads, flight, plan, totals, findings }: Assessment): ReadinessItem[] {
   const { measured, brief } = doc
   const [low, high] = brief.staticMarginPct
   const marginOf = (cg: number) => (100 * (flight.neutralPointMm - cg)) / plan.macMm
@@ -44,7 +44,7 @@ function computed(doc: ProjectFile, { strength, flight, plan, totals, findings }
   const stops = findings.filter(finding => finding.severity === 'stop' && !finding.code.endsWith('-failing'))
   const allUp = measured.massG === null ? null : measured.massG + payload
   return [
-    { id: 'strength', group: 'Airframe', label: `Wing bears ${brief.loadFactor} g with a factor of ${brief.safetyFactor}`, byHand: false, state: strength.reserve >= 1 ? 'go' : 'no-go', evidence: `reserve ${strength.reserve.toFixed(2)}, ${strength.mode} at ${strength.atMm.toFixed(0)} mm` },
+    { id: 'strength', group: 'Airframe', label: `Wing bears ${loads.governing.n.toFixed(1)} g (${loads.governing.by}) with a factor of ${brief.safetyFactor}`, byHand: false, state: strength.reserve >= 1 ? 'go' : 'no-go', evidence: `reserve ${strength.reserve.toFixed(2)}, ${strength.mode} at ${strength.atMm.toFixed(0)} mm` },
     { id: 'stops', group: 'Airframe', label: 'No finding that stops the build', byHand: false, state: stops.length === 0 ? 'go' : 'no-go', evidence: stops[0]?.text ?? 'none' },
     { id: 'mass', group: 'Balance', label: 'Weighed ready to fly', byHand: false, state: allUp === null ? 'open' : allUp <= brief.targetMassG * 1.1 ? 'go' : 'no-go', evidence: allUp === null ? `computed ${totals.emptyMassG.toFixed(0)} g without payload; put it on the scale` : `${allUp.toFixed(0)} g with payload; target ${brief.targetMassG} g, at most a tenth over` },
     {

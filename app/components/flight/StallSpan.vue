@@ -29,14 +29,14 @@ const source = { computed: 'computed by panels and boundary layer', measured: 'm
       <div ref="host" class="sheet"><svg :viewBox="`0 0 ${w} ${h}`" role="img" :aria-label="`Lift coefficient of each strip at the stall: it begins ${figure(100 * stall.placeShare)} % out`">
         <rect :x="x(0.7)" :y="top" :width="x(1) - x(0.7)" :height="h - top - bottom" class="tip" /><text :x="x(0.995)" :y="h - bottom - 5" class="axis" text-anchor="end">tip</text>
         <g class="axis"><template v-for="t in clTicks" :key="t"><line :x1="left" :x2="w - right" :y1="y(t)" :y2="y(t)" class="grid" /><text :x="left - 6" :y="y(t) + 4" text-anchor="end" class="num">{{ figure(t, 1) }}</text></template>
-          <template v-for="t in [0, 0.25, 0.5, 0.75]" :key="`x${t}`"><text :x="x(t)" :y="h - bottom + 14" :text-anchor="t === 0 ? 'start' : 'middle'" class="num">{{ figure(100 * t) }}</text></template><text :x="w - right" :y="h - bottom + 14" text-anchor="end">% of the half span</text>
+          <template v-for="t in [0, 0.25, 0.5]" :key="`x${t}`"><text :x="x(t)" :y="h - bottom + 14" :text-anchor="t === 0 ? 'start' : 'middle'" class="num">{{ figure(100 * t) }}</text></template><text :x="w - right" :y="h - bottom + 14" text-anchor="end">% of the half span</text>
           <text :x="left + 4" :y="top + 9">lift coefficient</text></g>
         <path :d="band" class="band" /><path :d="path(stall.strips.map(s => s.limit))" class="limit" />
         <path v-if="other" :d="path(other.cls)" class="ghost" />
         <path :d="path(stall.strips.map(s => s.cl))" class="cl" />
         <circle :cx="x(first.share)" :cy="y(first.cl)" r="6" class="first" /><text :x="x(first.share) + (first.share > 0.6 ? -10 : 10)" :y="y(first.cl) + 22" :text-anchor="first.share > 0.6 ? 'end' : 'start'" class="tag">stalls here first</text>
       </svg></div>
-      <p class="key small"><span class="line solid" /> at the stall, {{ figure(stall.alphaDeg, 1) }}° <span class="line dash" /> what the section can bear, and its band <template v-if="other"><span class="line dots" /> {{ other.label }}</template></p>
+      <p class="key small"><span class="item"><span class="line solid" />at the stall, {{ figure(stall.alphaDeg, 1) }}°</span><span class="item"><span class="line dash" />what the section can bear, and its band</span><span v-if="other" class="item"><span class="line dots" />{{ other.label }}</span></p>
     </div>
     <div>
       <p class="lead">Stalls at <b class="num" data-figure="stall">{{ figure(stall.speedMs, 1) }} ± {{ figure(stall.spreadMs, 1) }} m/s</b>, CL <span class="num">{{ figure(stall.clMax, 2) }}</span>, beginning <span class="num">{{ figure(100 * stall.placeShare) }} %</span> out. The outer third follows <b class="num" :class="{ bad: stall.tipMarginDeg < 0 }" data-figure="tip-margin">{{ figure(stall.tipMarginDeg, 1) }}°</b> {{ stall.tipMarginDeg < 0 ? 'before the inner wing: it drops a wing' : 'later' }}.</p>
@@ -57,6 +57,6 @@ const source = { computed: 'computed by panels and boundary layer', measured: 'm
 .delta { margin-left: 0.6em; } .axis text, text.axis { font-size: 11px; fill: var(--quiet); } .grid { stroke: var(--hair); } .tip { fill: color-mix(in srgb, rgb(var(--v-theme-on-background)) 5%, transparent); }
 .band { fill: color-mix(in srgb, rgb(var(--v-theme-error)) 14%, transparent); } .limit { fill: none; stroke: rgb(var(--v-theme-error)); stroke-width: 1.5; stroke-dasharray: 7 4; } .cl { fill: none; stroke: rgb(var(--v-theme-on-background)); stroke-width: 2.4; } .ghost { fill: none; stroke: rgb(var(--v-theme-secondary)); stroke-width: 1.8; stroke-dasharray: 2 4; stroke-linecap: round; }
 .first { fill: rgb(var(--v-theme-background)); stroke: rgb(var(--v-theme-error)); stroke-width: 2.5; } .tag { font-size: 12px; font-weight: 600; fill: rgb(var(--v-theme-on-background)); }
-.key { margin: 2px 0 0 40px; display: flex; gap: 6px; align-items: center; flex-wrap: wrap; color: var(--quiet); } .line { width: 24px; border-top: 2.4px solid rgb(var(--v-theme-on-background)); display: inline-block; } .line.dash { border-top: 1.6px dashed rgb(var(--v-theme-error)); margin-left: 10px; } .line.dots { border-top: 2px dotted rgb(var(--v-theme-secondary)); margin-left: 10px; }
+.key { margin: 2px 0 0 40px; display: flex; gap: 2px 14px; flex-wrap: wrap; color: var(--quiet); } .item { display: inline-flex; gap: 6px; align-items: center; white-space: nowrap; } .line { width: 24px; border-top: 2.4px solid rgb(var(--v-theme-on-background)); display: inline-block; } .line.dash { border-top: 1.6px dashed rgb(var(--v-theme-error)); } .line.dots { border-top: 2px dotted rgb(var(--v-theme-secondary)); }
 @media (max-width: 700px) { .split { grid-template-columns: 1fr; } .plot { height: auto; position: static; } .sheet { height: 230px; flex: none; } }
 </style>

@@ -4,7 +4,7 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
 const b = computed(() => doc.value.brief)
-type Figures = 'targetMassG' | 'loadFactor' | 'safetyFactor' | 'printHours' | 'stallMaxMs' | 'cruiseMs' | 'spanMaxMm' | 'windMaxMs' | 'fieldElevationM' | 'fieldTemperatureC'
+type Figures = 'targetMassG' | 'loadFactor' | 'safetyFactor' | 'printHours' | 'stallMaxMs' | 'cruiseMs' | 'topSpeedMs' | 'gustMs' | 'spanMaxMm' | 'windMaxMs' | 'fieldElevationM' | 'fieldTemperatureC'
 const set = (field: Figures, label: string) => (value: number | null) => edit(`Set ${label}`, (draft) => { draft.brief[field] = value! })
 const setMargin = (i: 0 | 1) => (value: number | null) => edit(i ? 'Set greatest static margin' : 'Set least static margin', (draft) => { draft.brief.staticMarginPct[i] = value! })
 const name = ref(doc.value.name)
@@ -22,6 +22,8 @@ const rename = () => { if (name.value.trim() && name.value !== doc.value.name) e
     <div class="row"><FigureField label="Margin from" :model-value="b.staticMarginPct[0]" unit="%" :min="-20" :max="60" @update:model-value="setMargin(0)($event)" /><FigureField label="to" :model-value="b.staticMarginPct[1]" unit="%" :min="-20" :max="60" @update:model-value="setMargin(1)($event)" /></div>
     <div class="row"><FigureField label="Load factor" :model-value="b.loadFactor" unit="g" :min="LIMITS.loadFactor[0]" :max="LIMITS.loadFactor[1]" @update:model-value="set('loadFactor', 'load factor')($event)" /><FigureField label="Safety factor" :model-value="b.safetyFactor" unit="×" :min="1" :max="4" :digits="2" @update:model-value="set('safetyFactor', 'factor of safety')($event)" /></div>
     <div class="row"><FigureField label="Stall at most" :model-value="b.stallMaxMs" unit="m/s" :min="0.5" :max="100" @update:model-value="set('stallMaxMs', 'stall speed wanted')($event)" /><FigureField label="Span at most" :model-value="b.spanMaxMm" unit="mm" :min="10" :max="3000" :digits="0" @update:model-value="set('spanMaxMm', 'greatest span')($event)" /></div>
+    <div class="row"><FigureField label="Cruise" :model-value="b.cruiseMs" unit="m/s" :min="0.5" :max="100" data-field="cruiseMs" @update:model-value="set('cruiseMs', 'cruise speed')($event)" /><FigureField label="Top speed, dives too" :model-value="b.topSpeedMs" unit="m/s" :min="0.5" :max="100" data-field="topSpeedMs" @update:model-value="set('topSpeedMs', 'top speed')($event)" /></div>
+    <FigureField label="Strongest gust, up or down" :model-value="b.gustMs" unit="m/s" :min="0" :max="20" data-field="gustMs" @update:model-value="set('gustMs', 'strongest gust')($event)" />
     <h3>Launch and field</h3>
     <div class="row">
       <v-select :model-value="b.launch" label="Launch" :items="['hand', 'bungee', 'wheels']" @update:model-value="v => edit('Set launch', d => { d.brief.launch = v })" />
