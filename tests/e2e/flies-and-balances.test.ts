@@ -95,6 +95,31 @@ describe('how it flies', () => {
   })
 })
 
+describe('what flight and heat ask', () => {
+  it('a stronger gust typed at Brief governs the wing, and the verdict says so', async () => {
+    await page.type('[data-field="gustMs"]', '12')
+    const a = await page.computed()
+    expect(a.loads.governing.by).toMatch(/^gust/)
+    await page.station('spine')
+    await tab('loads')
+    expect(await page.text('[data-figure="governing"]')).toBe(`${a.loads.governing.n.toFixed(1)} g`)
+    expect(await page.text('[data-figure="gust"]')).toBe(`${(1 + a.loads.gustCruise).toFixed(1)} g`)
+    expect(await page.wing('strength')).toBeCloseTo(a.strength.reserve, 2)
+    await page.act('undo')
+  })
+  it('heat: temperature and reserve of the core, for another colour too', async () => {
+    await tab('heat')
+    await page.until('[data-heat="field"]')
+    const heat = createAssessor().heat(await page.stored())
+    for (const colour of ['bright', 'white']) {
+      if (colour !== 'bright') await page.choose('[data-field="heat-colour"]', colour)
+      const own = heat.cases.find(item => item.place === 'flying' && item.colour === colour)!
+      expect(await page.text('[data-heat="flying"]')).toContain(`${own.temperatureC.toFixed(0)} °C`)
+      expect(await page.text('[data-heat="flying"]')).toContain(own.reserve!.toFixed(2))
+    }
+  })
+})
+
 describe('the balance bench', () => {
   it('the CG follows the dragged battery before the worker has answered, by its exact moment', async () => {
     await page.station('balance')

@@ -43,7 +43,7 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: 1.2fr 1fr; gap: 20px; min-height: 200px; } .plot { position: relative; min-height: 0; min-width: 0; } svg { position: absolute; inset: 0; width: 100%; height: 100%; }
+.split { display: grid; grid-template-columns: 1.2fr 1fr; gap: 20px; align-items: start; } .plot { position: sticky; top: 0; height: 246px; min-width: 0; } svg { position: absolute; inset: 0; width: 100%; height: 100%; }
 .axis text { font-size: 11px; fill: var(--quiet); } .grid { stroke: var(--hair); } .grid.zero { stroke: var(--quiet); } .mark { stroke-dasharray: 2 3; }
 .inside { fill: color-mix(in srgb, rgb(var(--v-theme-on-background)) 7%, transparent); } .pull { fill: none; stroke: rgb(var(--v-theme-on-background)); stroke-width: 2.2; } .gust { fill: none; stroke: rgb(var(--v-theme-primary)); stroke-width: 1.8; stroke-dasharray: 7 4; } .worst { fill: rgb(var(--v-theme-background)); stroke: rgb(var(--v-theme-error)); stroke-width: 2.5; }
 @media (max-width: 700px) { .split { grid-template-columns: minmax(0, 1fr); } .plot { height: 240px; } }

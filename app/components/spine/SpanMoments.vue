@@ -47,6 +47,6 @@ const wanted = computed(() => coverWanted(doc.value))
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: 1.25fr 1fr; gap: 18px; height: 100%; min-height: 210px; } .chart { min-height: 0; position: relative; min-width: 0; }
+.split { display: grid; grid-template-columns: 1.25fr 1fr; gap: 18px; align-items: start; } .chart { position: sticky; top: 0; height: 246px; min-width: 0; }
 @media (max-width: 700px) { .split { grid-template-columns: 1fr; } .chart { height: 240px; } }
 </style>
