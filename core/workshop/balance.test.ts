@@ -8,6 +8,7 @@ import { LIBRARIES } from '../libraries'
 import { testKernel } from '../testing/kernel'
 import { balanceTemplates, flatSolid } from './balance-templates'
 import { apply, balanceRemedies, harm, stretchNose, type Remedy } from './remedies'
+import { movedBalance } from './moved-balance'
 import { fromTwoScales } from './two-scales'
 import { presentWing, swapWingSet, wingSetFigures, withWingSet } from './wing-sets'
 
@@ -85,6 +86,26 @@ describe('remedies', () => {
     expect(back.body!.stations).toEqual(thistledown.body!.stations)
     expect(back.cuts.body).toEqual(thistledown.cuts.body)
     expect(stretchNose(plover, 10)).toBeNull()
+  })
+})
+
+describe('while something is dragged', () => {
+  const before = assess(thistledown)
+  const moved = (id: string, change: Partial<Equipment>): ProjectFile => ({ ...thistledown, equipment: thistledown.equipment.map(item => (item.id === id ? { ...item, ...change } : item)) })
+  it('the shifted balance is what the full assessment then says: battery, seed that leaves, a pair of servos; wires move with servos', () => {
+    for (const [id, change] of [['battery', { xMm: 140 }], ['seed', { xMm: 200 }], ['hopper', { xMm: 250, zMm: -30 }], ['aileron-servo', { xMm: 230, yMm: 300 }]] as const) {
+      const doc = moved(id, change), after = assess(doc), live = movedBalance(thistledown, before, doc)
+      // A servo's wire is an eighth of its mass and follows in the assessment alone.
+      const wired = id === 'aileron-servo' ? (0.12 * 20 * 32) / before.totals.massG + 1e-9 : 1e-9
+      live.cg.forEach((value, k) => expect(Math.abs(value - after.totals.cgMm[k]), `${id} ${k}`).toBeLessThanOrEqual(wired))
+      expect(Math.abs(live.empty[0] - after.totals.cgEmptyMm[0])).toBeLessThanOrEqual(wired * 1.1)
+    }
+    expect(movedBalance(thistledown, before, moved('battery', { xMm: 140 })).marginPct).toBeCloseTo(assess(moved('battery', { xMm: 140 })).flight.staticMarginPct, 9)
+  })
+  it('stays where it was assessed while more than a place has changed', () => {
+    expect(movedBalance(thistledown, before, moved('battery', { xMm: 140, massG: 150 })).cg).toEqual(before.totals.cgMm)
+    expect(movedBalance(thistledown, before, { ...thistledown, equipment: thistledown.equipment.slice(1) }).cg).toEqual(before.totals.cgMm)
+    expect(movedBalance(thistledown, before, thistledown).cg).toEqual(before.totals.cgMm)
   })
 })
 

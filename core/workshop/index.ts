@@ -12,3 +12,4 @@ export { fromTwoScales, PLACE_SIGMA_MM, SCALE_SIGMA_G, type ScaleReading } from 
 export { presentWing, swapWingSet, wingSetFigures, withWingSet, type WingSetFigures } from './wing-sets'
 export { balanceTemplates, flatSolid, type FlatPart, type Templates } from './balance-templates'
 export { sectionReport, type InSection, type PolarCurve, type SectionReport } from './section-report'
+export { movedBalance, type MovedBalance } from './moved-balance'
