@@ -26,6 +26,8 @@ export const useProject = defineStore('project', () => {
   let revision = 0
   let pending: Promise<void> | null = null
   let again = false
+  /** Ends the rest before a save: a page that goes away has no time for it. */
+  let hurry: () => void = () => {}
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mariposa')
 
   function record(): ProjectRecord {
@@ -40,7 +42,10 @@ export const useProject = defineStore('project', () => {
       again = true
       return pending
     }
-    pending = new Promise(resolve => setTimeout(resolve, SAVE_REST_MS)).then(saveLoop).finally(() => { pending = null })
+    pending = new Promise<void>((resolve) => {
+      hurry = resolve
+      setTimeout(resolve, SAVE_REST_MS)
+    }).then(saveLoop).finally(() => { pending = null })
     return pending
   }
 
@@ -126,6 +131,8 @@ export const useProject = defineStore('project', () => {
       if (data.project === doc.value?.id && data.revision > revision) saveState.value = 'elsewhere'
     })
   }
+
+  if (typeof window !== 'undefined') window.addEventListener('pagehide', () => hurry())
 
   async function listShelf() {
     shelf.value = (await db.projects.orderBy('changedAt').reverse().toArray()).map(({ id, name, changedAt }) => ({ id, name, changedAt }))
