@@ -10,7 +10,7 @@ const RecipeFile = z.strictObject({
   walls: z.number().int().min(0).max(20).default(2), beadWidthMm: z.number().min(0.1).max(3).default(0.45), layerHeightMm: z.number().min(0.02).max(1.5).default(0.2),
   infillShare: z.number().min(0).max(1).default(0), baseLayers: z.number().int().min(0).max(200).default(0), topLayers: z.number().int().min(0).max(200).default(0),
   filament: z.string().default('pla'), flow: z.number().min(0.05).max(3).optional(), nozzleC: z.number().min(150).max(320).optional(), spiral: z.boolean().default(false),
-  lattice: z.strictObject({ pitchMm: z.number().min(1).max(1000), passes: z.number().int().min(1).max(2).default(2) }).nullable().default(null), skinGapMm: z.number().min(0.2).max(50).nullable().default(null), brimMm: z.number().min(0).max(20).default(0), infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'),
+  lattice: z.strictObject({ pitchMm: z.number().min(1).max(1000), passes: z.number().int().min(1).max(2).default(2) }).nullable().default(null), skinGapMm: z.number().min(0.2).max(50).nullable().default(null), brimMm: z.number().min(0).max(20).default(0), infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'), stance: z.enum(['standing', 'flat']).default('standing'),
 })
 const PrinterFile = z.object({
   bedMm: z.tuple([z.number(), z.number(), z.number()]), wallSpeedMmS: z.number().positive(), infillSpeedMmS: z.number().positive(), travelSpeedMmS: z.number().positive(), accelMmS2: z.number().positive(),

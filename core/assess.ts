@@ -22,6 +22,7 @@ import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 
 export type { ControlReport, HandlingReport, ModeReport, RateReport, StallReport, TrimRow } from './assessment/flight-types'
 export type { HeatReport, LoadsReport } from './assessment/load-types'
+export type { BoomReport, CaseReport, GearReport, PlaceReport, ProofReport, StrengthFigures, TwistReport } from './assessment/structure-types'
 export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
 export type { Airframe } from './assessment/airframe'
 export { calibratedFilaments } from './assessment/calibrated'
@@ -50,9 +51,9 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const printed = print(airframe)
       const entries = ledgerOf(airframe, printed, reportPieces(airframe, printed).weighed)
       const { mass } = sumMass(entries)
-      const { solved, alphaStall, stall } = fly(airframe, entries)
-      const { n } = loadsOf(airframe, solved, mass, stall.speedMs).governing
-      return heatOf(airframe, libraries.filaments, frame => strengthOf(frame, solved, entries, mass, alphaStall, n).reserve)
+      const flown = fly(airframe, entries)
+      const loads = loadsOf(airframe, flown.solved, mass, flown.stall.speedMs)
+      return heatOf(airframe, libraries.filaments, frame => strengthOf(frame, flown, entries, mass, loads).reserve)
     },
     assess(doc) {
       const airframe = resolve(doc)
@@ -61,10 +62,11 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const entries = ledgerOf(airframe, printed, weighed)
       const sum = sumMass(entries), empty = sumMass(entries.filter(entry => !entry.drops))
       const spread = massSpread(entries)
-      const { solved, alphaStall, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = fly(airframe, entries)
+      const flown = fly(airframe, entries)
+      const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown
       const plan = planFigures(airframe, solved, sum.mass)
       const loads = loadsOf(airframe, solved, sum.mass, stall.speedMs)
-      const strength = strengthOf(airframe, solved, entries, sum.mass, alphaStall, loads.governing.n)
+      const strength = strengthOf(airframe, flown, entries, sum.mass, loads)
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {
@@ -76,13 +78,16 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
       const spars = reportSpars(airframe, entries)
       const verdicts = {
         weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
-        strength: strengthVerdict(doc, strength, loads, strength.mode.startsWith('spar') ? 0.1 : 0.25), hours: hoursVerdict(doc, totals, pieces),
+        strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)), hours: hoursVerdict(doc, totals, pieces),
       }
       const findings = [...verdictFindings(verdicts), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls })]
       return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers, drawing: draw(airframe) }
     },
   }
 }
+
+/** Bought stock keeps to its strength better than printed plastic does. */
+const materialSpread = (mode: string): number => (/^(spar|tube|boom|leg)/.test(mode) ? 0.1 : 0.25)
 
 const shared = new WeakMap<Libraries, Assessor>()
 

@@ -1,6 +1,6 @@
 /** Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by part. */
 import type { Aerofoil, Body, Boom, Control, Cut, Equipment, Given, ProjectFile, Recipe, Spar, Surface, SurfaceName, Zone } from '../document'
-import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLine, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type CrossHole, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
+import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLines, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type CrossHole, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
 import type { Filament, Libraries, Stock } from '../libraries'
 import { memoise } from '../memo'
 import { calibratedFilaments } from './calibrated'
@@ -28,7 +28,7 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   const label = (name: SurfaceName, doc: ProjectFile) => (name === 'horizontal' && doc.tail.kind === 'V' ? 'V-tail' : name === 'horizontal' && doc.tail.kind === 'canard' ? 'Canard' : SURFACE_LABELS[name])
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({ wing: make(), horizontal: make(), vertical: make() })
   const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge)))
-  const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.map(spar => sparLine(loft, spar, stockOr(libraries, spar.stock)))))
+  const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => sparLines(loft, spar, stockOr(libraries, spar.stock)))))
   const lastShapes: Partial<Record<PartName, PieceShape[]>> = {}
   const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })))))
   const bodyOf = memoise((body: Body) => loftBody(body))

@@ -10,7 +10,7 @@ import { airOf, createLift, type SolvedFlight } from './flight-of'
 import type { StallReport, TrimRow } from './flight-types'
 import { handlingOf } from './handling-of'
 import { controlRoles, surfaceOf } from './lattice-of'
-import { createSections } from './section-models'
+import { createSections, type StationModels } from './section-models'
 import { createStall } from './stall-of'
 import { loadingOf, tailIncidence, trimRows } from './trim-of'
 import type { Assessment, FlightFigures } from './types'
@@ -19,7 +19,7 @@ import type { Assessment, FlightFigures } from './types'
 export const NEUTRAL_POINT_SIGMA = 0.015
 
 /** What flight adds to an assessment, with what strength needs of it. */
-export type Flown = Pick<Assessment, 'flight' | 'stall' | 'trim' | 'tailIncidenceDeg' | 'handling' | 'controls' | 'rates'> & { solved: SolvedFlight, alphaStall: number }
+export type Flown = Pick<Assessment, 'flight' | 'stall' | 'trim' | 'tailIncidenceDeg' | 'handling' | 'controls' | 'rates'> & { solved: SolvedFlight, alphaStall: number, wingModels: StationModels }
 
 export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[]) => Flown {
   const lift = createLift()
@@ -44,7 +44,7 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
     const flownState = handlingOf(airframe, solved, roles, drag, aboard, entries)
     const cruise = trim.find(row => row.id === 'cruise' && row.payload)
     return {
-      solved, alphaStall: degToRad(stall.alphaDeg), stall, trim, tailIncidenceDeg: tailIncidence(airframe, roles, cruise), handling: flownState.report,
+      solved, wingModels: models.wing!, alphaStall: degToRad(stall.alphaDeg), stall, trim, tailIncidenceDeg: tailIncidence(airframe, roles, cruise), handling: flownState.report,
       controls: controlReports(airframe, solved, flownState.alpha), rates: rateReports(airframe, solved, roles, flownState.derivatives, flownState.report, flownState.derivatives.at.CL, stall.clMax),
       flight: figures(airframe, solved, stall, trim, entries, sum.x, empty.x, massSpread(entries).x),
     }

@@ -1,86 +1,122 @@
-/** Reserve factors along the half wing of an airframe. Sections are kept while shape, recipes, spars and cuts stay. */
-import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../geometry'
+/** What the airframe bears, everywhere and in every way. Sections are kept while shape, recipes, spars and cuts stay. */
 import type { Cut } from '../document'
+import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../geometry'
 import type { MassEntry } from '../mass'
+import { sumMass } from '../mass'
 import { memoise } from '../memo'
-import { shearAndMoment, stationReserve, stationSection, type SpanPoint, type StationSection } from '../structure'
+import { buildStation, decide, PLENTY, sinkSpeed, stationModes, stationSection, tipStrike, type Modes, type SpanPoint, type StationBuild, type StationSection, type StationStrength, type StrengthMode } from '../structure'
 import { GRAVITY, mmToM, mToMm } from '../units'
 import type { Airframe } from './airframe'
-import type { SolvedFlight } from './flight-of'
-import type { StrengthFigures } from './types'
+import { boltPlaces, bodyPlaces } from './body-of'
+import { boomOf } from './boom-of'
+import { wingCases } from './flight-cases'
+import { airOf } from './flight-of'
+import type { Flown } from './flown'
+import { gearOf } from './gear-of'
+import type { LoadsReport } from './load-types'
+import { measuredStiffness, proofOf, type ProofGround } from './proofs-of'
+import type { CaseReport, PlaceReport, StrengthFigures } from './structure-types'
+import { twistOf } from './twist-of'
+import { loadAt, wingLoads } from './wing-loads'
 
 /** Evenly spaced stations, root to tip; breaks, cuts and spar ends are added. */
-const STATIONS = 20
+const STATIONS = 18
 /** Outboard of this share of the span the moment is nil and reserves mean nothing. */
 const OUTER_LIMIT = 0.97
 
-export interface StrengthStage { (airframe: Airframe, flight: SolvedFlight, entries: readonly MassEntry[], mass: number, alphaStall: number, loadFactor: number): StrengthFigures }
+export interface StrengthStage { (airframe: Airframe, flown: Flown, entries: readonly MassEntry[], mass: number, loads: LoadsReport): StrengthFigures }
 
-export function createStrength(): StrengthStage {
-  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]): StationSection[] => {
-    const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
-    const places = new Set(Array.from({ length: STATIONS }, (_, i) => (loft.span * OUTER_LIMIT * i) / (STATIONS - 1)))
-    for (const at of [...joints, ...loft.ends.map(s => s.s), ...lines.flatMap(line => [line.to - 0.1, line.to + 0.5])]) {
-      if (at >= 0 && at <= loft.span * OUTER_LIMIT) places.add(at)
-    }
-    return [...places].sort((a, b) => a - b).map(s => stationSection(loft, s, lines, joints.some(at => Math.abs(at - s) < 0.5)))
-  })
-  return (airframe, flight, entries, mass, alphaStall, loadFactor) => {
+/** `stations` evenly spaced along the half span. */
+export function createStrength(stations = STATIONS): StrengthStage {
+  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]) => stationsOf(loft, lines, cuts, stations), 4)
+  const built = new WeakMap<StationSection, Array<{ recipe: unknown, filament: unknown, build: StationBuild }>>()
+  const buildOf = (section: StationSection, recipe: Parameters<typeof buildStation>[1], filament: Parameters<typeof buildStation>[2]): StationBuild => {
+    const known = built.get(section) ?? []
+    const found = known.find(item => item.recipe === recipe && item.filament === filament)
+    if (found) return found.build
+    const build = buildStation(section, recipe, filament)
+    built.set(section, [...known.slice(-5), { recipe, filament, build }])
+    return build
+  }
+  return (airframe, flown, entries, mass, loads) => {
     const { wing, doc } = airframe
     const sections = sectionsOf(wing, airframe.spars.wing ?? [], doc.cuts.wing)
     const pieces = airframe.pieces.filter(piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port')
-    const lift = liftAlong(airframe, flight, mass, alphaStall, loadFactor)
-    const { net, points } = relieved(airframe, lift, entries, loadFactor)
-    const loads = shearAndMoment(net, points, sections.map(section => mmToM(section.s)))
-    const stations = sections.map((section, i) => {
-      const zone = pieces.find(piece => section.s >= piece.from && section.s <= piece.to)?.zone ?? zoneOr(doc.zones, wing.zones[panelAt(wing, section.s).index])
-      return stationReserve(section, zone.recipe, airframe.filamentOf(zone), loads[i].shear, loads[i].moment, doc.brief.safetyFactor)
+    const zoneAt = (s: number) => pieces.find(piece => s >= piece.from && s <= piece.to)?.zone ?? zoneOr(doc.zones, wing.zones[panelAt(wing, s).index])
+    const zones = sections.map(section => zoneAt(section.s))
+    const builds = sections.map((section, i) => buildOf(section, zones[i].recipe, airframe.filamentOf(zones[i])))
+    const places = sections.map(section => mmToM(section.s))
+    const along = wingLoads(airframe, flown.solved, flown.wingModels, entries, mass, flown.alphaStall, places)
+    const cg = sumMass(entries).x
+    const gear = gearOf(airframe, mass, mToMm(cg))
+    const cases = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs)
+    const held = (load: (i: number) => ReturnType<typeof loadAt>) => sections.map((section, i) => stationModes(section, builds[i], zones[i].recipe, load(i), doc.brief.safetyFactor))
+    const byCase = cases.map(item => held(i => loadAt(along, i, item.flying, builds[i].shear.centre.x)))
+    const stationRows = sections.map((section, i): StationStrength => {
+      const { shear, moment, torque } = loadAt(along, i, cases[0].flying, builds[i].shear.centre.x)
+      const found = byCase.map(rows => decide(rows[i])), least = found.reduce((best, row, k) => (row.reserve < found[best].reserve ? k : best), 0)
+      return { s: section.s, shear, moment, torque, EI: builds[i].shear.bending.EIx, GJ: builds[i].shear.GJ, ...found[least], case: cases[least].label, modes: leastOf(byCase.map(rows => rows[i])) }
     })
-    const least = stations.reduce((a, b) => (b.reserve < a.reserve ? b : a))
-    return { reserve: least.reserve, mode: least.mode, atMm: least.s, stations, lift: lift.map(({ s, value }) => ({ s: mToMm(s), perLength: value })) }
+    const EI: SpanPoint[] = places.map((s, i) => ({ s, value: builds[i].shear.bending.EIx })), GJ: SpanPoint[] = places.map((s, i) => ({ s, value: builds[i].shear.GJ }))
+    const ground: ProofGround = {
+      airframe, places, sections, builds, zoneAt, EI, GJ, flightMoment: places.map((_, i) => along.lift.moment[i] - along.weight.moment[i]), fall: (massG, heightMm) => gearOf(airframe, massG / 1000, mToMm(cg), heightMm),
+    }
+    const proofs = doc.proofs.map(proof => proofOf(ground, proof))
+    const measured = measuredStiffness(proofs)
+    const stiffness = sections.map((section, i) => ({ s: places[i], EI: EI[i].value, GJ: GJ[i].value, centre: builds[i].shear.centre.x, quarter: mmToM(section.quarter.x), chord: section.chord }))
+    const twist = twistOf(stiffness, along, flown.solved, mmToM(wing.span), airOf(doc).density, measured, { pull: cases[0].flying, dive: cases[1].flying })
+    const boom = boomOf(airframe, flown.solved, entries, gear.report)
+    const n = loads.governing.n
+    const hold = { lift: 2 * n * (along.lift.shear[0] - along.weight.shear[0]), x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]) }
+    const others: PlaceReport[] = [...boom.places, ...bodyPlaces(airframe, entries, cg, gear.report), ...boltPlaces(airframe, hold), ...gear.places]
+    const tip = tipCase(airframe, flown.handling.inertia.rollKgM2, mass, EI, measured.bending, loadFor => held(loadFor), sections)
+    const caseRows: CaseReport[] = [...cases.map((item, k) => caseOf(item, byCase[k], sections, true)), tip]
+    const weakest = stationRows.reduce((a, b) => (b.reserve < a.reserve ? b : a))
+    const place = others.reduce<PlaceReport | null>((a, b) => (a && a.reserve <= b.reserve ? a : b), null)
+    const wingFirst = !place || weakest.reserve <= place.reserve
+    return {
+      ...(wingFirst
+        ? { reserve: weakest.reserve, mode: weakest.mode, part: 'wing' as const, atMm: weakest.s, where: `${weakest.s.toFixed(0)} mm from the root`, case: weakest.case }
+        : { reserve: place.reserve, mode: place.mode, part: place.part, atMm: place.xMm, where: `${place.label}, ${place.xMm.toFixed(0)} mm aft of the nose`, case: place.case }),
+      wing: { reserve: weakest.reserve, mode: weakest.mode, atMm: weakest.s, case: weakest.case },
+      stations: stationRows, lift: along.along.map(({ s, value }) => ({ s: mToMm(s), perLength: n * value })), cases: caseRows, places: others.sort((a, b) => a.reserve - b.reserve), twist, boom: boom.report, gear: gear.report, proofs, measured,
+    }
   }
 }
 
-/** Lift per length (N/m) of one half at the load factor, shaped as at the stall and scaled so that the wing bears all of n·m·g. */
-function liftAlong(airframe: Airframe, flight: SolvedFlight, mass: number, alpha: number, loadFactor: number): SpanPoint[] {
-  const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
-  const shape = strips.map(strip => ({ s: strip.span, value: (strip.clZero + strip.clPerRad * alpha) * strip.chord, width: strip.width }))
-  const sum = shape.reduce((total, { value, width }) => total + value * width, 0)
-  const half = (loadFactor * mass * GRAVITY) / (airframe.wing.mirror ? 2 : 1)
-  const scale = half / sum
-  const tip = mmToM(airframe.wing.span)
-  const points = [{ s: 0, value: shape[0].value * scale }, ...shape.map(({ s, value }) => ({ s, value: value * scale })), { s: tip, value: 0 }]
-  // The straight lines between strips hold slightly less than the strips did; put the difference back evenly.
-  const area = points.reduce((total, p, i) => (i === 0 ? 0 : total + ((p.s - points[i - 1].s) * (p.value + points[i - 1].value)) / 2), 0)
-  return points.map(p => ({ s: p.s, value: (p.value * half) / area }))
+function stationsOf(loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[], count: number): StationSection[] {
+  const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
+  const places = new Set(Array.from({ length: count }, (_, i) => (loft.span * OUTER_LIMIT * i) / (count - 1)))
+  for (const at of [...joints, ...loft.ends.map(s => s.s), ...lines.flatMap(line => [line.to, line.to + 0.5, line.from, line.from - 0.5])]) {
+    if (at >= 0 && at <= loft.span * OUTER_LIMIT) places.add(at)
+  }
+  // Halves that meet in the middle are glued there, or come apart where a spar can be pulled.
+  const apart = lines.some(line => line.spar.fixing === 'removable' && line.spar.through)
+  const middle = !loft.mirror ? 'none' : apart ? 'apart' : 'glued'
+  return [...places].sort((a, b) => a - b).map(s => stationSection(loft, s, lines, s < 0.01 ? middle : joints.some(at => Math.abs(at - s) < 0.5) ? 'glued' : 'none'))
 }
 
-function relieved(airframe: Airframe, lift: readonly SpanPoint[], entries: readonly MassEntry[], n: number) {
-  const { wing, doc } = airframe
-  const perLength: Array<{ from: number, to: number, weight: number }> = []
-  for (const piece of airframe.pieces) {
-    if (piece.part !== 'wing' || piece.side === 'port' || piece.kind === 'given') continue
-    const entry = entries.find(item => item.id === piece.id)
-    if (entry) perLength.push({ from: mmToM(piece.from), to: mmToM(piece.to), weight: (n * GRAVITY * entry.mass) / mmToM(piece.to - piece.from) })
+function leastOf(rows: readonly Modes[]): Modes {
+  const least: Modes = {}
+  for (const modes of rows) for (const [mode, reserve] of Object.entries(modes) as Array<[StrengthMode, number]>) least[mode] = Math.min(least[mode] ?? PLENTY, reserve)
+  return least
+}
+
+function caseOf({ id, label, words }: Pick<CaseReport, 'id' | 'label' | 'words'>, rows: readonly Modes[], sections: readonly StationSection[], counts: boolean): CaseReport {
+  const found = rows.map(decide), least = found.reduce((best, row, i) => (row.reserve < found[best].reserve ? i : best), 0)
+  return { id, label, words, reserve: found[least].reserve, mode: found[least].mode, atMm: sections[least].s, counts }
+}
+
+/** A wingtip that strikes first, at the sink speed of the brief's drop: how the wing fares, which no wing of this kind is sized for. */
+function tipCase(airframe: Airframe, rollInertia: number, mass: number, EI: readonly SpanPoint[], bending: number, held: (load: (i: number) => { shear: number, moment: number, torque: number, lag: number }) => Modes[], sections: readonly StationSection[]): CaseReport {
+  const span = mmToM(airframe.wing.span), speed = sinkSpeed(mmToM(airframe.doc.brief.dropMm), GRAVITY)
+  // Unit force at the tip: δ = ∫(L − s)²/EI ds.
+  let give = 0
+  for (let i = 1; i < EI.length; i++) {
+    const a = EI[i - 1], b = EI[i], bend = (p: SpanPoint) => (span - p.s) ** 2 / Math.max(1e-6, p.value * bending)
+    give += ((bend(a) + bend(b)) / 2) * (b.s - a.s)
   }
-  for (const line of airframe.spars.wing ?? []) {
-    const entry = entries.find(item => item.id === `${line.spar.id}-starboard` || item.id === line.spar.id)
-    if (entry && line.to > line.from) perLength.push({ from: mmToM(line.from), to: mmToM(line.to), weight: (n * GRAVITY * entry.mass) / mmToM(line.to - line.from) })
-  }
-  const marks = [...new Set([...lift.map(p => p.s), ...perLength.flatMap(p => [p.from, p.to])])].filter(s => s >= 0 && s <= mmToM(wing.span)).sort((a, b) => a - b)
-  const weightAt = (s: number) => perLength.reduce((sum, part) => (s >= part.from && s < part.to ? sum + part.weight : sum), 0)
-  const liftAt = (s: number) => {
-    const next = Math.max(1, lift.findIndex(p => p.s >= s))
-    const a = lift[next - 1], b = lift[next]
-    return a.value + ((b.value - a.value) * (s - a.s)) / (b.s - a.s || 1)
-  }
-  // Weight steps at piece ends: two points a hair apart.
-  const net: SpanPoint[] = []
-  marks.forEach((s, i) => {
-    if (i > 0) net.push({ s: s - 1e-9, value: liftAt(s) - weightAt(s - 1e-7) })
-    if (i < marks.length - 1) net.push({ s, value: liftAt(s) - weightAt(s + 1e-7) })
-  })
-  // Servos and the like out in the wing hang on it at their place.
-  const points = doc.equipment.filter(item => item.pair && item.yMm > 40).map(item => ({ s: mmToM(item.yMm - wing.origin[1]), force: (-n * GRAVITY * item.massG) / 1000 }))
-  return { net, points }
+  const { force, tipMass } = tipStrike(speed, 1 / Math.max(1e-12, give), mass, Math.max(1e-9, rollInertia), span)
+  const rows = held((i) => ({ shear: force, moment: force * (span - mmToM(sections[i].s)), torque: 0, lag: 0 }))
+  return caseOf({ id: 'tip', label: 'tip strikes first', words: `${force.toFixed(0)} N at the tip, ${(1000 * tipMass).toFixed(0)} g felt there, at ${speed.toFixed(2)} m/s` }, rows, sections, false)
 }

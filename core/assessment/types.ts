@@ -2,7 +2,7 @@
 import type { Joint } from '../document'
 import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-types'
 import type { BeadLengths } from '../printing'
-import type { StationStrength } from '../structure'
+import type { StrengthFigures } from './structure-types'
 import type { LoadsReport } from './load-types'
 
 export type WingName = 'weight' | 'balance' | 'strength' | 'hours'
@@ -126,14 +126,6 @@ export interface FlightFigures {
 }
 
 export interface SparReport { id: string, name: string, surface: string, massG: number, price: number, pieceMm: number, fits: Array<{ s: number, above: number, below: number }>, worstMm: number, worstAt: number, fromMm: number, toMm: number }
-
-export interface StrengthFigures {
-  reserve: number
-  mode: string
-  atMm: number
-  stations: StationStrength[]
-  lift: Array<{ s: number, perLength: number }>
-}
 
 export interface PrinterReport { id: string, name: string, hours: number, pieces: number }
 

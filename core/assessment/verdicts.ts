@@ -1,7 +1,8 @@
 /** The four wings of consequence: each a figure, its target, margin, spread, and what it is made of. */
 import type { ProjectFile } from '../document'
 import type { LoadsReport } from './load-types'
-import type { Contribution, Finding, FlightFigures, LedgerRow, PieceReport, PlanFigures, StrengthFigures, Verdict, WingName } from './types'
+import type { StrengthFigures } from './structure-types'
+import type { Contribution, Finding, FlightFigures, LedgerRow, PieceReport, PlanFigures, Verdict, WingName } from './types'
 
 type Totals = { massG: number, massSpreadG: number, cgMm: [number, number, number], cgSpreadMm: number, hours: number, finishHours: number }
 
@@ -40,12 +41,12 @@ export function balanceVerdict(doc: ProjectFile, totals: Totals, flight: FlightF
 export function strengthVerdict(doc: ProjectFile, strength: StrengthFigures, loads: LoadsReport, materialSpread: number): Verdict {
   const { n, by } = loads.governing
   const margin = strength.reserve - 1
-  const worst = [...strength.stations].sort((a, b) => a.reserve - b.reserve).slice(0, 12)
+  const rows = [...strength.stations.map(station => ({ name: `${station.s.toFixed(0)} mm out: ${station.mode}`, value: station.reserve, note: station.case })), ...strength.places.map(place => ({ name: `${place.label}: ${place.mode}`, value: place.reserve, note: place.case }))]
   return {
     wing: 'strength', label: 'Strength', value: strength.reserve, unit: '× reserve', digits: 2, targetText: `≥ 1.00 at ${n.toFixed(by === 'pull-up' ? 0 : 1)} g × ${doc.brief.safetyFactor}`, margin,
     spread: strength.reserve * materialSpread, fill: Math.min(1, strength.reserve), state: state(margin, strength.reserve * materialSpread),
-    contributions: worst.map(station => ({ name: `${station.s.toFixed(0)} mm out: ${station.mode}`, value: station.reserve, unit: '×' })),
-    reason: `${strength.mode} at ${strength.atMm.toFixed(0)} mm from the root is the first to go${by === 'pull-up' ? '' : `; the ${by} is more than the pull-up`}`,
+    contributions: rows.sort((a, b) => a.value - b.value).slice(0, 14).map(row => ({ ...row, unit: '×' })),
+    reason: `${strength.mode} is the first to go, ${strength.where}; ${strength.case}${by === 'pull-up' ? '' : `; the ${by} is more than the pull-up`}`,
   }
 }
 

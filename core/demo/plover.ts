@@ -2,6 +2,7 @@
 import type { ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
+const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
 const school = (id: string, filament: string) => recipeById(id, LIBRARIES.filaments.find(item => item.id === filament))
 
 const plain = { spreadG: 0.5, pair: false, bay: null, drops: false, weighed: false, pocket: null, battery: null, servo: null }
@@ -11,7 +12,7 @@ export const PLOVER: ProjectFile = {
   format: 'mariposa-project', version: 3, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
     targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, topSpeedMs: 24, gustMs: 4, spanMaxMm: 900,
-    currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
+    throwMs: 8, bungeeN: 25, dropMm: 50, colour: 'white', currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,
   },
   aerofoils: [],
   wing: {
@@ -34,7 +35,7 @@ export const PLOVER: ProjectFile = {
     { id: 'centre', name: 'Centre section', filament: 'pla-tough', recipe: { ...school('bead-infill', 'pla-tough'), infillShare: 0.04 } },
     { id: 'outer', name: 'Outer wing and fins', filament: 'pla-foam', recipe: { ...school('spiral-lattice', 'pla-foam'), brimMm: 4 } },
   ],
-  spars: [{ id: 'spar', name: 'Swept rod', stock: 'rod-5', surface: 'wing', fromMm: 10, toMm: 380, rootShare: 0.42, tipShare: 0.32, clearanceMm: 0.15, through: false }],
+  spars: [{ id: 'spar', name: 'Swept rod', stock: 'rod-5', surface: 'wing', fromMm: 10, toMm: 380, rootShare: 0.42, tipShare: 0.32, clearanceMm: 0.15, through: false, ...glued }],
   cuts: { wing: [pins(120), pins(275)], horizontal: [], vertical: [], body: [] },
   equipment: [
     { id: 'battery', name: 'Battery 3S 850 mAh', kind: 'battery', massG: 74, xMm: 36, yMm: 0, zMm: 6, sizeMm: [58, 30, 22], ...plain, bay: [-10, 120], battery: { cells: 3, capacityMah: 850 } },
@@ -46,6 +47,6 @@ export const PLOVER: ProjectFile = {
   ],
   allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05 },
   printers: [{ id: 'only', name: 'The only one', bedMm: [235, 235, 250], wallSpeedMmS: 60, infillSpeedMmS: 90, travelSpeedMmS: 150, accelMmS2: 1500, cornerMmS: 8, flowMm3S: 11, layerMinS: 4, plateOverheadMin: 8, retractMm: 0.8, retractMmS: 35, nozzleMaxC: 270, enclosed: false }],
-  spools: [{ id: 'foam', filament: 'pla-foam', massG: 400, pricePerKg: 46 }], printerOf: {}, given: [], wingSets: [], polars: [], calibrations: [], weighIns: [],
+  spools: [{ id: 'foam', filament: 'pla-foam', massG: 400, pricePerKg: 46 }], printerOf: {}, given: [], wingSets: [], polars: [], gear: [], proofs: [], calibrations: [], weighIns: [],
   measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null }, checks: [], flights: [],
 }

@@ -2,6 +2,7 @@
 import type { Control, Equipment, Joint, ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
+const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
 const school = (id: string, filament: string) => recipeById(id, LIBRARIES.filaments.find(item => item.id === filament))
 
 const item = (id: string, name: string, kind: Equipment['kind'], massG: number, place: [number, number, number], sizeMm: [number, number, number], more: Partial<Equipment> = {}): Equipment =>
@@ -16,7 +17,7 @@ export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project', version: 3, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
     targetMassG: 710, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, topSpeedMs: 21, gustMs: 5, spanMaxMm: 1250,
-    currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
+    throwMs: 8, bungeeN: 25, dropMm: 40, colour: 'white', currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
   },
   aerofoils: [],
   wing: {
@@ -66,10 +67,11 @@ export const THISTLEDOWN: ProjectFile = {
     { id: 'tail', name: 'Tail', filament: 'pla-foam', recipe: { ...school('bead-infill', 'pla-foam'), brimMm: 4 } },
   ],
   spars: [
-    { id: 'main-spar', name: 'Main spar', stock: 'tube-8x6', surface: 'wing', fromMm: 0, toMm: 505, rootShare: 0.3, tipShare: 0.31, clearanceMm: 0.15, through: false },
-    { id: 'rear-rod', name: 'Rear rod', stock: 'rod-3', surface: 'wing', fromMm: 0, toMm: 265, rootShare: 0.66, tipShare: 0.66, clearanceMm: 0.15, through: false },
-    { id: 'tail-rod', name: 'Tailplane rod', stock: 'rod-3', surface: 'horizontal', fromMm: 0, toMm: 150, rootShare: 0.32, tipShare: 0.32, clearanceMm: 0.15, through: false },
-    { id: 'fin-rod', name: 'Fin rod', stock: 'rod-3', surface: 'vertical', fromMm: 0, toMm: 120, rootShare: 0.34, tipShare: 0.3, clearanceMm: 0.15, through: false },
+    { id: 'main-spar', name: 'Main spar', stock: 'tube-8x6', surface: 'wing', fromMm: 0, toMm: 505, rootShare: 0.3, tipShare: 0.31, clearanceMm: 0.15, through: false, ...glued },
+    { id: 'joiner', name: 'Centre joiner', stock: 'rod-5', surface: 'wing', fromMm: 0, toMm: 80, rootShare: 0.2, tipShare: 0.2, clearanceMm: 0.15, through: true, fixing: 'bonded', lay: 'middle', route: 'straight' },
+    { id: 'rear-rod', name: 'Rear rod', stock: 'rod-3', surface: 'wing', fromMm: 0, toMm: 265, rootShare: 0.66, tipShare: 0.66, clearanceMm: 0.15, through: false, ...glued },
+    { id: 'tail-rod', name: 'Tailplane rod', stock: 'rod-3', surface: 'horizontal', fromMm: 0, toMm: 150, rootShare: 0.32, tipShare: 0.32, clearanceMm: 0.15, through: false, ...glued },
+    { id: 'fin-rod', name: 'Fin rod', stock: 'rod-3', surface: 'vertical', fromMm: 0, toMm: 120, rootShare: 0.34, tipShare: 0.3, clearanceMm: 0.15, through: false, ...glued },
   ],
   cuts: { wing: [135, 270, 435].map(cut('pins')), horizontal: [], vertical: [], body: [152, 330].map(cut('lip')) },
   equipment: [
@@ -95,7 +97,7 @@ export const THISTLEDOWN: ProjectFile = {
     { id: 'foam-white', filament: 'pla-foam', massG: 610, pricePerKg: 46 },
     { id: 'tough-grey', filament: 'pla-tough', massG: 820, pricePerKg: 26 },
   ],
-  printerOf: {}, given: [], wingSets: [], polars: [],
+  printerOf: {}, given: [], wingSets: [], polars: [], gear: [], proofs: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 2.05, date: '2026-09-28' }],
   weighIns: [
     { piece: 'wing-1-starboard', massG: 18.2, predictedG: 17.69, date: '2026-10-03', note: 'first piece; seam a little proud' },

@@ -23,16 +23,20 @@ export function fromVersion1(raw: unknown): unknown {
   }
 }
 
-/** What version 2 did not say: rods and horns, what servos and batteries can do, other wings, measured polars; a top speed of 1.6 times cruise and gusts of 5 m/s. */
+/** Recipes of projects before version 3, and of recipe files of version 1, stand on their end. */
+export const recipeFromVersion1 = (recipe: unknown): unknown => (isObject(recipe) ? { stance: 'standing', ...recipe } : recipe)
+
+/** What version 2 did not say: rods and horns, what servos and batteries can do, other wings, measured polars; a top speed of 1.6 times cruise, gusts of 5 m/s, the usual launches and landings; pieces stand, spars are bonded, straight and in the middle. */
 export function fromVersion2(raw: unknown): unknown {
   if (!isObject(raw)) return raw
   const surface = (value: unknown) => (!isObject(value) ? value : { ...value, controls: each(value.controls, control => ({ ...control, linkage: null })) })
   const cruise = isObject(raw.brief) && typeof raw.brief.cruiseMs === 'number' ? raw.brief.cruiseMs : 12
   return {
-    ...raw, version: 3, brief: isObject(raw.brief) ? { ...raw.brief, topSpeedMs: Math.min(100, Math.round(16 * cruise) / 10), gustMs: 5 } : raw.brief, wing: surface(raw.wing),
+    ...raw, version: 3, brief: isObject(raw.brief) ? { ...raw.brief, topSpeedMs: Math.min(100, Math.round(16 * cruise) / 10), gustMs: 5, throwMs: 8, bungeeN: 25, dropMm: 50, colour: 'bright' } : raw.brief, wing: surface(raw.wing),
     tail: isObject(raw.tail) ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) } : raw.tail,
     equipment: each(raw.equipment, item => ({ ...item, battery: null, servo: null })),
-    measured: isObject(raw.measured) ? { ...raw.measured, scales: null } : raw.measured, wingSets: [], polars: [],
+    measured: isObject(raw.measured) ? { ...raw.measured, scales: null } : raw.measured, wingSets: [], polars: [], gear: [], proofs: [],
+    zones: each(raw.zones, zone => ({ ...zone, recipe: recipeFromVersion1(zone.recipe) })), spars: each(raw.spars, spar => ({ ...spar, fixing: 'bonded', lay: 'middle', route: 'straight' })),
   }
 }
 

@@ -28,6 +28,10 @@ export const Brief = z.strictObject({
   landing: z.enum(['belly', 'wheels', 'net']),
   topSpeedMs: figure('speedMs', 'fastest it will be flown, dives included, m/s'),
   gustMs: z.number().min(0).max(20).describe('strongest gust up or down that it must bear at cruise; half of it at top speed, m/s'),
+  throwMs: z.number().min(0).max(30).describe('speed at which a hand throw lets go, m/s'),
+  bungeeN: z.number().min(0).max(2000).describe('pull of the bungee at its strongest, N'),
+  dropMm: z.number().min(0).max(3000).describe('landings must be borne like a drop from this height, mm'),
+  colour: z.enum(['white', 'bright', 'dark', 'black']).describe('colour of the skin: how much of the sun it takes up'),
   windMaxMs: z.number().min(0).max(30).describe('strongest wind for a first flight, m/s: the maker\'s own limit'),
   fieldElevationM: figure('elevationM', 'elevation of the field, m'),
   fieldTemperatureC: figure('temperatureC', 'air temperature at the field, °C'),
@@ -133,6 +137,7 @@ export const Recipe = z.strictObject({
   spiral: z.boolean(), lattice: Lattice.nullable(),
   skinGapMm: z.number().min(0.5).max(20).nullable().describe('double skin: distance between the middles of the two beads, mm'),
   brimMm: z.number().min(0).max(20).describe('width of a one-layer brim round the foot, mm'),
+  stance: z.enum(['standing', 'flat']).describe('how pieces of a lifting surface lie on the bed: on their end, with layers across the span, or on their side, with layers along it'),
   infillPattern: z.enum(['lines', 'grid', 'triangles']).describe('lines: one way a layer, ±45° in turn; grid: both ways in every layer; triangles: three ways'),
 })
 
@@ -146,6 +151,9 @@ export const Spar = z.strictObject({
   tipShare: figure('share', 'place along the chord at its outer end'),
   clearanceMm: z.number().min(0).max(3).describe('gap between spar and bore, on the radius, mm'),
   through: z.boolean().describe('one piece through the middle, instead of one a side'),
+  fixing: z.enum(['bonded', 'removable']).describe('glued in along its length, or pushed into its bore, so that the wing comes off it'),
+  lay: z.enum(['middle', 'caps']).describe('middle: at half the section\'s height; caps: one under the top skin and one over the bottom skin, with a printed web between'),
+  route: z.enum(['straight', 'bent']).describe('straight from end to end, or bent to follow every break of the dihedral'),
 })
 
 export const Joint = z.strictObject({
@@ -174,6 +182,23 @@ export const Equipment = z.strictObject({
   servo: z.strictObject({
     torqueNcm: z.number().min(0.1).max(2000).describe('torque at the voltage used, N·cm'), travelDeg: z.number().min(5).max(120).describe('travel each way, °'),
   }).nullable().describe('what a servo can do'),
+})
+
+export const Leg = z.strictObject({
+  id, name, kind: z.enum(['wire', 'printed', 'sprung']).describe('wire: bends along its length; printed: a flat leg; sprung: a rigid leg on a spring'),
+  xMm: figure('positionMm', 'mount, mm'), yMm: z.number().min(0).max(1500).describe('mount, mm from the plane of symmetry'), zMm: figure('positionMm', 'mount, mm'),
+  dropMm: z.number().min(5).max(600).describe('how far the axle lies under the mount, mm'), splayMm: z.number().min(0).max(600).describe('how far the axle lies outboard of the mount, mm'),
+  thicknessMm: z.number().min(0.5).max(40).describe('diameter of the wire, or thickness of a printed leg, mm'), widthMm: z.number().min(0.5).max(120).describe('width of a printed leg, mm'),
+  zone: id.describe('zone whose filament a printed leg and the mount are of'), springNmm: z.number().min(0.01).max(500).describe('rate of a sprung leg, N/mm'), travelMm: z.number().min(0.5).max(200).describe('travel of a sprung leg to its stop, mm'),
+  wheelMm: z.number().min(0).max(300).describe('diameter of the wheel, mm; 0 for a skid'), tyreMm: z.number().min(0).max(60).describe('how far the tyre can be squashed, mm'), wheelG: figure('massG', 'mass of wheel and axle, g'),
+  pair: z.boolean().describe('a second one to port'),
+  mount: z.strictObject({ lengthMm: z.number().min(2).max(200).describe('bearing along the leg\'s plane, mm'), widthMm: z.number().min(1).max(200).describe('bearing across it, mm'), depthMm: z.number().min(0.5).max(60).describe('plastic round it, mm') }),
+})
+
+export const Proof = z.strictObject({
+  id, kind: z.enum(['trestles', 'root', 'twist', 'drop']).describe('trestles: held up under both wings and loaded in the middle; root: held at the root and loaded outboard; twist: turned at a place; drop: let fall on its wheels or belly'),
+  massG: figure('massG', 'mass that was hung on, g; of a drop the mass that fell'), atMm: z.number().min(0).max(3000).describe('trestle, load or grip, from the root along the span; height of a drop, mm'),
+  armMm: z.number().min(0).max(2000).describe('lever of a twisting mass, mm; 0 otherwise'), measured: z.number().min(0).max(5000).nullable().describe('deflection or travel in mm, twist in °; null until it is measured'), date, note: text,
 })
 
 export const WingSet = z.strictObject({
@@ -238,7 +263,7 @@ export const ProjectFile = z.strictObject({
   brief: Brief, aerofoils: z.array(Aerofoil).max(20), wing: Surface, tail: Tail, body: Body.nullable(), boom: Boom.nullable(),
   zones: z.array(Zone).min(1).max(16), spars: z.array(Spar).max(24), cuts: Cuts, equipment: z.array(Equipment).max(80), allowances: Allowances,
   printers: z.array(Printer).min(1).max(12), spools: z.array(Spool).max(40), printerOf: z.record(id, id).describe('which printer a piece is given to'),
-  given: z.array(Given).max(60), wingSets: z.array(WingSet).max(8).describe('other wings for the same body'), polars: z.array(MeasuredPolar).max(60), calibrations: z.array(Calibration).max(200),
+  gear: z.array(Leg).max(6), proofs: z.array(Proof).max(60), given: z.array(Given).max(60), wingSets: z.array(WingSet).max(8).describe('other wings for the same body'), polars: z.array(MeasuredPolar).max(60), calibrations: z.array(Calibration).max(200),
   weighIns: z.array(WeighIn).max(400), measured: Measured, checks: z.array(Check).max(200), flights: z.array(Flight).max(500),
 })
 
@@ -250,6 +275,8 @@ export type Hinge = z.infer<typeof Hinge>
 export type Linkage = z.infer<typeof Linkage>
 export type WingSet = z.infer<typeof WingSet>
 export type MeasuredPolar = z.infer<typeof MeasuredPolar>
+export type Leg = z.infer<typeof Leg>
+export type Proof = z.infer<typeof Proof>
 export type Tip = z.infer<typeof Tip>
 export type Joint = z.infer<typeof Joint>
 export type Cut = Cuts['wing'][number]

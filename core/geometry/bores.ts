@@ -16,6 +16,25 @@ export function boreFeatures(loft: SurfaceLoft, line: SparLine): Feature[] {
   })
 }
 
+/** Width of the slit that makes the printer lay a bead down either side of it: the web between two caps, mm. */
+const SLIT = 0.1
+/** Plastic between slit and bore, mm. */
+const SLIT_COVER = 0.9
+
+/** Webs between the caps of a spar, where they stand far enough apart for one. */
+export function webFeatures(lines: readonly SparLine[]): Feature[] {
+  return lines.filter(line => line.part === 'top').flatMap((top): Feature[] => {
+    const bottom = lines.find(line => line.part === 'bottom' && line.spar.id.slice(0, -7) === top.spar.id.slice(0, -4))
+    if (!bottom || top.to - top.from < 1) return []
+    const slit = (s: number) => {
+      const a = bottom.at(s), b = top.at(s), half = top.stock.heightMm / 2 + top.spar.clearanceMm + SLIT_COVER
+      return b.n - a.n > 2 * half + 1 ? rectangle(a.x - SLIT / 2, a.n + half, a.x + SLIT / 2, b.n - half) : null
+    }
+    const foot = slit(top.from), head = slit(top.to)
+    return foot && head ? [cut(`${top.spar.name.replace(/, top cap$/, '')}, web`, top.from, top.to, foot, head, true)] : []
+  })
+}
+
 /** Plastic wanted round a run, mm. */
 export const RUN_COVER = 0.6
 

@@ -5,38 +5,62 @@ import { circle } from './polygon'
 import { gapAt, outlineAt, planAt, type SurfaceLoft } from './surface-loft'
 
 export interface SparLine {
+  /** With an id and name of its own where the spar is laid in two caps. */
   spar: Spar
   stock: Stock
+  /** The whole spar, or one of its caps. */
+  part: 'whole' | 'top' | 'bottom'
   from: number
   to: number
-  /** Middle of the spar at s: straight from end to end. */
+  /** Middle of the spar at s: straight from end to end, or from break to break where it is bent. */
   at(s: number): { x: number, n: number }
 }
 
+/** Plastic over and under a cap: the skin's own bead, mm. */
+const CAP_COVER = 0.6
+
+/** The lines that a spar is laid in: one at half height, or two caps under the skins, strips lying flat. */
+export function sparLines(loft: SurfaceLoft, spar: Spar, stock: Stock): SparLine[] {
+  if (spar.lay === 'middle') return [sparLine(loft, spar, stock)]
+  const flat: Stock = stock.shape === 'strip' ? { ...stock, heightMm: Math.min(stock.heightMm, stock.widthMm), widthMm: Math.max(stock.heightMm, stock.widthMm) } : stock
+  return (['top', 'bottom'] as const).map(part => sparLine(loft, { ...spar, id: `${spar.id}-${part}`, name: `${spar.name}, ${part} cap` }, flat, part))
+}
+
 /**
- * A straight line between the middles of the section at both ends; a spar that runs through the centre is
- * straight and level at its root place, since both halves are one piece.
+ * Through the middles of the section (or under a skin) at both ends; a straight spar that runs through the centre is level
+ * at its root place, since both halves are one piece.
  */
-export function sparLine(loft: SurfaceLoft, spar: Spar, stock: Stock): SparLine {
+export function sparLine(loft: SurfaceLoft, spar: Spar, stock: Stock, part: SparLine['part'] = 'whole'): SparLine {
   const from = spar.through ? 0 : Math.min(spar.fromMm, loft.span)
   const to = Math.min(Math.max(spar.toMm, from), loft.span)
-  const start = sparPoint(loft, from, spar.rootShare)
-  const end = spar.through ? start : sparPoint(loft, to, spar.tipShare)
   const length = Math.max(1e-9, to - from)
+  const shareAt = (s: number) => spar.rootShare + ((spar.tipShare - spar.rootShare) * (s - from)) / length
+  const breaks = spar.route === 'bent' ? loft.ends.map(end => end.s).filter(s => s > from + 1 && s < to - 1) : []
+  const places = [from, ...breaks, to]
+  const points = places.map(s => sparPoint(loft, s, shareAt(s), stock, spar.clearanceMm, part))
+  if (spar.through && spar.route === 'straight') points[1] = { ...points[0] }
   return {
-    spar, stock, from, to,
+    spar, stock, part, from, to,
     at: (s) => {
-      const t = (s - from) / length
-      return { x: start.x + (end.x - start.x) * t, n: start.n + (end.n - start.n) * t }
+      let i = 0
+      while (i < places.length - 2 && s > places[i + 1]) i++
+      const t = (s - places[i]) / Math.max(1e-9, places[i + 1] - places[i])
+      const a = points[i], b = points[i + 1]
+      return { x: a.x + (b.x - a.x) * t, n: a.n + (b.n - a.n) * t }
     },
   }
 }
 
-function sparPoint(loft: SurfaceLoft, s: number, share: number): { x: number, n: number } {
+function sparPoint(loft: SurfaceLoft, s: number, share: number, stock: Stock, clearance: number, part: SparLine['part']): { x: number, n: number } {
   const { chord, lead, n } = planAt(loft, s)
   const x = lead + share * chord
-  const gap = gapAt(outlineAt(loft, s), x)
-  return { x, n: gap ? (gap.lower + gap.upper) / 2 : n }
+  const outline = outlineAt(loft, s), gap = gapAt(outline, x)
+  if (!gap) return { x, n }
+  if (part === 'whole') return { x, n: (gap.lower + gap.upper) / 2 }
+  // Under the lowest place of the skin over its width, so that its corners stay inside.
+  const half = stock.widthMm / 2 + clearance, reach = stock.heightMm / 2 + clearance + CAP_COVER
+  const gaps = [x - half, x, x + half].map(place => gapAt(outline, place) ?? gap)
+  return { x, n: part === 'top' ? Math.min(...gaps.map(g => g.upper)) - reach : Math.max(...gaps.map(g => g.lower)) + reach }
 }
 
 export interface SparFit {

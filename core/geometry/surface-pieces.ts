@@ -1,6 +1,6 @@
 /** A wing, tailplane or fin cut into printed pieces: fixed parts with bores, bays and joints, and the moving parts. mm */
 import type { Control, Cut, Equipment } from '../document'
-import { BAY_CLEARANCE, bayFeature, boreFeatures, RUN_COVER, runFeatures } from './bores'
+import { BAY_CLEARANCE, bayFeature, boreFeatures, RUN_COVER, runFeatures, webFeatures } from './bores'
 import { controlOutline, gapFeatures, hingedControl, slotFeatures, type HingedControl } from './control-surface'
 import { sectionAt, type Feature } from './feature'
 import { surfaceJoint, type JointPlan } from './joints'
@@ -60,7 +60,7 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
   const { loft, lines } = parts
   const cuts = usableCuts(parts.cuts, 0, loft.span)
   const hinged = hingedControls(loft, parts.controls)
-  const features = [...lines.flatMap(line => boreFeatures(loft, line)), ...bays(parts).features, ...hinged.flatMap(item => gapFeatures(loft, item))]
+  const features = [...lines.flatMap(line => boreFeatures(loft, line)), ...webFeatures(lines), ...bays(parts).features, ...hinged.flatMap(item => gapFeatures(loft, item))]
   const joints = cuts.map(cut => surfaceJoint(loft, cut, features))
   const stations = loft.stations.map(station => station.s)
   const sides = loft.mirror ? (['starboard', 'port'] as const) : (['centre'] as const)

@@ -5,7 +5,7 @@ import { STOCK, type Stock } from './stock'
 
 export type { Battery } from './batteries'
 export type { Filament } from './filaments'
-export { stockArea, stockInertia, stockLinearMass, type Stock } from './stock'
+export { stockArea, stockInertia, stockInertiaAcross, stockLinearMass, stockTorsion, type Stock } from './stock'
 export { expansionAt, recipeById, recipeFor, type School } from './schools'
 
 export interface Libraries { filaments: readonly Filament[], stock: readonly Stock[], schools: typeof SCHOOLS, batteries: readonly Battery[] }

@@ -16,27 +16,27 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'spiral-lattice', name: 'One bead in a spiral, webs inside', summary: 'a single unbroken bead that runs out and back as webs between the skins',
     badAt: 'no base or top; every web shows on the skin',
-    recipe: { school: 'spiral-lattice', walls: 1, ...bead, infillShare: 0, baseLayers: 0, topLayers: 0, spiral: true, lattice: { pitchMm: 45, passes: 2 }, skinGapMm: null, brimMm: 0, infillPattern: 'lines' },
+    recipe: { school: 'spiral-lattice', walls: 1, ...bead, infillShare: 0, baseLayers: 0, topLayers: 0, spiral: true, lattice: { pitchMm: 45, passes: 2 }, skinGapMm: null, brimMm: 0, stance: 'standing', infillPattern: 'lines' },
   },
   {
     id: 'bead-infill', name: 'One bead, sparse infill', summary: 'a single wall held by a few percent of infill',
     badAt: 'infill weighs most where the section is thick; travel strings',
-    recipe: { school: 'bead-infill', walls: 1, ...bead, infillShare: 0.03, baseLayers: 1, topLayers: 1, spiral: false, lattice: null, skinGapMm: null, brimMm: 0, infillPattern: 'lines' },
+    recipe: { school: 'bead-infill', walls: 1, ...bead, infillShare: 0.03, baseLayers: 1, topLayers: 1, spiral: false, lattice: null, skinGapMm: null, brimMm: 0, stance: 'standing', infillPattern: 'lines' },
   },
   {
     id: 'double-skin', name: 'Double skin, sparse between', summary: 'two beads a few millimetres apart with sparse infill between, hollow inside',
     badAt: 'slow, and heavier than one bead',
-    recipe: { school: 'double-skin', walls: 1, ...bead, infillShare: 0.08, baseLayers: 0, topLayers: 0, spiral: false, lattice: null, skinGapMm: 2.5, brimMm: 0, infillPattern: 'lines' },
+    recipe: { school: 'double-skin', walls: 1, ...bead, infillShare: 0.08, baseLayers: 0, topLayers: 0, spiral: false, lattice: null, skinGapMm: 2.5, brimMm: 0, stance: 'standing', infillPattern: 'lines' },
   },
   {
     id: 'beads', name: 'Two beads, hollow', summary: 'the walls are the spar; nothing inside',
     badAt: 'large flat skins buckle with nothing behind them',
-    recipe: { school: 'beads', walls: 2, ...bead, infillShare: 0, baseLayers: 0, topLayers: 0, spiral: false, lattice: null, skinGapMm: null, brimMm: 0, infillPattern: 'lines' },
+    recipe: { school: 'beads', walls: 2, ...bead, infillShare: 0, baseLayers: 0, topLayers: 0, spiral: false, lattice: null, skinGapMm: null, brimMm: 0, stance: 'standing', infillPattern: 'lines' },
   },
   {
     id: 'solid', name: 'Solid', summary: 'filled through: horns, mounts, firewall',
     badAt: 'weight',
-    recipe: { school: 'solid', walls: 3, ...bead, infillShare: 1, baseLayers: 4, topLayers: 4, spiral: false, lattice: null, skinGapMm: null, brimMm: 0, infillPattern: 'lines' },
+    recipe: { school: 'solid', walls: 3, ...bead, infillShare: 1, baseLayers: 4, topLayers: 4, spiral: false, lattice: null, skinGapMm: null, brimMm: 0, stance: 'standing', infillPattern: 'lines' },
   },
 ]
 

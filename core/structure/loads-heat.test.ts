@@ -42,7 +42,7 @@ describe('envelope', () => {
     expect(calm.loads.governing.by).toBe('pull-up')
     expect(stormy.loads.governing.by).toMatch(/^gust/)
     expect(stormy.loads.governing.n).toBeGreaterThan(5)
-    expect(stormy.strength.reserve / calm.strength.reserve).toBeCloseTo(5 / stormy.loads.governing.n, 2)
+    expect(stormy.strength.cases[0].reserve / calm.strength.cases[0].reserve).toBeCloseTo(5 / stormy.loads.governing.n, 2)
     expect(stormy.verdicts.strength.reason).toContain(stormy.loads.governing.by)
   })
 })

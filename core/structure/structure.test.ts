@@ -1,12 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { circle, type SparLine } from '../geometry'
-import { LIBRARIES, stockArea, stockInertia } from '../libraries'
-import { insetField } from '../printing'
+import { LIBRARIES, stockArea, stockInertia, stockInertiaAcross, stockTorsion } from '../libraries'
 import { solveBeam } from './beam'
 import { skinBucklingStress } from './skin-buckling'
 import { lineAt, shearAndMoment } from './span-loads'
-import { bendingSection } from './wing-section'
 
 const EI = 20
 const cantilever = { length: 1.2, support: 'cantilever' as const, stations: [{ x: 0, EI }], loads: [], distributed: [] }
@@ -73,33 +70,16 @@ describe('span loads', () => {
   })
 })
 
-describe('sections', () => {
-  const round = insetField([circle(0, 0, 30, false, 240)])
-  it('a thin circular skin: E·π·r³·t', () => {
-    const { EI: found, neutral, top } = bendingSection(round, () => 0.0005, 2e9, [])
-    expect(found / (2e9 * Math.PI * 0.03 ** 3 * 0.0005)).toBeCloseTo(1, 3)
-    expect(neutral).toBeCloseTo(0, 9)
-    expect(top).toBeCloseTo(0.03, 4)
-  })
-  it('a thin rectangular box: walls t(2·b·(h/2)² + 2·h³/12)', () => {
-    const outer = Float64Array.of(-50, -10, 50, -10, 50, 10, -50, 10)
-    const { EI: found } = bendingSection(insetField([outer]), () => 0.0004, 1e9, [])
-    expect(found / (1e9 * 0.0004 * (2 * 0.1 * 0.01 ** 2 + (2 * 0.02 ** 3) / 12))).toBeCloseTo(1, 6)
-  })
+it('stock: area, inertia and torsion of a tube and a strip in closed form', () => {
   const stock = LIBRARIES.stock.find(item => item.id === 'tube-10x8')!
-  it('a tube adds its own E·I and the square of its distance; in a skin of no stiffness it is alone', () => {
-    const at = (n: number) => ({ line: { stock } as SparLine, n })
-    const own = stock.modulus * stockInertia(stock)
-    expect(bendingSection(round, () => 1e-12, 1, [at(0)]).EI / own).toBeCloseTo(1, 6)
-    const pair = bendingSection(round, () => 1e-12, 1, [at(10), at(-10)]).EI
-    expect(pair / (2 * own + 2 * stock.modulus * stockArea(stock) * 0.01 ** 2)).toBeCloseTo(1, 6)
-  })
-  it('stock: area and inertia of a tube and a strip in closed form', () => {
-    expect(stockInertia(stock)).toBeCloseTo((Math.PI / 64) * (0.01 ** 4 - 0.008 ** 4), 15)
-    const strip = LIBRARIES.stock.find(item => item.id === 'strip-1x10')!
-    expect(stockInertia(strip)).toBeCloseTo((0.001 * 0.01 ** 3) / 12, 15)
-    expect(stockArea(strip)).toBeCloseTo(1e-5, 12)
-  })
+  expect(stockInertia(stock)).toBeCloseTo((Math.PI / 64) * (0.01 ** 4 - 0.008 ** 4), 15)
+  expect(stockTorsion(stock)).toBeCloseTo((Math.PI / 32) * (0.01 ** 4 - 0.008 ** 4), 15)
+  const strip = LIBRARIES.stock.find(item => item.id === 'strip-1x10')!
+  expect(stockInertia(strip)).toBeCloseTo((0.001 * 0.01 ** 3) / 12, 15)
+  expect(stockInertiaAcross(strip)).toBeCloseTo((0.01 * 0.001 ** 3) / 12, 15)
+  // Saint-Venant, b/a = 10: 0.312·a³b (Timoshenko & Goodier, table of rectangular bars).
+  expect(stockTorsion(strip) / (0.312 * 0.001 ** 3 * 0.01)).toBeCloseTo(1, 2)
+  expect(stockArea(strip)).toBeCloseTo(1e-5, 12)
 })
 
 it('skin buckling: flat plate 4π²E/12(1−ν²)(t/b)² when the radius is endless; thicker, closer held or rounder is stronger', () => {

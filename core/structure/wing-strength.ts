@@ -1,104 +1,182 @@
 /**
- * Reserve factor of a half wing at stations along the span. Two ways to carry the moment are weighed at each: skin and
- * spars together (the weakest of them gives out first), and the spars alone after the skin has cracked or wrinkled.
- * The better of the two is the station's reserve; the least station is the wing's. SI.
+ * Reserve factors of a wing's station under one load. Two ways to carry the moment are weighed: skin and spars together (the
+ * weakest of them gives out first), and the spars alone after the skin has cracked or buckled; the better of the two counts. What must
+ * hold either way counts besides: shear, webs, and the places where a spar ends or sits in a socket. SI.
  */
 import type { Recipe } from '../document'
-import { boreAt, outlineAt, planAt, type SparLine, type SurfaceLoft } from '../geometry'
-import type { Filament } from '../libraries'
-import { beadThickness, insetField, relativeDensity, type InsetField } from '../printing'
+import { stockArea, stockInertia } from '../libraries'
 import { mmToM } from '../units'
-import { bendingSection } from './wing-section'
-import { skinBucklingStress } from './skin-buckling'
+import { boreBears, endForce, socketForce } from './bearing'
+import { skinSupport } from './printed-skin'
+import { combinedBuckling, sandwichThickness, shearBucklingStress, skinBucklingStress, wrinklingStress } from './skin-buckling'
+import { flatteningMoment, shearForce } from './spar-modes'
+import { curvatures } from './thin-walled-section'
+import type { StationBuild, StationSection, StationSpar } from './wing-station'
 
-export type StrengthMode = 'skin across layers' | 'skin buckling' | 'glue joint' | 'spar bending' | 'spar alone'
+export type StrengthMode = 'skin across layers' | 'skin along the bead' | 'skin in compression' | 'skin buckling' | 'skin wrinkling' | 'skin shear' | 'glue joint' | 'spar bending' | 'tube flattening' | 'bent spar' | 'spar alone'
+  | 'spar shear' | 'web shear' | 'joiner in its socket' | 'spar end' | 'spar overlap'
+
+/** What acts on the outer part of the wing at a station: up, tips up, nose up about the shear centre, and tip aft. N and N·m, without factor of safety. */
+export interface StationLoad { shear: number, moment: number, torque: number, lag: number }
+
+export type Modes = Partial<Record<StrengthMode, number>>
 
 export interface StationStrength {
   /** mm along the span. */
   s: number
-  /** N, N·m; with load factor, without factor of safety. */
+  /** Of the case that decides, N, N·m; with load factor, without factor of safety. */
   shear: number
   moment: number
+  torque: number
   EI: number
+  GJ: number
   reserve: number
   mode: StrengthMode
-  /** The reserve of every mode at this station. */
-  modes: Partial<Record<StrengthMode, number>>
+  /** The load case that decides. */
+  case: string
+  /** The reserve of every mode at this station, the least over all cases. */
+  modes: Modes
 }
 
-/** Shear-free tensile strength of a butt joint in thin printed skins: cyanoacrylate or epoxy on foam lets go at about this, Pa. */
+/** Tensile strength of a butt joint in thin printed skins: cyanoacrylate or epoxy on foam lets go at about this, Pa. */
 export const GLUE_STRENGTH = 8e6
+/** Of a spar's strength, what is left where it was bent. */
+const BENT_SHARE = 0.7
+const TINY = 1e-12
+/** Reserves above this are drawn and compared as this: nothing acts there. */
+export const PLENTY = 1e4
 
-/** The shape of a section: what does not depend on load, recipe or filament. */
-export interface StationSection { s: number, field: InsetField, spars: ReadonlyArray<{ line: SparLine, n: number }>, joint: boolean, chord: number }
+const local: ReadonlySet<StrengthMode> = new Set<StrengthMode>(['skin shear', 'spar shear', 'web shear', 'joiner in its socket', 'spar end', 'spar overlap'])
+const bare: ReadonlySet<StrengthMode> = new Set<StrengthMode>(['spar alone', 'tube flattening'])
 
-/** `joint`: a glue joint between two pieces lies here. */
-export function stationSection(loft: SurfaceLoft, s: number, spars: readonly SparLine[], joint: boolean): StationSection {
-  const outer = outlineAt(loft, s)
-  const holes = spars.map(line => boreAt(loft, line, s, outer)).filter(hole => hole !== null)
-  return {
-    s, field: insetField([outer, ...holes]), joint, chord: mmToM(planAt(loft, s).chord),
-    spars: spars.filter(line => s >= line.from - 1e-6 && s <= line.to + 1e-6).map(line => ({ line, n: line.at(s).n })),
+/** Every mode's reserve under one load, with the factor of safety in. */
+export function stationModes(station: StationSection, build: StationBuild, recipe: Recipe, load: StationLoad, safetyFactor: number): Modes {
+  const shear = load.shear * safetyFactor, moment = load.moment * safetyFactor, torque = load.torque * safetyFactor, lag = load.lag * safetyFactor
+  const modes: Modes = {}
+  const put = (mode: StrengthMode, reserve: number) => { modes[mode] = Math.min(modes[mode] ?? PLENTY, Number.isFinite(reserve) ? Math.max(0, reserve) : PLENTY) }
+  if (station.meeting !== 'apart') skinModes(station, build, recipe, { shear, moment, torque, lag }, put)
+  sparModes(station, build, { shear, moment, torque, lag }, put)
+  bearings(station, build, recipe, { shear, moment, torque, lag }, put)
+  return modes
+}
+
+type Put = (mode: StrengthMode, reserve: number) => void
+
+function skinModes(station: StationSection, build: StationBuild, recipe: Recipe, { shear, moment, torque, lag }: StationLoad, put: Put): void {
+  const { section, material, bead, shear: flow, outerWalls, thickness } = build
+  const { alongX, alongY } = curvatures(flow.bending, -moment, -lag)
+  let most = 0, least = 0, worst = Infinity, sliding = 0
+  const support = skinSupport(recipe, station.chord)
+  const radius = radiusOf(station)
+  const gap = recipe.skinGapMm ? mmToM(recipe.skinGapMm) : 0
+  const full = Math.max(...thickness)
+  for (let w = 0; w < outerWalls; w++) {
+    const { a, b } = section.walls[w], t = thickness[w]
+    if (!(t > 1e-7)) continue
+    const x = (section.x[a] + section.x[b]) / 2 - flow.bending.x, y = (section.y[a] + section.y[b]) / 2 - flow.bending.y
+    const strain = alongX * x + alongY * y
+    most = Math.max(most, strain)
+    least = Math.min(least, strain)
+    const stress = Math.abs(shear * flow.up[w] + torque * flow.torque[w]) / t
+    // Where walls run together at the edges they are one solid, and what flows in both cancels; panels are found where the skin has its whole thickness.
+    if (t < 0.9 * full) continue
+    sliding = Math.max(sliding, stress)
+    if (strain >= 0 && stress < TINY) continue
+    const thick = gap ? sandwichThickness(bead, gap) : t
+    const share = gap ? thick / (2 * bead) : 1
+    const c = (Math.max(0, -strain) * material.modulus) / (skinBucklingStress(material.modulus, thick, gap ? station.chord * 0.6 : support, radius) * share)
+    const s = stress / (shearBucklingStress(material.modulus, thick, gap ? station.chord * 0.6 : support) * share + (SHELL_SHEAR * material.modulus * t) / radius)
+    worst = Math.min(worst, combinedBuckling(c, s))
+  }
+  const tension = material.modulus * Math.max(most, TINY)
+  put(material.across ? 'skin across layers' : 'skin along the bead', material.tension / tension)
+  put('skin in compression', material.compression / (material.modulus * Math.max(-least, TINY)))
+  put('skin buckling', worst)
+  if (gap) put('skin wrinkling', wrinklingStress(material.modulus, recipe.infillShare) / (material.modulus * Math.max(-least, TINY)))
+  put('skin shear', material.shear / Math.max(sliding, TINY))
+  if (station.meeting === 'glued') put('glue joint', Math.min(GLUE_STRENGTH, material.tension) / tension)
+}
+
+/** Curved skins buckle in shear at about 0.1·E·t/R beyond the flat plate's value (long curved panels, Batdorf). */
+const SHELL_SHEAR = 0.1
+
+/** A circular arc over most of the chord with the section's own rise: R = c²/8h. */
+function radiusOf({ chord, field }: StationSection): number {
+  let top = -Infinity, bottom = Infinity
+  for (let e = 0; e < field.starts[1]; e++) {
+    top = Math.max(top, field.midY[e])
+    bottom = Math.min(bottom, field.midY[e])
+  }
+  return (chord * 0.9) ** 2 / (8 * Math.max(1e-4, mmToM(top - bottom) / 2))
+}
+
+function sparModes({ spars, bends, meeting }: StationSection, build: StationBuild, { shear, moment, lag }: StationLoad, put: Put): void {
+  if (spars.length === 0) return
+  const left = (line: StationSpar['line']) => (!bends.includes(line) ? 1 : line.stock.bends ? BENT_SHARE : 0)
+  const { bending } = build.shear
+  const { alongX, alongY } = curvatures(bending, -moment, -lag)
+  const own = (spar: StationSpar) => {
+    const { stock } = spar.line
+    const across = Math.abs(alongX) * mmToM(stock.widthMm) / 2, up = Math.abs(alongY) * mmToM(stock.heightMm) / 2
+    return stock.shape === 'round' ? Math.hypot(across, up) : across + up
+  }
+  // Where the pieces are apart, no skin helps: spars alone.
+  for (const [i, spar] of meeting === 'apart' ? [] : spars.entries()) {
+    const { stock } = spar.line
+    // Of the wing's own stretch it takes as much as the plastic hands it.
+    const slip = build.section.spars[i].EA / (stock.modulus * stockArea(stock))
+    const stretched = slip * Math.abs(alongX * (mmToM(spar.x) - bending.x) + alongY * (mmToM(spar.n) - bending.y))
+    put(left(spar.line) < 1 ? 'bent spar' : 'spar bending', (left(spar.line) * stock.strength) / (stock.modulus * Math.max(TINY, stretched + own(spar))))
+  }
+  const sharing = meeting === 'apart' ? build.sparEI : bending.EIx
+  for (const group of build.groups) {
+    const part = (Math.abs(moment) * group.EI) / build.sparEI
+    for (const { line, n } of group.lines) {
+      const reach = Math.abs(mmToM(n) - group.middle) + mmToM(line.stock.heightMm) / 2
+      put('spar alone', (left(line) * line.stock.strength) / Math.max(TINY, (line.stock.modulus * part * reach) / group.EI))
+      if (group.lines.length === 1) put('tube flattening', flatteningMoment(line.stock) / Math.max(TINY, part))
+    }
+    if (group.lines.length === 1) put('spar shear', shearForce(group.lines[0].line.stock) / Math.max(TINY, (Math.abs(shear) * group.EI) / sharing))
+    else put('web shear', webHolds(group, build) / Math.max(TINY, (Math.abs(shear) * group.EI) / sharing))
   }
 }
 
-/** Printed plastic's stiffness and strength along the span of a piece that stands on its end: across its layers, foamed by Gibson & Ashby. */
-export function acrossLayers(recipe: Recipe, filament: Filament): { modulus: number, strength: number } {
-  const density = relativeDensity(recipe, filament)
-  return {
-    modulus: filament.modulus * filament.acrossModulusShare * density ** 2,
-    strength: filament.strength * filament.acrossShare * density ** 1.5,
+/** Two beads between the caps: slid apart, or buckled between them. N of shear. */
+function webHolds({ lines }: StationBuild['groups'][number], { material, bead }: StationBuild): number {
+  const height = mmToM(Math.max(...lines.map(l => l.n)) - Math.min(...lines.map(l => l.n)))
+  if (!(height > 1e-4)) return 0
+  const stress = Math.min(material.shear, shearBucklingStress(material.modulus, 2 * bead, height))
+  return stress * 2 * bead * height
+}
+
+function bearings(station: StationSection, build: StationBuild, recipe: Recipe, { shear, moment }: StationLoad, put: Put): void {
+  const { material, bead, sparEI, groups } = build
+  // Across the section: along the bead where the piece stands, across layers where it lies.
+  const bears = boreBears(material.across ? 0.58 * material.compression : material.shear, recipe.walls * bead)
+  for (const end of station.ends) {
+    const { stock } = end.line
+    // In the middle of the aircraft it is not among those that run on.
+    const own = stock.modulus * stockInertia(stock), counted = station.spars.some(spar => spar.line === end.line)
+    const share = own / Math.max(TINY, build.shear.bending.EIx + (counted ? 0 : own))
+    const force = endForce(Math.abs(moment) * share, end.inserted, mmToM(stock.heightMm))
+    put(end.beside ? 'spar overlap' : 'spar end', bears / Math.max(TINY, force))
+  }
+  if (station.meeting === 'apart') {
+    for (const group of groups) {
+      const part = group.EI / sparEI
+      const length = Math.min(...group.lines.map(({ line }) => mmToM(line.to - station.s)))
+      put('joiner in its socket', bears / Math.max(TINY, socketForce(moment * part, shear * part, Math.max(1e-3, length)) / group.lines.length))
+    }
+    if (groups.length === 0) put('joiner in its socket', 0)
   }
 }
 
-/** Distance between whatever holds the skin from behind, m. */
-export function skinSupport(recipe: Recipe, chord: number): number {
-  if (recipe.lattice) return mmToM(recipe.lattice.pitchMm * Math.SQRT2)
-  if (recipe.infillShare > 0.005) {
-    // Lines of infill in two directions, a bead wide, lie 2w/f apart.
-    return Math.min(chord, mmToM((2 * recipe.beadWidthMm) / recipe.infillShare))
-  }
-  return chord * 0.6
-}
-
-export function stationReserve(section: StationSection, recipe: Recipe, filament: Filament, shear: number, moment: number, safetyFactor: number): StationStrength {
-  const { field } = section
-  const bead = mmToM(beadThickness(recipe, filament))
-  const walls = recipe.walls + (recipe.skinGapMm ? 1 : 0)
-  const thickness = (e: number) => Math.min(walls * bead, mmToM(field.depth[e]))
-  const skin = acrossLayers(recipe, filament)
-  const bending = bendingSection(field, thickness, skin.modulus, section.spars)
-  const applied = Math.max(1e-9, Math.abs(moment) * safetyFactor)
-  const reach = Math.max(bending.top, -bending.bottom)
-  const skinStress = (skin.modulus * applied * reach) / bending.EI
-  const modes: Partial<Record<StrengthMode, number>> = {
-    'skin across layers': skin.strength / skinStress,
-    'skin buckling': buckling(section, recipe, skin.modulus, bead, walls, reach) / skinStress,
-  }
-  if (section.joint) modes['glue joint'] = Math.min(GLUE_STRENGTH, skin.strength) / skinStress
-  let alone = 0
-  if (section.spars.length > 0) {
-    modes['spar bending'] = Math.min(...section.spars.map(({ line, n }) => {
-      const strain = (Math.abs(mmToM(n) - bending.neutral) + mmToM(line.stock.heightMm) / 2) * (applied / bending.EI)
-      return line.stock.strength / (line.stock.modulus * strain)
-    }))
-    alone = Math.min(...section.spars.map(({ line }) => line.stock.strength / ((line.stock.modulus * applied * mmToM(line.stock.heightMm)) / (2 * bending.sparEI))))
-    modes['spar alone'] = alone
-  }
-  const together = (Object.entries(modes) as Array<[StrengthMode, number]>).filter(([mode]) => mode !== 'spar alone').reduce((a, b) => (b[1] < a[1] ? b : a))
-  const [mode, reserve] = alone > together[1] ? (['spar alone', alone] as const) : together
-  return { s: section.s, shear, moment, EI: bending.EI, reserve, mode, modes }
-}
-
-function buckling(section: StationSection, recipe: Recipe, modulus: number, bead: number, walls: number, halfDepth: number): number {
-  const { chord } = section
-  // A circular arc over most of the chord with the section's own rise: R = c²/8h.
-  const radius = (chord * 0.9) ** 2 / (8 * Math.max(1e-4, halfDepth))
-  if (recipe.skinGapMm) {
-    // Two thin skins apart bend like a plate of the thickness that has the same stiffness: t_eq³ = 6·t·gap².
-    const equal = Math.cbrt(6 * bead * mmToM(recipe.skinGapMm) ** 2)
-    const plate = skinBucklingStress(modulus, equal, chord * 0.6, radius)
-    return (plate * equal) / (2 * bead)
-  }
-  return skinBucklingStress(modulus, walls * bead, skinSupport(recipe, chord), radius)
+/** The station's reserve from its modes: the better of together and alone, and never more than what must hold either way. */
+export function decide(modes: Modes): { reserve: number, mode: StrengthMode } {
+  const list = Object.entries(modes) as Array<[StrengthMode, number]>
+  const least = (keep: (mode: StrengthMode) => boolean) => list.filter(([mode]) => keep(mode)).reduce<[StrengthMode, number] | null>((a, b) => (a && a[1] <= b[1] ? a : b), null)
+  const together = least(mode => !local.has(mode) && !bare.has(mode)), alone = least(mode => bare.has(mode)), must = least(mode => local.has(mode))
+  const carried = !together || (alone && alone[1] > together[1]) ? alone : together
+  const found = must && (!carried || must[1] < carried[1]) ? must : carried
+  return found ? { mode: found[0], reserve: found[1] } : { mode: 'skin shear', reserve: 0 }
 }

@@ -2,7 +2,7 @@
 import type { Assessor } from '../assess'
 import type { ProjectFile, Zone } from '../document'
 import { recipeFor, type Filament, type Libraries } from '../libraries'
-import { acrossLayers } from '../structure'
+import { printedMaterial } from '../structure'
 import { beadThickness } from '../printing'
 import { mmToM } from '../units'
 
@@ -36,7 +36,7 @@ export function schoolFigures(assessor: Assessor, doc: ProjectFile, zone: Zone, 
   return {
     school: zone.recipe.school, name, summary, badAt, filament: filament.name,
     massG: sum(own.map(piece => piece.predictedG)), hours: sum(own.map(piece => piece.hours)), cost: sum(own.map(piece => piece.cost)),
-    skinStiffness: (acrossLayers(zone.recipe, filament).modulus * walls * mmToM(beadThickness(zone.recipe, filament))) / 1000,
+    skinStiffness: (printedMaterial(zone.recipe, filament).modulus * walls * mmToM(beadThickness(zone.recipe, filament))) / 1000,
     flyingMassG: totals.massG, reserve: strength.reserve, staticMarginPct: flight.staticMarginPct, zone,
   }
 }

@@ -15,7 +15,7 @@ const set = (field: Figures, label: string, scale = 1) => (value: number | null)
 function add() {
   let n = 1
   while (doc.value.spars.some(item => item.id === `spar-${n}`)) n++
-  edit('Add a spar', (draft) => { draft.spars.push({ id: `spar-${n}`, name: `Spar ${n}`, stock: 'rod-4', surface: 'wing', fromMm: 0, toMm: 200, rootShare: 0.3, tipShare: 0.3, clearanceMm: 0.15, through: false }) })
+  edit('Add a spar', (draft) => { draft.spars.push({ id: `spar-${n}`, name: `Spar ${n}`, stock: 'rod-4', surface: 'wing', fromMm: 0, toMm: 200, rootShare: 0.3, tipShare: 0.3, clearanceMm: 0.15, through: false, fixing: 'bonded', lay: 'middle', route: 'straight' }) })
   chosen.value = doc.value.spars.length - 1
 }
 const remove = () => edit(`Leave out ${spar.value.name}`, (draft) => { draft.spars.splice(at.value, 1) })
