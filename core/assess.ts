@@ -80,7 +80,7 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
         weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
         strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)), hours: hoursVerdict(doc, totals, pieces),
       }
-      const findings = [...verdictFindings(verdicts), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls })]
+      const findings = [...verdictFindings(verdicts), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength })]
       return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers, drawing: draw(airframe) }
     },
   }

@@ -1,21 +1,25 @@
 /** What is wrong or odd: each with its place, the computed figure, the limit and one thing to do. */
 import type { ProjectFile } from '../document'
 import { beadFill } from '../printing'
+import { COLOURS, HEAT_CASES, skinTemperature } from '../structure'
 import type { Airframe } from './airframe'
 import { buildProblems } from './build-problems'
 import type { Assessment, Finding, PieceReport, SparReport } from './types'
 import { flightProblems } from './flight-problems'
+import { strengthProblems } from './strength-problems'
+
+const FIELD = HEAT_CASES.find(item => item.id === 'field')!
 
 /** Plastic wanted over a bore: one bead. */
 export const coverWanted = (doc: ProjectFile): number => Math.min(...doc.zones.map(zone => zone.recipe.beadWidthMm))
 
-export type Assessed = Pick<Assessment, 'pieces' | 'spars' | 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls'>
+export type Assessed = Pick<Assessment, 'pieces' | 'spars' | 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls' | 'strength'>
 
 export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] {
   const { pieces, spars } = assessed
   return [
     ...missing(airframe), ...buildProblems(airframe, pieces), ...sparProblems(airframe, spars), ...pieceProblems(airframe, pieces), ...zoneProblems(airframe),
-    ...spoolProblems(airframe, pieces), ...equipmentProblems(airframe.doc), ...flightProblems(airframe.doc, assessed), ...weighProblems(pieces),
+    ...spoolProblems(airframe, pieces), ...equipmentProblems(airframe.doc), ...flightProblems(airframe.doc, assessed), ...strengthProblems(airframe, assessed.strength), ...weighProblems(pieces),
   ]
 }
 
@@ -39,7 +43,7 @@ function sparProblems({ doc, surfaces }: Airframe, spars: readonly SparReport[])
     const loft = surfaces[spar.surface as 'wing']
     if (loft && spar.fromMm >= loft.span) found.push({ code: 'spar-outside', severity: 'stop', where: spar.name, value: spar.fromMm, limit: loft.span, unit: 'mm', text: `${spar.name} begins ${spar.fromMm.toFixed(0)} mm out, beyond the tip at ${loft.span.toFixed(0)} mm`, remedy: 'Move its inner end inboard' })
     const most = doc.spars.find(item => item.id === spar.id)?.through ? 2 : 1
-    if (spar.pieceMm > 1000) found.push({ code: 'stock-too-short', severity: 'warn', where: spar.name, value: spar.pieceMm, limit: 1000, unit: 'mm', text: `${spar.name} needs ${spar.pieceMm.toFixed(0)} mm in one length${most === 2 ? ' through the middle' : ''}; stock is 1000 mm`, remedy: 'End it earlier, or split it at the root' })
+    if (spar.pieceMm > spar.stockMm) found.push({ code: 'stock-too-short', severity: 'warn', where: spar.name, value: spar.pieceMm, limit: spar.stockMm, unit: 'mm', text: `${spar.name} needs ${spar.pieceMm.toFixed(0)} mm in one length${most === 2 ? ' through the middle' : ''}; stock is ${spar.stockMm} mm`, remedy: 'End it earlier, or split it at the root' })
     return found
   })
 }
@@ -74,8 +78,9 @@ function zoneProblems(airframe: Airframe): Finding[] {
     if (recipe.nozzleC < low || recipe.nozzleC > high) found.push({ code: 'nozzle-range', severity: 'warn', where: zone.name, value: recipe.nozzleC, limit: recipe.nozzleC < low ? low : high, unit: '°C', text: `${zone.name}: ${recipe.nozzleC} °C is outside what ${filament.name} takes (${low}–${high} °C)`, remedy: `Set ${recipe.nozzleC < low ? low : high} °C` })
     if (recipe.beadWidthMm < recipe.layerHeightMm) found.push({ code: 'bead-flat', severity: 'stop', where: zone.name, value: recipe.beadWidthMm, limit: recipe.layerHeightMm, unit: 'mm', text: `${zone.name}: a bead ${recipe.beadWidthMm} mm wide cannot be ${recipe.layerHeightMm} mm high`, remedy: 'A wider bead or a thinner layer' })
     if (filament.needsEnclosure && !airframe.doc.printers.some(printer => printer.enclosed)) found.push({ code: 'enclosure', severity: 'warn', where: zone.name, value: 0, limit: 1, unit: 'printers', text: `${zone.name}: ${filament.name} wants a warm enclosure and no printer here has one`, remedy: 'Another filament, or enclose a printer' })
-    const hot = airframe.doc.brief.fieldTemperatureC + 25
-    if (filament.softeningC < hot) found.push({ code: 'heat', severity: 'warn', where: zone.name, value: hot, limit: filament.softeningC, unit: '°C', text: `${zone.name}: in the sun at ${airframe.doc.brief.fieldTemperatureC} °C a skin reaches about ${hot} °C; ${filament.name} softens at ${filament.softeningC} °C`, remedy: 'A light colour and shade, or a heat-proof filament' })
+    const { fieldTemperatureC: air, colour } = airframe.doc.brief
+    const hot = skinTemperature(air, FIELD, COLOURS.find(item => item.id === colour)!.absorbed)
+    if (filament.softeningC < hot) found.push({ code: 'heat', severity: 'warn', where: zone.name, value: hot, limit: filament.softeningC, unit: '°C', text: `${zone.name}: on the field at ${air} °C a ${colour} skin reaches ${hot.toFixed(0)} °C in still air; ${filament.name} softens at ${filament.softeningC} °C`, remedy: 'A lighter colour and shade, or a heat-proof filament' })
     return found
   })
 }

@@ -1,9 +1,10 @@
 /** The mass ledger of an airframe: pieces, spars, boom, equipment, and glue and wire as shares. SI. */
 import type { Equipment, Joint } from '../document'
-import { placePoint, polygonArea } from '../geometry'
+import { placePoint, polygonArea, zoneOr } from '../geometry'
 import { stockLinearMass } from '../libraries'
 import { boxInertia, NO_INERTIA, rodInertia, sumInertia, sumMass, type InertiaFigures, type MassEntry } from '../mass'
 import { gToKg, mmToM } from '../units'
+import { legMass } from '../structure'
 import type { Airframe } from './airframe'
 import type { PrintedPiece } from './pieces-report'
 
@@ -25,6 +26,7 @@ export function ledgerOf(airframe: Airframe, printed: readonly PrintedPiece[], w
   })
   const printedSum = sumMass(entries)
   entries.push(...sparEntries(airframe), ...jointEntries(printed))
+  entries.push(...gearEntries(airframe))
   const equipment = doc.equipment.flatMap(equipmentEntries)
   entries.push(...equipment)
   if (printedSum.mass > 0 && doc.allowances.glueShare > 0) entries.push(share('glue', 'Glue', printedSum, doc.allowances.glueShare, sumInertia(entries.filter(entry => entry.group === 'printed'), printedSum)))
@@ -50,6 +52,13 @@ function equipmentEntries(item: Equipment): MassEntry[] {
     sigma: gToKg(item.spreadG), common: null, source: item.weighed ? 'weighed' : 'listed', drops: item.drops, own: boxInertia(gToKg(item.massG), mmToM(item.sizeMm[0]), mmToM(item.sizeMm[1]), mmToM(item.sizeMm[2])),
   }))
 }
+
+/** Legs at half their height, wheels at the axle. */
+const gearEntries = (airframe: Airframe): MassEntry[] => airframe.doc.gear.flatMap(leg => (leg.pair ? ([1, -1] as const) : ([1] as const)).map((side): MassEntry => {
+  const own = legMass(leg, airframe.filamentOf(zoneOr(airframe.doc.zones, leg.zone)).density), wheel = gToKg(leg.wheelG), mass = own + wheel
+  const down = mass > 0 ? (own / 2 + wheel) / mass : 0
+  return { id: leg.pair ? `${leg.id}-${side > 0 ? 'starboard' : 'port'}` : leg.id, name: leg.pair ? `${leg.name} ${side > 0 ? 'starboard' : 'port'}` : leg.name, group: 'equipment', mass, x: mmToM(leg.xMm), y: side * mmToM(leg.yMm + down * leg.splayMm), z: mmToM(leg.zMm - down * leg.dropMm), sigma: 0.05 * mass, common: null, source: 'listed', drops: false, own: NO_INERTIA }
+})).filter(entry => entry.mass > 0)
 
 /** Pins, tongues and bolts, at the joint they hold. */
 const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] => printed.flatMap(({ piece }): MassEntry[] => {

@@ -24,4 +24,4 @@ export interface HeatCaseReport {
   stands: string[]
 }
 
-export interface HeatReport { airC: number, cases: HeatCaseReport[] }
+export interface HeatReport { airC: number, /** Of the skin, from the brief. */ colour: Colour['id'], cases: HeatCaseReport[] }

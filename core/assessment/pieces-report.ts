@@ -2,7 +2,7 @@
 import type { Printer, Zone } from '../document'
 import { fitsBed, hullOf, polygonArea, polygonPerimeter, standingBox, turnedExtent, type Piece, type StandingBox } from '../geometry'
 import type { Filament } from '../libraries'
-import { assignPrinters, printPiece, samplePiece, type PiecePrint } from '../printing'
+import { assignPrinters, lies, lyingPrint, printPiece, samplePiece, type PiecePrint } from '../printing'
 import { gToKg, kgToG, mm3ToM3, sToHours } from '../units'
 import type { Airframe } from './airframe'
 import type { PieceReport, PrinterReport } from './types'
@@ -28,7 +28,8 @@ export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
     const list = prints.get(piece.sectionAt) ?? []
     const known = list.find(item => item.zone === piece.zone && item.filament === filament)
     if (known) return known.print
-    const print = printPiece(piece, filament)
+    const standing = printPiece(piece, filament)
+    const print = lies(piece) ? lyingPrint(piece, filament, standing) : standing
     prints.set(piece.sectionAt, [...list.slice(1 - REMEMBERED), { zone: piece.zone, filament, print }])
     return print
   }
@@ -40,7 +41,8 @@ export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
       const filament = airframe.filamentOf(piece.zone)
       const shape = shapes.get(piece.sectionAt) ?? { box: standingBox(piece), outsideMm2: outsideOf(piece), narrowMm: narrowFoot(piece) }
       shapes.set(piece.sectionAt, shape)
-      const printed = { piece, filament, print: printOf(piece, filament), ...shape }
+      const print = printOf(piece, filament)
+      const printed = { piece, filament, print, ...shape, ...(lies(piece) ? lyingShape(piece, shape, print) : {}) }
       twins.set(piece.sectionAt, printed)
       return printed
     })
@@ -66,6 +68,12 @@ function narrowFoot(piece: Piece): number {
   let narrow = Infinity
   for (let turn = 0; turn < Math.PI; turn += Math.PI / 24) narrow = Math.min(narrow, turnedExtent(points, turn)[0])
   return narrow
+}
+
+/** On its side: the span along the bed, the chord across it. It stands on nothing narrow then. */
+function lyingShape(piece: Piece, { box }: { box: StandingBox }, print: PiecePrint): Pick<PrintedPiece, 'box' | 'narrowMm'> {
+  const across = Math.max(box.width, box.depth)
+  return { box: { width: box.height, depth: across, height: print.layers * piece.zone.recipe.layerHeightMm, turnDeg: 0 }, narrowMm: Math.min(box.height, across) }
 }
 
 /** Printers that can make a piece: the bed is large enough and the nozzle hot enough. */

@@ -1,5 +1,6 @@
 /** Every spar with its fit in the section, mass and price. The fits are kept while shape and spars stay. */
 import { sparFit, type SparFit, type SparLine, type SurfaceLoft } from '../geometry'
+import { stockLinearMass } from '../libraries'
 import type { MassEntry } from '../mass'
 import { memoise } from '../memo'
 import { kgToG } from '../units'
@@ -20,7 +21,7 @@ export function createSparReports(): (airframe: Airframe, entries: readonly Mass
     const sides = loft.mirror ? 2 : 1
     return {
       id: line.spar.id, name: line.spar.name, surface: loft.name, massG: entries.filter(entry => entry.group === 'spar' && entry.common === line.spar.id).reduce((sum, entry) => sum + kgToG(entry.mass), 0),
-      price: (line.stock.price * sides * length) / line.stock.lengthMm, pieceMm: line.spar.through ? 2 * length : length, fits, worstMm: Math.min(worst.above, worst.below), worstAt: worst.s, fromMm: line.from, toMm: line.to,
+      price: (line.stock.price * sides * length) / line.stock.lengthMm, pieceMm: line.spar.through ? 2 * length : length, stockMm: line.stock.lengthMm, pieces: line.spar.through || !loft.mirror ? 1 : 2, gramsPerM: kgToG(stockLinearMass(line.stock)), stock: line.stock.id, fits, worstMm: Math.min(worst.above, worst.below), worstAt: worst.s, fromMm: line.from, toMm: line.to,
     }
   }))
 }

@@ -125,7 +125,7 @@ export interface FlightFigures {
   panels: number
 }
 
-export interface SparReport { id: string, name: string, surface: string, massG: number, price: number, pieceMm: number, fits: Array<{ s: number, above: number, below: number }>, worstMm: number, worstAt: number, fromMm: number, toMm: number }
+export interface SparReport { id: string, name: string, surface: string, massG: number, price: number, pieceMm: number, /** Longest that the stock comes in. */ stockMm: number, pieces: number, gramsPerM: number, stock: string, fits: Array<{ s: number, above: number, below: number }>, worstMm: number, worstAt: number, fromMm: number, toMm: number }
 
 export interface PrinterReport { id: string, name: string, hours: number, pieces: number }
 

@@ -5,7 +5,7 @@ export { drop, forceAt, together, workTo, type Drop, type ForceLine } from './dr
 export { DRAG_SHARE, legBears, legForce, legMass, legMoments, mountBears } from './gear-leg'
 export { BELLY_STROKE, bungeeAcceleration, bungeeLoadFactor, netDeceleration, sinkSpeed, throwAcceleration, tipStrike } from './ground-loads'
 export { shearAndMoment, lineAt, type SpanPoint } from './span-loads'
-export { beadOf, POISSON, printedMaterial, skinSupport, skinThickness, type PrintedMaterial } from './printed-skin'
+export { beadOf, POISSON, printedMaterial, skinSupport, type PrintedMaterial } from './printed-skin'
 export { combinedBuckling, SHELL_KNOCKDOWN, sandwichThickness, shearBucklingStress, skinBucklingStress, wrinklingStress } from './skin-buckling'
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'

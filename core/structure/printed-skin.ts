@@ -1,7 +1,7 @@
-/** What the printer lays down as a structural material: how thick the skin is at each edge, and how stiff and strong along the span. SI. */
+/** What the printer lays down as a structural material: how stiff and strong along the span. SI. */
 import type { Recipe } from '../document'
 import type { Filament } from '../libraries'
-import { beadThickness, relativeDensity, type InsetField } from '../printing'
+import { beadThickness, relativeDensity } from '../printing'
 import { mmToM } from '../units'
 
 export interface PrintedMaterial {
@@ -37,18 +37,6 @@ export function printedMaterial(recipe: Recipe, filament: Filament): PrintedMate
 
 /** Beads of a wall side by side: the outer ones, and those of a second skin. m. */
 export const beadOf = (recipe: Recipe, filament: Filament): number => mmToM(beadThickness(recipe, filament))
-
-/**
- * Thickness of the outer skin at an edge, m. Standing, walls run round the section. Flat, the layers are horizontal cuts: walls
- * give `walls·w` measured level, so `|n_x|` of it across the skin, and base or top layers `count·h·|n_y|`. Never more than there is room for.
- */
-export function skinThickness(field: InsetField, recipe: Recipe, bead: number): (edge: number) => number {
-  const room = (e: number) => mmToM(field.depth[e])
-  if (recipe.stance === 'standing') return e => Math.min(recipe.walls * bead, room(e))
-  const layer = mmToM(recipe.layerHeightMm) * Math.min(1, bead / mmToM(recipe.beadWidthMm) + 0.1)
-  // Inward normals: a skin seen from below has its normal pointing up.
-  return e => Math.min(recipe.walls * bead * Math.abs(field.normalX[e]) + (field.normalY[e] < 0 ? recipe.topLayers : recipe.baseLayers) * layer * Math.abs(field.normalY[e]), room(e))
-}
 
 /** Distance between whatever holds the skin from behind, m. */
 export function skinSupport(recipe: Recipe, chord: number): number {

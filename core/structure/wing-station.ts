@@ -2,9 +2,9 @@
 import type { Recipe } from '../document'
 import { outlineAt, planAt, SIDE_POINTS, type SparLine, type SurfaceLoft } from '../geometry'
 import { stockArea, stockInertia, stockInertiaAcross, stockTorsion, type Filament } from '../libraries'
-import { insetField, type InsetField } from '../printing'
+import { insetField, skinThicknessMm, type InsetField } from '../printing'
 import { mmToM } from '../units'
-import { beadOf, printedMaterial, skinThickness, type PrintedMaterial } from './printed-skin'
+import { beadOf, printedMaterial, type PrintedMaterial } from './printed-skin'
 import { shearProperties, type ShearProperties } from './shear-flow'
 import type { ThinWalled } from './thin-walled-section'
 
@@ -78,9 +78,9 @@ const ZIGZAG = 0.5
 export function buildStation(station: StationSection, recipe: Recipe, filament: Filament): StationBuild {
   const { field, outline, spars } = station
   const material = printedMaterial(recipe, filament), bead = beadOf(recipe, filament)
-  const at = skinThickness(field, recipe, bead)
+  const at = skinThicknessMm(field, recipe, 1000 * bead)
   const count = field.starts[1]
-  const thickness = Float64Array.from({ length: count }, (_, e) => at(e))
+  const thickness = Float64Array.from({ length: count }, (_, e) => mmToM(at(e)))
   const x: number[] = [], y: number[] = []
   for (let i = 0; i < count; i++) {
     x.push(mmToM(outline[2 * i]))

@@ -2,7 +2,7 @@
 import type { Airframe, PieceReport } from '../assess'
 import type { Printer } from '../document'
 import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../geometry'
-import { packPlates, writeStl, writeThreeMf } from '../printing'
+import { lies, packPlates, writeStl, writeThreeMf } from '../printing'
 
 export interface ExportedFile { name: string, bytes: Uint8Array }
 
@@ -14,7 +14,7 @@ export async function exportPieces(kernel: SolidKernel, airframe: Airframe, repo
     await progress(i, airframe.pieces.length, piece.name)
     const solid = pieceSolid(kernel, piece)
     try {
-      const mesh = meshOf(solid)
+      const mesh = lies(piece) ? laidDown(meshOf(solid)) : meshOf(solid)
       meshes.set(piece.id, mesh)
       files.push({ name: `${piece.id}.stl`, bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
     } finally {
@@ -40,6 +40,19 @@ function plateFiles(printer: Printer, airframe: Airframe, reports: readonly Piec
       bytes: writeThreeMf(plate.map(({ id, x, y }) => ({ name: `${own.find(piece => piece.id === id)!.mark} ${own.find(piece => piece.id === id)!.name}`, mesh: turned.get(id)!.mesh, place: [x, y] }))),
     }))
   })
+}
+
+/** From standing on its end to lying on its side: (x, n, s) becomes (s, x, n), which keeps left and right, with the lowest point on the bed. */
+function laidDown({ positions, triangles }: TriangleMesh): TriangleMesh {
+  const laid = new Float32Array(positions.length)
+  let low = Infinity
+  for (let i = 0; i < positions.length; i += 3) low = Math.min(low, positions[i + 1])
+  for (let i = 0; i < positions.length; i += 3) {
+    laid[i] = positions[i + 2]
+    laid[i + 1] = positions[i]
+    laid[i + 2] = positions[i + 1] - low
+  }
+  return { positions: laid, triangles }
 }
 
 /** The report's turn, a quarter further where the longer side only goes along the bed's longer one. */
