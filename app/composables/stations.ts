@@ -3,7 +3,7 @@ import type { Assessment } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
 import { readiness } from '../../core/workshop'
 
-export type StationId = 'brief' | 'shape' | 'skin' | 'spine' | 'split' | 'print' | 'weigh' | 'balance' | 'maiden' | 'log'
+export type StationId = 'brief' | 'shape' | 'skin' | 'spine' | 'split' | 'print' | 'weigh' | 'balance' | 'prove' | 'maiden' | 'log'
 export type StationState = 'settled' | 'going' | 'attention' | 'untouched'
 
 export const STATIONS: ReadonlyArray<{ id: StationId, label: string, question: string }> = [
@@ -15,6 +15,7 @@ export const STATIONS: ReadonlyArray<{ id: StationId, label: string, question: s
   { id: 'print', label: 'Print', question: 'Which piece on which printer, and how long?' },
   { id: 'weigh', label: 'Weigh', question: 'Does the scale agree?' },
   { id: 'balance', label: 'Balance', question: 'Where does it balance, and where should it?' },
+  { id: 'prove', label: 'Prove', question: 'Does it bear on the ground what was computed?' },
   { id: 'maiden', label: 'Maiden', question: 'Go, or not yet?' },
   { id: 'log', label: 'Log', question: 'What did it teach?' },
 ]
@@ -23,9 +24,12 @@ export const isStation = (id: string): id is StationId => STATIONS.some(station 
 
 /** Which findings belong to which station. */
 export const FINDINGS_AT: Partial<Record<StationId, RegExp>> = {
-  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^(tip-stall|trim-hard|mode-|handling-|servo-short|bay-|run-|hinge-|control-|section-|lid-|firewall-)/, skin: /^(bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing)/,
+  brief: /^(stall-fast|span-over|weight-failing|hours-failing)$/, shape: /^(tip-stall|trim-hard|mode-|handling-|servo-short|bay-|run-|hinge-|control-|section-|lid-|firewall-)/, skin: /^(lies-|bead-|nozzle-|enclosure|heat|unknown-|zones-)/, spine: /^(spar-|stock-|strength-failing|weak-|twist-|boom-|gear-)/,
   split: /^(piece-|cut-through|joint-|stands-|long-bridge|given-)/, print: /^(spool-short|hours-failing)$/, weigh: /^weighs-off$/, balance: /^(outside-bay|balance-failing)$/,
 }
+
+/** A wing that bends so much more than computed is not the wing that was computed. */
+export const SOFT = 0.75
 
 export function stationState(id: StationId, doc: ProjectFile, assessment: Assessment, touched: ReadonlySet<string>): StationState {
   const pattern = FINDINGS_AT[id]
@@ -36,6 +40,7 @@ export function stationState(id: StationId, doc: ProjectFile, assessment: Assess
     const { verdict, items } = readiness(doc, assessment)
     return verdict === 'go' ? 'settled' : verdict === 'no-go' ? 'attention' : items.some(item => item.byHand && item.state === 'go') ? 'going' : 'untouched'
   }
+  if (id === 'prove') return doc.proofs.length === 0 ? 'untouched' : assessment.strength.proofs.some(proof => proof.ratio !== null && proof.ratio < SOFT) ? 'attention' : doc.proofs.some(proof => proof.measured === null) ? 'going' : 'settled'
   if (id === 'log') return doc.flights.length ? 'going' : 'untouched'
   if (found.some(finding => finding.severity === 'warn')) return 'going'
   return touched.has(id) || found.length === 0 ? 'settled' : 'going'

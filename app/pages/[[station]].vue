@@ -14,6 +14,8 @@ import MaidenBench from '~/components/stations/MaidenBench.vue'
 import MaidenTray from '~/components/stations/MaidenTray.vue'
 import PrintBench from '~/components/stations/PrintBench.vue'
 import PrintTray from '~/components/stations/PrintTray.vue'
+import ProveBench from '~/components/stations/ProveBench.vue'
+import ProveTray from '~/components/stations/ProveTray.vue'
 import ShapeBench from '~/components/stations/ShapeBench.vue'
 import ShapeTray from '~/components/stations/ShapeTray.vue'
 import SkinBench from '~/components/stations/SkinBench.vue'
@@ -25,13 +27,13 @@ import SplitTray from '~/components/stations/SplitTray.vue'
 import WeighBench from '~/components/stations/WeighBench.vue'
 import WeighTray from '~/components/stations/WeighTray.vue'
 
-const TRAYS: Record<StationId, Component> = { brief: BriefTray, shape: ShapeTray, skin: SkinTray, spine: SpineTray, split: SplitTray, print: PrintTray, weigh: WeighTray, balance: BalanceTray, maiden: MaidenTray, log: LogTray }
+const TRAYS: Record<StationId, Component> = { brief: BriefTray, shape: ShapeTray, skin: SkinTray, spine: SpineTray, split: SplitTray, print: PrintTray, weigh: WeighTray, balance: BalanceTray, prove: ProveTray, maiden: MaidenTray, log: LogTray }
 /** What lies under the aircraft, and its share of the height. */
 const BENCHES: Partial<Record<StationId, { component: Component, share: number }>> = {
-  brief: { component: BriefBench, share: 0.4 }, shape: { component: ShapeBench, share: 0.47 }, skin: { component: SkinBench, share: 0.42 }, spine: { component: SpineBench, share: 0.46 }, split: { component: SplitBench, share: 0.4 }, print: { component: PrintBench, share: 0.42 },
-  weigh: { component: WeighBench, share: 0.5 }, balance: { component: BalanceBench, share: 0.42 }, maiden: { component: MaidenBench, share: 0.62 }, log: { component: LogBench, share: 0.45 },
+  brief: { component: BriefBench, share: 0.4 }, shape: { component: ShapeBench, share: 0.47 }, skin: { component: SkinBench, share: 0.42 }, spine: { component: SpineBench, share: 0.62 }, split: { component: SplitBench, share: 0.4 }, print: { component: PrintBench, share: 0.42 },
+  weigh: { component: WeighBench, share: 0.5 }, balance: { component: BalanceBench, share: 0.42 }, prove: { component: ProveBench, share: 0.66 }, maiden: { component: MaidenBench, share: 0.62 }, log: { component: LogBench, share: 0.45 },
 }
-const HOME_VIEW: Partial<Record<StationId, 'plan' | 'side'>> = { balance: 'side', maiden: 'side', log: 'side' }
+const HOME_VIEW: Partial<Record<StationId, 'plan' | 'side' | 'front'>> = { balance: 'side', prove: 'front', maiden: 'side', log: 'side' }
 
 const route = useRoute()
 const project = useProject()

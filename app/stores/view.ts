@@ -15,10 +15,12 @@ export const useView = defineStore('view', () => {
   const apart = ref(0)
   /** Where it would balance after the remedy being looked at. */
   const preview = shallowRef<{ cgMm: number, label: string } | null>(null)
+  /** The ground test being looked at. */
+  const proof = ref<string | null>(null)
   const why = ref<WingName | null>(null)
   const commanding = ref(false)
   const shelfOpen = ref(false)
   const historyOpen = ref(false)
   const marking = ref(false)
-  return { view, selected, paint, apart, preview, why, commanding, shelfOpen, historyOpen, marking }
+  return { view, selected, paint, apart, preview, proof, why, commanding, shelfOpen, historyOpen, marking }
 })

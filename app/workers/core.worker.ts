@@ -8,7 +8,7 @@ import { share, type Cuts, type Given, type Printer, type ProjectFile, type Surf
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
 import { writeStl } from '../../core/printing'
-import { balanceRemedies, balanceTemplates, compareSchools, exportPieces, flatSolid, sectionReport, wingSetFigures, previewGcode, proposeAllCuts, readGivenParts, sliceEveryLayer, type EveryLayer, type GcodePreview, type GivenPart, type Remedy, type SchoolFigures, type SectionReport, type WingSetFigures } from '../../core/workshop'
+import { balanceRemedies, balanceTemplates, compareSchools, exportPieces, flatSolid, mend, sparChoices, sectionReport, wingSetFigures, previewGcode, proposeAllCuts, readGivenParts, sliceEveryLayer, type EveryLayer, type GcodePreview, type GivenPart, type Mending, type Remedy, type SparChoice, type SchoolFigures, type SectionReport, type WingSetFigures } from '../../core/workshop'
 
 const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.
@@ -80,6 +80,9 @@ const api = {
   },
   /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
   remedies: (doc: ProjectFile): Remedy[] => balanceRemedies(aside, known(doc)),
+  /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */
+  mend: (doc: ProjectFile): Mending => mend(aside, known(doc)),
+  sparChoices: (doc: ProjectFile): SparChoice[] => sparChoices(aside, known(doc)),
   heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
   wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {

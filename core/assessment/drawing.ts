@@ -13,7 +13,7 @@ export function createDrawing(): (airframe: Airframe) => Drawing {
   return (airframe) => {
     current = airframe
     const { spars, doc } = airframe
-    return draw(doc.boom, spars.wing, spars.horizontal, spars.vertical, ...airframe.pieces.map(piece => piece.sectionAt))
+    return draw(doc.boom, doc.gear, spars.wing, spars.horizontal, spars.vertical, ...airframe.pieces.map(piece => piece.sectionAt))
   }
 }
 
@@ -25,8 +25,14 @@ function drawAirframe(airframe: Airframe): Drawing {
   const ends = boom ? [boom.boom.fromMm, boom.boom.toMm] : []
   const xs = [...plan.flatMap(o => o.points.filter((_, i) => i % 2 === 0)), ...ends]
   const ys = plan.flatMap(o => o.points.filter((_, i) => i % 2 === 1)), zs = side.flatMap(o => o.points.filter((_, i) => i % 2 === 1))
+  const legs = legLines(airframe)
+  for (const { axle, wheelMm } of legs) {
+    xs.push(axle[0])
+    ys.push(axle[1])
+    zs.push(axle[2] - wheelMm / 2)
+  }
   return {
-    plan, side, front, spars,
+    plan, side, front, spars, legs,
     boom: boom ? { plan: [ends[0], 0, ends[1], 0], side: [ends[0], boom.boom.zMm, ends[1], boom.boom.zMm], widthMm: boom.stock.heightMm } : null,
     box: { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys), minZ: Math.min(...zs), maxZ: Math.max(...zs) },
   }
@@ -83,12 +89,19 @@ function silhouette(sections: ReadonlyArray<ReadonlyArray<[number, number, numbe
 
 function sparOutlines(loft: SurfaceLoft, airframe: Airframe): Drawing['spars'] {
   return (airframe.spars[loft.name] ?? []).flatMap((line) => {
-    const a = line.at(line.from), b = line.at(line.to)
+    const breaks = line.spar.route === 'bent' ? loft.ends.map(end => end.s).filter(s => s > line.from && s < line.to) : []
+    const places = [line.from, ...breaks, line.to]
     const cos = Math.cos(loft.cant), sin = Math.sin(loft.cant)
-    return (loft.mirror ? [1, -1] : [1]).map((sign) => {
-      const place = (x: number, n: number, s: number) => [x, sign * (loft.origin[1] + s * cos - n * sin), loft.origin[2] + s * sin + n * cos]
-      const [p, q] = [place(a.x, a.n, line.from), place(b.x, b.n, line.to)]
-      return { id: line.spar.id, plan: [p[0], p[1], q[0], q[1]], side: [p[0], p[2], q[0], q[2]], front: [p[1], p[2], q[1], q[2]], widthMm: line.stock.widthMm }
+    return (loft.mirror ? [1, -1] : [1]).flatMap((sign) => {
+      const place = (s: number) => { const { x, n } = line.at(s); return [x, sign * (loft.origin[1] + s * cos - n * sin), loft.origin[2] + s * sin + n * cos] }
+      return places.slice(1).map((to, i) => {
+        const p = place(places[i]), q = place(to)
+        return { id: line.spar.id, plan: [p[0], p[1], q[0], q[1]], side: [p[0], p[2], q[0], q[2]], front: [p[1], p[2], q[1], q[2]], widthMm: line.stock.widthMm }
+      })
     })
   })
 }
+
+const legLines = ({ doc }: Airframe): Drawing['legs'] => doc.gear.flatMap(leg => (leg.pair ? [1, -1] : [1]).map((side): Drawing['legs'][number] => ({
+  id: leg.id, mount: [leg.xMm, side * leg.yMm, leg.zMm], axle: [leg.xMm, side * (leg.yMm + leg.splayMm), leg.zMm - leg.dropMm], widthMm: leg.kind === 'printed' ? leg.widthMm : leg.thicknessMm, wheelMm: leg.wheelMm,
+})))

@@ -20,7 +20,7 @@ export function wingCases({ doc }: Airframe, loads: LoadsReport, gear: GearRepor
   return [
     { id: 'pull', label: by, words: `${n.toFixed(1)} g at ${speed.toFixed(1)} m/s`, flying: { lift: n, weight: n, pressure: pressure(speed), forward: 0 } },
     { id: 'dive', label: 'top speed', words: `1 g at ${brief.topSpeedMs.toFixed(1)} m/s: the sections' own moments twist most`, flying: { lift: 1, weight: 1, pressure: pressure(brief.topSpeedMs), forward: 0 } },
-    { id: 'push', label: 'pushed over', words: `${(-pushed).toFixed(1)} g at ${brief.cruiseMs.toFixed(1)} m/s`, flying: { lift: -pushed, weight: -pushed, pressure: pressure(brief.cruiseMs), forward: 0 } },
+    { id: 'push', label: 'pushed over', words: `−${pushed.toFixed(1)} g at ${brief.cruiseMs.toFixed(1)} m/s`, flying: { lift: -pushed, weight: -pushed, pressure: pressure(brief.cruiseMs), forward: 0 } },
     ...launch(brief, mass), landing(brief, gear, stallMs),
   ]
 }

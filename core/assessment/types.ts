@@ -163,6 +163,8 @@ export interface Drawing {
   side: Outline[]
   front: Outline[]
   spars: Array<{ id: string, plan: number[], side: number[], front: number[], widthMm: number }>
+  /** Landing-gear legs from mount to axle, aircraft axes. */
+  legs: Array<{ id: string, mount: [number, number, number], axle: [number, number, number], widthMm: number, wheelMm: number }>
   boom: { plan: number[], side: number[], widthMm: number } | null
   box: { minX: number, maxX: number, minY: number, maxY: number, minZ: number, maxZ: number }
 }

@@ -16,7 +16,7 @@ const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project', version: 3, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
-    targetMassG: 710, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, topSpeedMs: 21, gustMs: 5, spanMaxMm: 1250,
+    targetMassG: 718, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, topSpeedMs: 21, gustMs: 5, spanMaxMm: 1250,
     throwMs: 8, bungeeN: 25, dropMm: 40, colour: 'white', currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
   },
   aerofoils: [],

@@ -86,6 +86,11 @@ function build() {
   }
   for (const spar of drawing.spars) model.add(rod([spar.plan[0], spar.plan[1], spar.side[1]], [spar.plan[2], spar.plan[3], spar.side[3]], Math.max(2, spar.widthMm)))
   if (drawing.boom) model.add(rod([drawing.boom.side[0], 0, drawing.boom.side[1]], [drawing.boom.side[2], 0, drawing.boom.side[3]], drawing.boom.widthMm))
+  for (const leg of drawing.legs) {
+    model.add(rod(leg.mount, leg.axle, Math.max(2, leg.widthMm)))
+    const [x, y, z] = leg.axle
+    if (leg.wheelMm > 0) model.add(rod([x, y - 0.14 * leg.wheelMm, z], [x, y + 0.14 * leg.wheelMm, z], leg.wheelMm))
+  }
   for (const item of props.doc.equipment) {
     for (const side of item.pair ? [1, -1] : [1]) {
       if (item.kind === 'propeller') {

@@ -37,7 +37,9 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
         <tr><td>Gust of {{ doc.brief.gustMs }} m/s at cruise</td><td class="r num" data-figure="gust">{{ figure(1 + loads.gustCruise, 1) }} g</td><td class="quiet">down to {{ figure(1 - loads.gustCruise, 1) }} g</td></tr>
         <tr><td>Gust of {{ doc.brief.gustMs / 2 }} m/s at top speed</td><td class="r num">{{ figure(1 + loads.gustTop, 1) }} g</td><td class="quiet">down to {{ figure(1 - loads.gustTop, 1) }} g</td></tr>
       </tbody></table>
-      <p class="small quiet">Solid: what stall and limit allow, upside down 40 % of it. Dashed: gusts, let in over a distance by a factor of <span class="num">{{ figure(loads.alleviation, 2) }}</span> (Pratt's rule). Gusts and speeds are set at Brief. Landing, launch and tip loads are not in it yet.</p>
+      <table class="ledger" data-table="cases"><thead><tr><th>The wing under</th><th class="r">reserve</th><th>first to go</th></tr></thead>
+        <tbody><tr v-for="item in now.strength.cases" :key="item.id" :data-case="item.id"><td>{{ item.label }}<div class="small quiet">{{ item.words }}</div></td><td class="r num" :class="{ bad: item.reserve < 1 && item.counts, warn: item.reserve < 1 && !item.counts }">{{ figure(item.reserve, 2) }}</td><td class="small">{{ item.mode }}, {{ figure(item.atMm) }} mm{{ item.counts ? '' : '; an accident, not counted' }}</td></tr></tbody></table>
+      <p class="small quiet">Solid: what stall and limit allow, upside down 40 % of it. Dashed: gusts, let in over a distance by a factor of <span class="num">{{ figure(loads.alleviation, 2) }}</span> (Pratt's rule). Speeds, gusts, launch and landing are set at Brief. A throw speeds up over 1.1 m; a tip that strikes first feels the aircraft's mass as 1/(1/m + y²/I).</p>
     </div>
   </div>
 </template>

@@ -4,7 +4,7 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
 const b = computed(() => doc.value.brief)
-type Figures = 'targetMassG' | 'loadFactor' | 'safetyFactor' | 'printHours' | 'stallMaxMs' | 'cruiseMs' | 'topSpeedMs' | 'gustMs' | 'spanMaxMm' | 'windMaxMs' | 'fieldElevationM' | 'fieldTemperatureC'
+type Figures = 'targetMassG' | 'loadFactor' | 'safetyFactor' | 'printHours' | 'stallMaxMs' | 'cruiseMs' | 'topSpeedMs' | 'gustMs' | 'spanMaxMm' | 'windMaxMs' | 'throwMs' | 'bungeeN' | 'dropMm' | 'fieldElevationM' | 'fieldTemperatureC'
 const set = (field: Figures, label: string) => (value: number | null) => edit(`Set ${label}`, (draft) => { draft.brief[field] = value! })
 const setMargin = (i: 0 | 1) => (value: number | null) => edit(i ? 'Set greatest static margin' : 'Set least static margin', (draft) => { draft.brief.staticMarginPct[i] = value! })
 const name = ref(doc.value.name)
@@ -29,6 +29,12 @@ const rename = () => { if (name.value.trim() && name.value !== doc.value.name) e
       <v-select :model-value="b.launch" label="Launch" :items="['hand', 'bungee', 'wheels']" @update:model-value="v => edit('Set launch', d => { d.brief.launch = v })" />
       <v-select :model-value="b.landing" label="Landing" :items="['belly', 'wheels', 'net']" @update:model-value="v => edit('Set landing', d => { d.brief.landing = v })" />
     </div>
+    <div class="row">
+      <FigureField v-if="b.launch === 'hand'" label="Thrown at" :model-value="b.throwMs" unit="m/s" :min="0" :max="30" data-field="throwMs" @update:model-value="set('throwMs', 'speed of the throw')($event)" />
+      <FigureField v-else-if="b.launch === 'bungee'" label="Pull at most" :model-value="b.bungeeN" unit="N" :min="0" :max="2000" :digits="0" data-field="bungeeN" @update:model-value="set('bungeeN', 'pull of the bungee')($event)" />
+      <FigureField label="Lands as if dropped" :model-value="b.dropMm" unit="mm" :min="0" :max="3000" :digits="0" data-field="dropMm" @update:model-value="set('dropMm', 'height of the drop')($event)" />
+    </div>
+    <v-select :model-value="b.colour" label="Colour of the skin" :items="['white', 'bright', 'dark', 'black']" data-field="colour" @update:model-value="v => edit(`Paint it ${v}`, d => { d.brief.colour = v })" />
     <div class="row"><FigureField label="Elevation" :model-value="b.fieldElevationM" unit="m" :min="-430" :max="6000" :digits="0" @update:model-value="set('fieldElevationM', 'field elevation')($event)" /><FigureField label="Air" :model-value="b.fieldTemperatureC" unit="°C" :min="-40" :max="60" :digits="0" @update:model-value="set('fieldTemperatureC', 'field temperature')($event)" /></div>
     <v-text-field :model-value="b.currency" label="Prices in" maxlength="5" @change="(e: Event) => edit('Set the currency', d => { d.brief.currency = (e.target as HTMLInputElement).value.trim() || '€' })" />
     <FigureField label="Wind for a first flight at most" :model-value="b.windMaxMs" unit="m/s" :min="0" :max="30" @update:model-value="set('windMaxMs', 'wind limit')($event)" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { calibratedFilaments } from '../../../core/assess'
 import { expansionAt, LIBRARIES, recipeFor } from '../../../core/libraries'
+import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit, look } = useBench()
@@ -18,6 +19,9 @@ watch(() => look.selected, (id) => {
   if (piece) zoneId.value = piece.zone
 })
 
+const stances: Array<{ title: string, value: 'standing' | 'flat' }> = [{ title: 'Standing on its end', value: 'standing' }, { title: 'Lying on its side', value: 'flat' }]
+/** Zones of wing, tailplane and fin: bodies always stand. */
+const surfaces = computed(() => new Set([doc.value.wing, doc.value.tail.horizontal, doc.value.tail.vertical].flatMap(item => item?.panels.map(panel => panel.zone) ?? [])))
 const patterns: Array<{ title: string, value: 'lines' | 'grid' | 'triangles' }> = [{ title: 'One way a layer, in turn', value: 'lines' }, { title: 'Both ways, a grid', value: 'grid' }, { title: 'Three ways, triangles', value: 'triangles' }]
 function setFilament(id: string) {
   const next = filaments.value.find(item => item.id === id)!
@@ -58,6 +62,8 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     <v-select :model-value="zone.filament" :items="LIBRARIES.filaments.map(f => ({ title: f.name, value: f.id }))" label="Filament" data-field="filament" @update:model-value="setFilament" />
     <p class="quiet small">Good for: {{ filament.goodFor }}. Bad at: {{ filament.badFor }}.</p>
     <p v-if="filament.fumes" class="caution">Fumes of {{ filament.fumes }}.</p>
+    <v-select v-if="surfaces.has(zone.id)" :model-value="r.stance" :items="stances" label="Lies on the bed" data-field="stance" @update:model-value="edit(`${zone.name}: ${$event === 'flat' ? 'lying on its side' : 'standing on its end'}`, d => { d.zones[index].recipe.stance = $event; if ($event === 'flat') { d.zones[index].recipe.spiral = false; d.zones[index].recipe.lattice = null } })" />
+    <p v-if="surfaces.has(zone.id)" class="quiet small" data-text="stance">{{ r.stance === 'standing' ? `Layers lie across the span: lift pulls at the bond between them, ${figure(100 * filament.acrossShare)} % of the strength along a bead.` : 'Layers lie along the span: lift pulls along the beads. Skins come from base and top layers, the underside hangs over the bed and wants support, and twist still slides layer over layer. Its print is reckoned from the standing one.' }}</p>
     <v-select :model-value="r.school" :items="LIBRARIES.schools.map(s => ({ title: s.name, value: s.id }))" label="School" data-field="school" @update:model-value="setSchool" />
     <div class="row"><FigureField label="Beads a wall" :model-value="r.walls" :min="1" :max="8" :digits="0" data-field="walls" @update:model-value="set('walls', 'beads')($event)" /><FigureField label="Bead width" :model-value="r.beadWidthMm" unit="mm" :min="0.15" :max="1.5" :digits="2" data-field="beadWidthMm" @update:model-value="set('beadWidthMm', 'bead width')($event)" /></div>
     <div class="row"><FigureField label="Layer" :model-value="r.layerHeightMm" unit="mm" :min="0.05" :max="0.8" :digits="2" @update:model-value="set('layerHeightMm', 'layer height')($event)" /><FigureField label="Infill" :model-value="r.infillShare * 100" unit="%" :min="0" :max="100" @update:model-value="set('infillShare', 'infill', 0.01)($event)" /></div>

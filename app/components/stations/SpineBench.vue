@@ -1,13 +1,13 @@
 <script setup lang="ts">
-/** What carries the wing: moment and reserve along the span, the loads they come from, and what heat leaves of them. */
+/** What carries it: along the span, spar by spar, by load, off the wing, and what heat leaves of it. */
 const tab = useState('spine-tab', () => 'span')
-const tabs = [{ id: 'span', label: 'Moment and reserve' }, { id: 'loads', label: 'Loads in flight' }, { id: 'heat', label: 'Heat' }]
+const tabs = [{ id: 'span', label: 'Along the span' }, { id: 'spars', label: 'Spars and stock' }, { id: 'loads', label: 'Loads' }, { id: 'places', label: 'Boom, body, legs' }, { id: 'heat', label: 'Heat' }]
 </script>
 
 <template>
   <div class="whole">
     <BenchTabs v-model="tab" :tabs="tabs" label="What carries the wing" />
-    <SpanMoments v-if="tab === 'span'" /><FlightLoads v-else-if="tab === 'loads'" /><HeatCard v-else />
+    <SpanMoments v-if="tab === 'span'" /><SparChoices v-else-if="tab === 'spars'" /><FlightLoads v-else-if="tab === 'loads'" /><OtherPlaces v-else-if="tab === 'places'" /><HeatCard v-else />
   </div>
 </template>
 

@@ -6,7 +6,7 @@ import { longerNose, otherSkins } from './airframe-remedies'
 import { ballast, equipmentMoves, otherBatteries, slides, withoutBallast } from './equipment-remedies'
 import { ranked, wanted, type Remedy } from './remedy'
 
-export { apply, harm, HOUR_IN_GRAMS, type Remedy } from './remedy'
+export { apply, harm, hoursAnew, HOUR_IN_GRAMS, type Change, type Remedy } from './remedy'
 export { stretchNose } from './airframe-remedies'
 
 /** Nearer to the middle than this needs no remedy, mm. */
@@ -24,7 +24,7 @@ export function balanceRemedies(assessor: Assessor, doc: ProjectFile, libraries:
 }
 
 /** Near the limits of a figure a remedy may ask for more than a project file can say. */
-function admissible(doc: ProjectFile): boolean {
+export function admissible(doc: ProjectFile): boolean {
   try {
     checkProject(doc)
     return true

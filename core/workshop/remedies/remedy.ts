@@ -46,16 +46,19 @@ export const leverage = ({ before: { totals } }: Want, massG: number): number =>
 
 const outside = ([low, high]: readonly [number, number], ...margins: number[]): number => Math.max(0, ...margins.map(pct => Math.max(low - pct, pct - high)))
 
+/** Hours of the pieces that come out otherwise; one that comes out as it was is not printed again. */
+export function hoursAnew(before: Assessment, after: Assessment): number {
+  const old = new Map(before.pieces.map(piece => [piece.id, piece]))
+  return after.pieces.filter(piece => Math.abs((old.get(piece.id)?.predictedG ?? 0) - piece.predictedG) > 0.002 * piece.predictedG || old.get(piece.id)?.filament !== piece.filament).reduce((sum, piece) => sum + piece.hours, 0)
+}
+
 /** Assesses a change and says what it did. `printed` is what has to be printed anew, h; the difference when it is not said. */
 export function judge(assessor: Assessor, want: Want, about: Pick<Remedy, 'id' | 'kind' | 'title' | 'detail'>, change: Change): Remedy {
   const { doc, before } = want
   const after = assessor.assess(apply(doc, change))
-  const old = new Map(before.pieces.map(piece => [piece.id, piece]))
-  // A piece that comes out as it was is not printed again.
-  const anew = after.pieces.filter(piece => Math.abs((old.get(piece.id)?.predictedG ?? 0) - piece.predictedG) > 0.002 * piece.predictedG || old.get(piece.id)?.filament !== piece.filament)
   const outsidePct = outside(doc.brief.staticMarginPct, after.flight.staticMarginPct, after.flight.staticMarginEmptyPct)
   return {
-    ...about, change, grams: after.totals.massG - before.totals.massG, hours: anew.reduce((sum, piece) => sum + piece.hours, 0), reserveAfter: after.strength.reserve, reserveChange: after.strength.reserve - before.strength.reserve,
+    ...about, change, grams: after.totals.massG - before.totals.massG, hours: hoursAnew(before, after), reserveAfter: after.strength.reserve, reserveChange: after.strength.reserve - before.strength.reserve,
     cgAfterMm: after.totals.cgMm[0], staticMarginAfterPct: after.flight.staticMarginPct, staticMarginEmptyAfterPct: after.flight.staticMarginEmptyPct, outsidePct, reaches: outsidePct <= 1e-9,
   }
 }
