@@ -17,11 +17,13 @@ const Input = z.object({
 export function beamVerb({ read }: Arguments): unknown {
   const input = parseInput(Input, read())
   const { length } = input
-  for (const [name, list] of [['loads', input.loads], ['stations', input.stations ?? []]] as const) {
+  const spread = Array.isArray(input.distributed) ? input.distributed : []
+  for (const [name, list] of [['loads', input.loads], ['stations', input.stations ?? []], ['distributed', spread]] as const) {
     list.forEach(({ x }, i) => {
       if (x > length * (1 + 1e-9)) throw new DocumentError(`${name}[${i}].x`, `${x} lies beyond the beam's length ${length}`)
     })
   }
+  if (input.stations && input.tube) throw new DocumentError('tube', 'give stations or a tube, not both')
   const stations = input.stations ? [...input.stations].sort((a, b) => a.x - b.x) : tubeStations(input.tube)
   const distributed = typeof input.distributed === 'number'
     ? [{ x: 0, load: input.distributed }, { x: length, load: input.distributed }]
@@ -32,6 +34,6 @@ export function beamVerb({ read }: Arguments): unknown {
 
 function tubeStations(tube: { outer: number, inner: number, modulus: number } | undefined): BeamInput['stations'] {
   if (!tube) throw new DocumentError('stations', 'give stations [{x, EI}] in m and N·m², or a tube {outer, inner, modulus} in m and Pa')
-  if (tube.inner >= tube.outer) throw new DocumentError('tube.inner', 'must be smaller than tube.outer')
+  if (!(tube.inner < tube.outer)) throw new DocumentError('tube.inner', 'must be smaller than tube.outer')
   return [{ x: 0, EI: (tube.modulus * Math.PI * (tube.outer ** 4 - tube.inner ** 4)) / 64 }]
 }

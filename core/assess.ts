@@ -37,11 +37,12 @@ export interface Assessor {
   heat(doc: ProjectFile): HeatReport
 }
 
-export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
+/** `stations`: how many places along the half span are held against every load; breaks, cuts and spar ends come on top. */
+export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: { stations?: number } = {}): Assessor {
   const resolve = createResolver(libraries)
   const print = createPrinting()
   const fly = createFlown()
-  const strengthOf = createStrength()
+  const strengthOf = createStrength(stations)
   const draw = createDrawing()
   const reportSpars = createSparReports()
   return {
@@ -80,7 +81,7 @@ export function createAssessor(libraries: Libraries = LIBRARIES): Assessor {
         weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
         strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)), hours: hoursVerdict(doc, totals, pieces),
       }
-      const findings = [...verdictFindings(verdicts), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength })]
+      const findings = [...verdictFindings(verdicts, strength), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength })]
       return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers, drawing: draw(airframe) }
     },
   }

@@ -58,7 +58,8 @@ export function bodyPlaces(airframe: Airframe, entries: readonly MassEntry[], cg
       id: `body-${Math.round(x)}`, part: 'body', label: opening ? opening.name : 'Body', xMm: x, mode, case: 'landing', reserve: Math.min(1e4, reserve), words: `${moment.toFixed(2)} N·m × ${factor} at ${n.toFixed(1)} g`, remedy: opening ? 'another bead in this zone, or a smaller hatch' : 'another bead in this zone', subject: opening?.id ?? zone.id,
     }
   })
-  return places
+  // One place an opening: the worst of its front, middle and rear.
+  return places.filter(place => !places.some(other => other.subject === place.subject && other.label === place.label && place.label !== 'Body' && (other.reserve < place.reserve || (other.reserve === place.reserve && other.xMm < place.xMm))))
 }
 
 /** The skin's outline as walls; those inside an opening are left out. y to starboard, z up. */

@@ -87,7 +87,7 @@ export function createStrength(stations = STATIONS): StrengthStage {
 function stationsOf(loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[], count: number): StationSection[] {
   const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
   const places = new Set(Array.from({ length: count }, (_, i) => (loft.span * OUTER_LIMIT * i) / (count - 1)))
-  for (const at of [...joints, ...loft.ends.map(s => s.s), ...lines.flatMap(line => [line.to, line.to + 0.5, line.from, line.from - 0.5])]) {
+  for (const at of [...joints, ...loft.ends.map(s => s.s), ...lines.flatMap(line => [line.to, line.to + 0.5, line.from, line.from - 0.5, line.from + 0.5])]) {
     if (at >= 0 && at <= loft.span * OUTER_LIMIT) places.add(at)
   }
   // Halves that meet in the middle are glued there, or come apart where a spar can be pulled.

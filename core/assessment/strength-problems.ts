@@ -13,7 +13,8 @@ export function strengthProblems(airframe: Airframe, strength: StrengthFigures):
   return [...placeProblems(strength), ...twistProblems(airframe, strength), ...gearProblems(airframe, strength), ...sparProblems(airframe), ...stanceProblems(airframe)]
 }
 
-const placeProblems = ({ places }: StrengthFigures): Finding[] => places.filter(place => place.reserve < 1).map(place => ({
+/** The weakest of all is what the verdict says; here are the others. */
+const placeProblems = ({ part, places }: StrengthFigures): Finding[] => places.slice(part === 'wing' ? 0 : 1).filter(place => place.reserve < 1).map(place => ({
   code: `weak-${place.part}`, severity: 'stop', where: `${place.label} at ${place.xMm.toFixed(0)} mm`, value: place.reserve, limit: 1, unit: '×', text: `${place.label}, ${place.mode}: ${place.reserve.toFixed(2)} of what it must bear (${place.case}; ${place.words})`, remedy: `Spine: ${place.remedy}`,
 }))
 

@@ -65,10 +65,10 @@ export function hoursVerdict(doc: ProjectFile, totals: Totals, pieces: readonly 
 }
 
 /** A verdict that fails is a finding too, so that the list of findings is complete by itself. */
-export function verdictFindings(verdicts: Record<WingName, Verdict>): Finding[] {
+export function verdictFindings(verdicts: Record<WingName, Verdict>, { part, places }: Pick<StrengthFigures, 'part' | 'places'>): Finding[] {
   const remedies: Record<WingName, string> = {
     weight: 'Skin: foaming filament or one bead less in the heaviest zone', balance: 'Balance: move the battery, or take the ballast it computes',
-    strength: 'Spine: a larger tube, or run it past the place named', hours: 'Skin: fewer beads or a thicker layer; Split: fewer pieces alone on a plate',
+    strength: part === 'wing' ? 'Spine: a larger tube, or run it past the place named' : `Spine: ${places[0].remedy}`, hours: 'Skin: fewer beads or a thicker layer; Split: fewer pieces alone on a plate',
   }
   return Object.values(verdicts).filter(verdict => verdict.state === 'failing').map(verdict => ({
     code: `${verdict.wing}-failing`, severity: verdict.wing === 'hours' ? 'warn' : 'stop', where: verdict.label, value: verdict.value, limit: verdict.value + verdict.margin, unit: verdict.unit,

@@ -48,8 +48,10 @@ function reserveOf(weakness: Weakness, after: Assessment): number {
   return near.reduce((least, place) => Math.min(least, place.reserve), Infinity)
 }
 
-export function judgeStep(assessor: Assessor, doc: ProjectFile, before: Assessment, weakness: Weakness, { id, title, change }: Step): Strengthening {
-  const after = assessor.assess(apply(doc, change))
+/** Findings that stop the build, those of strength and of targets apart. */
+const stops = ({ findings }: Assessment): number => findings.filter(finding => finding.severity === 'stop' && !/^weak-|-failing$/.test(finding.code)).length
+
+function judgeStep(before: Assessment, weakness: Weakness, { id, title, change }: Step, after: Assessment): Strengthening {
   const placeAfter = reserveOf(weakness, after)
   return { id, title, change, grams: after.totals.massG - before.totals.massG, hours: hoursAnew(before, after), cost: costOf(after) - costOf(before), placeAfter, reserveAfter: after.strength.reserve, staticMarginAfterPct: after.flight.staticMarginPct, mends: placeAfter >= ENOUGH }
 }
@@ -67,7 +69,11 @@ export function mend(assessor: Assessor, doc: ProjectFile, libraries: Libraries 
 }
 
 function tried(assessor: Assessor, doc: ProjectFile, before: Assessment, weakness: Weakness, libraries: Libraries): Strengthening[] {
-  const list = stepsFor(doc, before, weakness, libraries).filter(step => admissible(apply(doc, step.change))).map(step => judgeStep(assessor, doc, before, weakness, step))
+  const list = stepsFor(doc, before, weakness, libraries).filter(step => admissible(apply(doc, step.change))).flatMap((step) => {
+    // A change that stops the build elsewhere, such as a spar that breaks out of the section, mends nothing.
+    const after = assessor.assess(apply(doc, step.change))
+    return stops(after) > stops(before) ? [] : [judgeStep(before, weakness, step, after)]
+  })
   const helps = list.filter(item => item.placeAfter > weakness.reserve * (1 + 1e-6))
   return helps.sort((a, b) => Number(b.mends) - Number(a.mends) || (a.mends ? harm(a) - harm(b) : b.placeAfter - a.placeAfter || harm(a) - harm(b)))
 }
