@@ -1,7 +1,7 @@
 /** What can be grabbed on the drawing at each station, and the edit that dragging it makes. Places in mm of the view. */
 import type { Draft } from 'immer'
 import { LIMITS, type ProjectFile, type Surface } from '../../core/document'
-import { placePoint, sparLine, type SurfaceLoft } from '../../core/geometry'
+import { placePoint, sparLines, type SurfaceLoft } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
 import type { StationId } from './stations'
 import type { ViewName } from '~/stores/view'
@@ -91,7 +91,7 @@ function sparHandles(doc: ProjectFile, wing: SurfaceLoft): Handle[] {
   return doc.spars.flatMap((spar, i) => {
     const stock = LIBRARIES.stock.find(item => item.id === spar.stock)
     if (spar.surface !== 'wing' || !stock) return []
-    const line = sparLine(wing, spar, stock)
+    const [line] = sparLines(wing, spar, stock)
     const end = line.at(line.to)
     return [{
       id: `spar-${spar.id}`, label: `End of ${spar.name}`, shape: 'round' as const, at: placePoint(wing, end.x, end.n, line.to, 1), axes: ['y'] as const, edit: `Run ${spar.name} further or less`, figure: `to ${spar.toMm} mm`,

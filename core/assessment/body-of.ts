@@ -74,8 +74,21 @@ function shellSection(outline: Float64Array, middle: number, openings: ReadonlyA
   return { x, y, walls, spars: [] }
 }
 
-/** Net lift that the wing hands to the body, N, and where it acts, m aft of the nose. */
-export interface WingHold { lift: number, x: number }
+/** Net lift that the wing hands to the body, N, and where it acts, m aft of the nose; what its own weight presses on the seat in a landing, N. */
+export interface WingHold { lift: number, x: number, pressed: number }
+
+/** The wing presses on the edges of its seat: the shell's walls on both sides, along the chord. */
+export function seatPlaces({ body, doc, wing, filamentOf }: Airframe, hold: WingHold): PlaceReport[] {
+  if (!body || !doc.body?.saddle || hold.pressed <= 0) return []
+  const { lead, chord } = wingSeat(wing), xMm = lead + chord / 2
+  const from = Math.max(lead, body.from), to = Math.min(lead + chord, body.to)
+  if (to - from < 5) return []
+  const zone = zoneOr(doc.zones, body.zoneAt(xMm)), filament = filamentOf(zone)
+  const wall = zone.recipe.walls * beadOf(zone.recipe, filament)
+  // Layers stand across the body there: pressed edgeways, along the bead.
+  const holds = printedMaterial({ ...zone.recipe, stance: 'standing' }, filament).compression * 2 * wall * mmToM(to - from)
+  return [{ id: 'wing-seat', part: 'body', label: 'Wing\'s seat', xMm, mode: 'edges of the seat crushed', case: 'landing', reserve: Math.min(1e4, holds / (hold.pressed * doc.brief.safetyFactor)), words: `${hold.pressed.toFixed(0)} N × ${doc.brief.safetyFactor}; its edges bear ${holds.toFixed(0)} N`, remedy: 'another bead in this zone', subject: 'seat' }]
+}
 
 /** Bolts share the wing's pull by their places; each pulls on a cross beam of solid plastic, held at both sides of the body. */
 export function boltPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {

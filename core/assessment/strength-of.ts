@@ -7,7 +7,7 @@ import { memoise } from '../memo'
 import { buildStation, decide, PLENTY, sinkSpeed, stationModes, stationSection, tipStrike, type Modes, type SpanPoint, type StationBuild, type StationSection, type StationStrength, type StrengthMode } from '../structure'
 import { GRAVITY, mmToM, mToMm } from '../units'
 import type { Airframe } from './airframe'
-import { boltPlaces, bodyPlaces } from './body-of'
+import { boltPlaces, bodyPlaces, seatPlaces } from './body-of'
 import { boomOf } from './boom-of'
 import { wingCases } from './flight-cases'
 import { airOf } from './flight-of'
@@ -67,8 +67,8 @@ export function createStrength(stations = STATIONS): StrengthStage {
     const twist = twistOf(stiffness, along, flown.solved, mmToM(wing.span), airOf(doc).density, measured, { pull: cases[0].flying, dive: cases[1].flying })
     const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
-    const hold = { lift: 2 * n * (along.lift.shear[0] - along.weight.shear[0]), x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]) }
-    const others: PlaceReport[] = [...boom.places, ...bodyPlaces(airframe, entries, cg, gear.report), ...boltPlaces(airframe, hold), ...gear.places]
+    const hold = { lift: 2 * n * (along.lift.shear[0] - along.weight.shear[0]), x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]), pressed: gear.report.on === 'net' ? 0 : 2 * gear.report.factor * along.weight.shear[0] }
+    const others: PlaceReport[] = [...boom.places, ...bodyPlaces(airframe, entries, cg, gear.report), ...boltPlaces(airframe, hold), ...seatPlaces(airframe, hold), ...gear.places]
     const tip = tipCase(airframe, flown.handling.inertia.rollKgM2, mass, EI, measured.bending, loadFor => held(loadFor), sections)
     const caseRows: CaseReport[] = [...cases.map((item, k) => caseOf(item, byCase[k], sections, true)), tip]
     const weakest = stationRows.reduce((a, b) => (b.reserve < a.reserve ? b : a))

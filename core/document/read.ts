@@ -79,13 +79,14 @@ function checkReferences(doc: ProjectFile): void {
     needZone(station.zone, `body.stations[${i}].zone`)
     if (i > 0 && station.xMm <= all[i - 1].xMm) throw new DocumentError(`body.stations[${i}].xMm`, `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`)
   })
+  doc.gear.forEach((leg, i) => needZone(leg.zone, `gear[${i}].zone`))
   doc.given.forEach((given, i) => needZone(given.zone, `given[${i}].zone`))
   doc.body?.openings.forEach((opening, i) => {
     if (opening.toMm <= opening.fromMm) throw new DocumentError(`body.openings[${i}].toMm`, `${opening.toMm} must lie behind fromMm (${opening.fromMm})`)
   })
   if (doc.boom && doc.boom.toMm <= doc.boom.fromMm) throw new DocumentError('boom.toMm', 'must lie behind boom.fromMm')
   if (doc.brief.staticMarginPct[0] > doc.brief.staticMarginPct[1]) throw new DocumentError('brief.staticMarginPct', 'the least must come before the greatest')
-  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights], ['given', doc.given], ['wingSets', doc.wingSets], ['body.openings', doc.body?.openings ?? []]] as const) {
+  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights], ['gear', doc.gear], ['proofs', doc.proofs], ['given', doc.given], ['wingSets', doc.wingSets], ['body.openings', doc.body?.openings ?? []]] as const) {
     const seen = new Set<string>()
     list.forEach((item: { id: string }, i: number) => {
       if (seen.has(item.id)) throw new DocumentError(`${label}[${i}].id`, `"${item.id}" is used twice`)

@@ -77,6 +77,8 @@ describe('what carries it', () => {
     expect(doc.brief.colour).toBe('black')
     const field = createAssessor().heat(doc).cases.find(item => item.place === 'field' && item.colour === 'black')!
     await page.driver.wait(async () => (await page.text('[data-heat="field"]')).includes(`${field.temperatureC.toFixed(0)} °C`), 20_000)
+    const flying = createAssessor().heat(doc).cases.find(item => item.place === 'flying' && item.colour === 'black')!
+    expect(await page.text('[data-heat="flying"]')).toContain(flying.reserve!.toFixed(2))
     await page.act('undo')
   })
 })

@@ -107,17 +107,6 @@ describe('what flight and heat ask', () => {
     expect(await page.wing('strength')).toBeCloseTo(a.strength.reserve, 2)
     await page.act('undo')
   })
-  it('heat: temperature and reserve of the core, for another colour too', async () => {
-    await tab('heat')
-    await page.until('[data-heat="field"]')
-    const heat = createAssessor().heat(await page.stored())
-    for (const colour of ['bright', 'white']) {
-      if (colour !== 'bright') await page.choose('[data-field="heat-colour"]', colour)
-      const own = heat.cases.find(item => item.place === 'flying' && item.colour === colour)!
-      expect(await page.text('[data-heat="flying"]')).toContain(`${own.temperatureC.toFixed(0)} °C`)
-      expect(await page.text('[data-heat="flying"]')).toContain(own.reserve!.toFixed(2))
-    }
-  })
 })
 
 describe('the balance bench', () => {

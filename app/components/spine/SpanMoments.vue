@@ -40,5 +40,5 @@ const explain = computed(() => {
 
 <style scoped>
 .split { display: grid; grid-template-columns: 1.3fr 1fr; gap: 18px; align-items: start; } .split > :first-child { position: sticky; top: 0; }
-@media (max-width: 700px) { .split { grid-template-columns: minmax(0, 1fr); } .split > :first-child { position: static; } }
+@media (max-width: 700px) { .split { grid-template-columns: minmax(0, 1fr); } .split > :first-child { position: relative; } }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The wing's section at any place along the span, to scale, with every spar in its bore and the plastic left over it. */
-import { loftSurface, outlineAt, planAt, sparFit, sparLine, trailingEdgeMm } from '../../../core/geometry'
+import { loftSurface, outlineAt, planAt, sparFit, sparLines, trailingEdgeMm } from '../../../core/geometry'
 import { LIBRARIES } from '../../../core/libraries'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
@@ -14,10 +14,10 @@ const plan = computed(() => planAt(loft.value, s.value))
 const spars = computed(() => doc.value.spars.flatMap((spar) => {
   const stock = LIBRARIES.stock.find(item => item.id === spar.stock)
   if (spar.surface !== 'wing' || !stock) return []
-  const line = sparLine(loft.value, spar, stock)
-  if (s.value < line.from || s.value > line.to) return []
-  const fit = sparFit(loft.value, line, s.value, outline.value)
-  return [{ id: spar.id, name: spar.name, ...line.at(s.value), stock, gap: spar.clearanceMm, fit, ok: Math.min(fit.above, fit.below) >= 0.45 }]
+  return sparLines(loft.value, spar, stock).filter(line => s.value >= line.from && s.value <= line.to).map((line) => {
+    const fit = sparFit(loft.value, line, s.value, outline.value)
+    return { id: line.spar.id, name: line.spar.name, ...line.at(s.value), stock: line.stock, gap: spar.clearanceMm, fit, ok: Math.min(fit.above, fit.below) >= 0.45 }
+  })
 }))
 const points = computed(() => Array.from({ length: outline.value.length / 2 }, (_, i) => `${outline.value[2 * i]},${-outline.value[2 * i + 1]}`).join(' '))
 const box = computed(() => `${plan.value.lead - 3} ${-plan.value.n - 0.14 * plan.value.chord} ${plan.value.chord + 6} ${0.24 * plan.value.chord}`)
