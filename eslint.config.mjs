@@ -7,7 +7,7 @@ const LAYERS = {
   mass: ['units', 'document', 'libraries', 'geometry', 'printing'], aero: ['units', 'document', 'libraries', 'geometry'], structure: ['units', 'document', 'libraries', 'geometry', 'aero', 'printing'],
   demo: ['units', 'document', 'libraries'],
 }
-const all = [...Object.keys(LAYERS), 'assessment', 'workshop']
+const all = [...Object.keys(LAYERS), 'assessment', 'workshop', 'study']
 const outside = { group: ['vue', 'vue/*', 'nuxt', 'nuxt/*', '#*', 'pinia', 'vuetify', 'vuetify/*', 'node:*', 'fs', 'path', 'comlink', 'dexie', '**/app/**', '**/server/**', '**/cli/**', '~/*'], message: 'core/ is plain TypeScript: no interface, no DOM, no Node.' }
 const deep = { regex: `^(\\.\\./)+(core/)?(${all.filter(name => name !== 'assessment').join('|')})/(?!index$).+`, message: 'Go through the folder\'s index.' }
 
@@ -28,6 +28,6 @@ export default tseslint.config(
     files: [`core/${folder}/**/*.ts`], ignores: ['**/*.test.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: [outside, deep, { regex: `^\\.\\./(${all.filter(name => name !== folder && !allowed.includes(name)).join('|')})(/|$)`, message: `core/${folder} may take in: ${allowed.join(', ') || 'nothing else'}.` }, { regex: '^\\.\\./assess$', message: 'Dependencies point towards assess, not from it.' }] }] },
   })),
-  { files: ['core/*.ts', 'core/assessment/**/*.ts', 'core/workshop/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [outside, deep] }] } },
+  { files: ['core/*.ts', 'core/assessment/**/*.ts', 'core/workshop/**/*.ts', 'core/study/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [outside, deep] }] } },
   { files: ['app/**/*.{ts,vue}', 'server/**/*.ts', 'cli/**/*.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: `^(\\.\\./)+core/(${all.join('|')})/.+`, message: 'Go through the folder\'s index.' }] }] } },
 )

@@ -8,6 +8,8 @@ import BalanceBench from '~/components/stations/BalanceBench.vue'
 import BalanceTray from '~/components/stations/BalanceTray.vue'
 import BriefBench from '~/components/stations/BriefBench.vue'
 import BriefTray from '~/components/stations/BriefTray.vue'
+import ChooseBench from '~/components/stations/ChooseBench.vue'
+import ChooseTray from '~/components/stations/ChooseTray.vue'
 import LogBench from '~/components/stations/LogBench.vue'
 import LogTray from '~/components/stations/LogTray.vue'
 import MaidenBench from '~/components/stations/MaidenBench.vue'
@@ -27,11 +29,11 @@ import SplitTray from '~/components/stations/SplitTray.vue'
 import WeighBench from '~/components/stations/WeighBench.vue'
 import WeighTray from '~/components/stations/WeighTray.vue'
 
-const TRAYS: Record<StationId, Component> = { brief: BriefTray, shape: ShapeTray, skin: SkinTray, spine: SpineTray, split: SplitTray, print: PrintTray, weigh: WeighTray, balance: BalanceTray, prove: ProveTray, maiden: MaidenTray, log: LogTray }
+const TRAYS: Record<StationId, Component> = { brief: BriefTray, shape: ShapeTray, skin: SkinTray, spine: SpineTray, split: SplitTray, print: PrintTray, weigh: WeighTray, balance: BalanceTray, choose: ChooseTray, prove: ProveTray, maiden: MaidenTray, log: LogTray }
 /** What lies under the aircraft, and its share of the height. */
 const BENCHES: Partial<Record<StationId, { component: Component, share: number }>> = {
   brief: { component: BriefBench, share: 0.4 }, shape: { component: ShapeBench, share: 0.47 }, skin: { component: SkinBench, share: 0.42 }, spine: { component: SpineBench, share: 0.62 }, split: { component: SplitBench, share: 0.4 }, print: { component: PrintBench, share: 0.42 },
-  weigh: { component: WeighBench, share: 0.5 }, balance: { component: BalanceBench, share: 0.42 }, prove: { component: ProveBench, share: 0.66 }, maiden: { component: MaidenBench, share: 0.62 }, log: { component: LogBench, share: 0.45 },
+  weigh: { component: WeighBench, share: 0.5 }, balance: { component: BalanceBench, share: 0.42 }, choose: { component: ChooseBench, share: 0.62 }, prove: { component: ProveBench, share: 0.66 }, maiden: { component: MaidenBench, share: 0.62 }, log: { component: LogBench, share: 0.45 },
 }
 const HOME_VIEW: Partial<Record<StationId, 'plan' | 'side' | 'front'>> = { balance: 'side', prove: 'front', maiden: 'side', log: 'side' }
 
@@ -67,7 +69,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
     <aside class="tray" tabindex="0" :aria-label="about.label">
       <h1>{{ about.label }}</h1><p class="lead">{{ about.question }}</p>
       <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
-      <template v-if="assessment.current && project.doc"><FindingList :findings="findings" /><component :is="TRAYS[station]" :key="project.doc.id" /></template>
+      <template v-if="assessment.current && project.doc"><FindingList :findings="findings" /><component :is="TRAYS[station]" :key="project.doc.id" /><Nudges v-if="about.designs" /></template>
       <p v-else-if="!failed" class="quiet">Computing the aircraft …</p>
     </aside>
     <Thread />

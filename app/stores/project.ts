@@ -106,7 +106,9 @@ export const useProject = defineStore('project', () => {
   async function open(id: string): Promise<boolean> {
     const stored = await db.projects.get(id)
     if (!stored) return false
-    take({ ...stored, doc: checkProject(stored.doc) })
+    // Steps made on a file of an older version would bring back what it did not say.
+    const older = stored.doc.version !== DEMOS[0].version
+    take({ ...stored, doc: checkProject(stored.doc), ...(older ? { done: [], undone: [] } : {}) })
     await db.settings.put({ key: 'open', value: id })
     return true
   }
@@ -153,7 +155,7 @@ export const useProject = defineStore('project', () => {
   const exportText = () => writeProject(doc.value!)
 
   async function listMarks() {
-    marks.value = doc.value ? await db.marks.where('project').equals(doc.value.id).toArray() : []
+    marks.value = doc.value ? (await db.marks.where('project').equals(doc.value.id).toArray()).flatMap(readMark) : []
   }
   async function mark(name: string) {
     await db.marks.add({ project: doc.value!.id, name, at: Date.now(), doc: toRaw(doc.value!) })
@@ -174,5 +176,14 @@ export const useProject = defineStore('project', () => {
     edit, replace, undo, redo, save, start, open, add, importText, exportText, mark, backToMark, reloadStored, keepAsCopy, listShelf,
   }
 })
+
+/** A mark of an older version is brought up to this one; one that cannot be read is left where it is and not shown. */
+function readMark(record: MarkRecord): MarkRecord[] {
+  try {
+    return [{ ...record, doc: checkProject(record.doc) }]
+  } catch {
+    return []
+  }
+}
 
 const isQuota = (fault: unknown): boolean => /quota/i.test(`${(fault as Error)?.name} ${(fault as { inner?: Error })?.inner?.name ?? ''}`)

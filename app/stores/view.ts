@@ -1,7 +1,7 @@
 /** What is looked at: view, selection, theme. */
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import type { WingName } from '../../core/assess'
+import type { Drawing, WingName } from '../../core/assess'
 
 export type PaintName = 'zones' | 'area' | 'hours' | 'filament' | 'overhang'
 export type ViewName = 'plan' | 'side' | 'front' | 'space'
@@ -15,6 +15,10 @@ export const useView = defineStore('view', () => {
   const apart = ref(0)
   /** Where it would balance after the remedy being looked at. */
   const preview = shallowRef<{ cgMm: number, label: string } | null>(null)
+  /** A change that is looked at before it is taken: what the wings would say, and how it would be drawn. */
+  const ghost = shallowRef<{ id: string, after: Record<WingName, number>, drawing: Drawing | null } | null>(null)
+  /** Outlines of another state of the design, laid under this one. */
+  const overlay = shallowRef<Drawing | null>(null)
   /** The ground test being looked at. */
   const proof = ref<string | null>(null)
   const why = ref<WingName | null>(null)
@@ -22,5 +26,5 @@ export const useView = defineStore('view', () => {
   const shelfOpen = ref(false)
   const historyOpen = ref(false)
   const marking = ref(false)
-  return { view, selected, paint, apart, preview, proof, why, commanding, shelfOpen, historyOpen, marking }
+  return { view, selected, paint, apart, preview, ghost, overlay, proof, why, commanding, shelfOpen, historyOpen, marking }
 })

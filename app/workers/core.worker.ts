@@ -3,7 +3,8 @@ import { expose, transfer } from 'comlink'
 import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
-import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut } from '../../core/assess'
+import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut, type WingName } from '../../core/assess'
+import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, type DesignComparison, type FilamentSwap, type Nudge, type SizeReport } from '../../core/study'
 import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
@@ -83,6 +84,28 @@ const api = {
   /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */
   mend: (doc: ProjectFile): Mending => mend(aside, known(doc)),
   sparChoices: (doc: ProjectFile): SparChoice[] => sparChoices(aside, known(doc)),
+  /** Steps that would help a wing, every so many of them; `progress` is told what was found so far, and false stops. */
+  nudges: (doc: ProjectFile, wing: WingName, part: [number, number], progress: (done: number, of: number, found: Nudge[]) => boolean | Promise<boolean>): Promise<Nudge[]> => {
+    let told = 0
+    return nudges(aside, known(doc), wing, part, (done, of, found) => {
+      // Told a few times a second: every message costs the page a little.
+      if (performance.now() - told < 120) return true
+      told = performance.now()
+      return progress(done, of, found)
+    })
+  },
+  /** Another design against this one; its drawing, to lay over this one. */
+  compareDesigns: (from: ProjectFile, to: ProjectFile): { comparison: DesignComparison, drawing: Assessment['drawing'] } => {
+    const before = aside.assess(from), after = aside.assess(to)
+    return { comparison: compareDesigns(before, after), drawing: before.drawing }
+  },
+  filamentSwaps: (doc: ProjectFile, zone: string | null): FilamentSwap[] => filamentSwaps(aside, known(doc), zone),
+  /** One size after another: every answer is shown as it comes. */
+  size: (doc: ProjectFile, factor: number, spar: { spar: string, stock: string } | null): SizeReport | null => sizeReport(aside, known(doc), factor, spar),
+  /** Cuts proposed for the largest size, brought down to the first. */
+  cutsForAll: (largest: ProjectFile, factor: number): Cuts => cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
+  /** How another design would be drawn, to lay over this one. */
+  drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
   heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
   wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {

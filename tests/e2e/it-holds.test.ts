@@ -121,7 +121,7 @@ describe('it holds', () => {
     await page.driver.switchTo().activeElement().sendKeys('maiden', Key.ENTER)
     await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/maiden'), 5000)
     for (const theme of ['paper', 'night']) {
-      for (const id of ['brief', 'shape', 'skin', 'spine', 'split', 'print', 'weigh', 'balance', 'prove', 'maiden', 'log']) {
+      for (const id of ['brief', 'shape', 'skin', 'spine', 'split', 'print', 'weigh', 'balance', 'choose', 'prove', 'maiden', 'log']) {
         await page.station(id)
         // Every bench of a station, the first one last, so that the next visit begins where this one did.
         const tabs = await Promise.all((await page.driver.findElements(By.css('[data-tab]'))).map(item => item.getAttribute('data-tab')))
@@ -138,7 +138,7 @@ describe('it holds', () => {
   })
   it('at 390 px every station fits the width of the phone', async () => {
     await setViewport(page.driver, 390, 844)
-    for (const id of ['brief', 'shape', 'skin', 'spine', 'print', 'balance', 'prove', 'maiden', 'log']) {
+    for (const id of ['brief', 'shape', 'skin', 'spine', 'print', 'balance', 'choose', 'prove', 'maiden', 'log']) {
       await page.go(`/${id}`)
       expect(await page.driver.executeScript<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(390)
     }

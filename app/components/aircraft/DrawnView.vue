@@ -65,6 +65,8 @@ const shapes = computed(() => props.assessment.drawing[props.view].map((item) =>
 const spars = computed(() => props.assessment.drawing.spars.map((spar, i) => ({ key: i, points: outline(spar[props.view]), width: spar.widthMm })))
 const hinges = computed(() => (props.view === 'plan' ? hingeLines(props.doc) : []))
 const boom = computed(() => (props.assessment.drawing.boom && props.view !== 'front' ? { points: outline(props.assessment.drawing.boom[props.view]), width: props.assessment.drawing.boom.widthMm } : null))
+/** Outlines of a change that is being looked at, or of a state that was kept. */
+const ghosts = computed(() => (look.ghost?.drawing ?? look.overlay)?.[props.view].map(item => outline(item.points)) ?? [])
 /** Legs as lines, wheels by their outline in the view: round from the side, a narrow box from ahead and above. */
 const WHEEL_WIDTH = 0.28
 const legs = computed(() => props.assessment.drawing.legs.map(({ mount, axle, widthMm, wheelMm }, i) => {
@@ -176,6 +178,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
         <polygon v-if="shape.pattern" :points="shape.points" :fill="`url(#hatch-${shape.pattern})`" stroke="none" />
         <title>{{ shape.piece.name }}: {{ shape.note }}</title>
       </g>
+      <polygon v-for="(points, i) in ghosts" :key="`ghost-${i}`" :points="points" class="ghost" v-bind="line('5 3')" />
       <g v-for="leg in legs" :key="`leg-${leg.key}`"><polyline :points="leg.points" class="boom" :stroke-width="Math.max(leg.width, 1.5 * unit)" /><polygon :points="leg.wheel" class="wheel" :stroke-width="1.5 * unit" /></g>
       <polyline v-for="(hinge, i) in hinges" :key="`hinge-${i}`" :points="outline(hinge.points)" class="hinge" v-bind="line('5 3')"><title>{{ hinge.name }}: hinge line</title></polyline>
       <polyline v-for="spar in spars" :key="spar.key" :points="spar.points" class="spar" :stroke-width="Math.max(spar.width, 1.5 * unit)" />
@@ -232,7 +235,7 @@ const line = (dash: string) => ({ 'stroke-dasharray': dash.split(' ').map(v => N
 .ruler line { stroke: rgb(var(--v-theme-on-background)); opacity: 0.45; } .ruler text { fill: var(--quiet); font-family: 'Spline Sans Mono', monospace; }
 .piece polygon { stroke: #16233a; stroke-opacity: 0.75; } .piece.on polygon { stroke: rgb(var(--v-theme-secondary)); stroke-opacity: 1; stroke-width: 3px; vector-effect: non-scaling-stroke; }
 .hatch { stroke: #16233a; stroke-opacity: 0.5; fill: none; }
-.hinge { stroke: #16233a; stroke-opacity: 0.8; fill: none; } .spar { stroke: #16233a; fill: none; stroke-opacity: 0.85; } .boom { stroke: #33405a; fill: none; } .wheel { fill: #33405a; fill-opacity: 0.25; stroke: #33405a; } .v-theme--night .wheel { stroke: #8090ad; fill: #8090ad; } .v-theme--night .boom { stroke: #8090ad; }
+.hinge { stroke: #16233a; stroke-opacity: 0.8; fill: none; } .spar { stroke: #16233a; fill: none; stroke-opacity: 0.85; } .boom { stroke: #33405a; fill: none; } .ghost { fill: none; stroke: rgb(var(--v-theme-secondary)); pointer-events: none; } .wheel { fill: #33405a; fill-opacity: 0.25; stroke: #33405a; } .v-theme--night .wheel { stroke: #8090ad; fill: #8090ad; } .v-theme--night .boom { stroke: #8090ad; }
 .band { fill: rgb(var(--v-theme-success)); opacity: 0.2; } .np { stroke: rgb(var(--v-theme-error)); } .tag { fill: rgb(var(--v-theme-on-background)); }
 .cg circle { fill: #fbf8f1; stroke: #16233a; } .cg path { stroke: #16233a; fill: none; } .cg.empty circle { fill: none; stroke-dasharray: 3 2; vector-effect: non-scaling-stroke; }
 .over { pointer-events: none; } .masses circle { fill: rgb(var(--v-theme-on-background)); fill-opacity: 0.16; stroke: rgb(var(--v-theme-on-background)); stroke-opacity: 0.35; vector-effect: non-scaling-stroke; } .twin { pointer-events: none; }

@@ -12,7 +12,7 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
   <section class="butterfly" aria-label="Weight, balance, strength and hours">
     <template v-if="assessment.current">
       <ButterflyWing
-        v-for="wing in order" :key="wing" :verdict="assessment.current.verdicts[wing]" :difference="assessment.difference[wing] ?? 0" :open="view.why === wing"
+        v-for="wing in order" :key="wing" :verdict="assessment.current.verdicts[wing]" :difference="assessment.difference[wing] ?? 0" :open="view.why === wing" :ghost="view.ghost ? view.ghost.after[wing] : null"
         @why="view.why = view.why === wing ? null : wing"
       />
     </template>

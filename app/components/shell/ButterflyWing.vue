@@ -3,7 +3,7 @@
 import type { Verdict } from '../../../core/assess'
 import { figure, signed } from '~/composables/format'
 
-const props = defineProps<{ verdict: Verdict, difference: number, open: boolean }>()
+const props = defineProps<{ verdict: Verdict, difference: number, open: boolean, ghost: number | null }>()
 defineEmits<{ why: [] }>()
 
 /** A wing in a 40 × 36 box with its root at the lower right; mirrored by place. */
@@ -40,7 +40,7 @@ const better = computed(() => {
     </svg>
     <span class="text">
       <span class="label">{{ verdict.label }} <span class="target">{{ verdict.targetText }}</span></span>
-      <span class="value num"><b>{{ figure(verdict.value, verdict.digits) }}</b> {{ verdict.unit }} <span class="quiet">± {{ figure(verdict.spread, verdict.digits) }}</span></span>
+      <span class="value num"><b>{{ figure(verdict.value, verdict.digits) }}</b> {{ verdict.unit }} <span v-if="ghost !== null" class="ghost" :data-ghost="verdict.wing">→ {{ figure(ghost, verdict.digits) }}</span><span v-else class="quiet">± {{ figure(verdict.spread, verdict.digits) }}</span></span>
       <span class="margin num" :class="verdict.state === 'failing' ? 'bad' : 'quiet'">{{ word }}, {{ marginText }}
         <span v-if="changed" class="chip" :class="better === null ? '' : better ? 'better' : 'worse'" :data-diff="verdict.wing">{{ signed(difference, verdict.digits) }}</span>
       </span>
@@ -64,6 +64,7 @@ const better = computed(() => {
 .failing .fill { fill: color-mix(in srgb, rgb(var(--v-theme-error)) 35%, transparent); }
 .failing .line { stroke: rgb(var(--v-theme-error)); }
 .chip { border: 1px solid currentcolor; border-radius: 9px; padding: 0 6px; margin-left: 4px; color: rgb(var(--v-theme-on-surface)); }
+.ghost { color: rgb(var(--v-theme-secondary)); font-weight: 600; }
 .chip.better { color: rgb(var(--v-theme-success)); }
 @media (max-width: 700px) { .wing { min-height: 44px; padding: 4px 2px; gap: 5px; } .wing svg { width: 30px; height: 27px; flex: none; } .value, .value b { font-size: 12.5px; } .value .quiet { display: none; } }
 .chip.worse { color: rgb(var(--v-theme-error)); }

@@ -1,12 +1,21 @@
 /** Remedies that print nothing: batteries along their bays, other batteries, equipment moved, ballast put in or taken out. */
-import type { Assessor } from '../../assess'
+import type { Assessment, Assessor } from '../../assess'
 import type { Equipment, ProjectFile } from '../../document'
 import type { Battery, Libraries } from '../../libraries'
-import { half, judge, leverage, way, withItem, type Change, type Remedy, type Want } from './remedy'
+import { half, judge, leverage, wanted, way, withItem, type Change, type Remedy, type Want } from './remedy'
 
 /** Ends of a bay as places of the middle of something that long. */
 const ends = (bay: readonly [number, number], length: number): [number, number] => [bay[0] + length / 2, Math.max(bay[0] + length / 2, bay[1] - length / 2)]
 const clamp = (value: number, [low, high]: readonly [number, number]): number => Math.min(high, Math.max(low, value))
+
+/** How far a battery would have to slide to centre it in the band, mm, and whether its bay lets it; null without a battery in a bay. */
+export function batterySlide(doc: ProjectFile, before: Assessment): { byMm: number, fits: boolean } | null {
+  const item = doc.equipment.find(one => one.kind === 'battery' && one.bay && one.massG > 0)
+  if (!item) return null
+  const want = wanted(doc, before), byMm = want.shiftMm / leverage(want, item.massG)
+  const [low, high] = ends(item.bay!, item.sizeMm[0])
+  return { byMm, fits: item.xMm + byMm >= low - 0.5 && item.xMm + byMm <= high + 0.5 }
+}
 
 export function slides(assessor: Assessor, want: Want): Remedy[] {
   return want.doc.equipment.filter(item => item.kind === 'battery' && item.bay).flatMap((item) => {

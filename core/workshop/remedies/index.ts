@@ -7,6 +7,7 @@ import { ballast, equipmentMoves, otherBatteries, slides, withoutBallast } from 
 import { ranked, wanted, type Remedy } from './remedy'
 
 export { apply, harm, hoursAnew, HOUR_IN_GRAMS, type Change, type Remedy } from './remedy'
+export { batterySlide } from './equipment-remedies'
 export { stretchNose } from './airframe-remedies'
 
 /** Nearer to the middle than this needs no remedy, mm. */

@@ -1,10 +1,10 @@
 /** What each spar could be instead: left out, a size less or more, run to other ends, pushed in or glued; all assessed at once. */
 import type { Assessment, Assessor } from '../../assess'
 import type { ProjectFile, Spar } from '../../document'
-import { LIBRARIES, stockInertia, type Libraries } from '../../libraries'
+import { LIBRARIES, type Libraries } from '../../libraries'
 import { apply, type Change } from '../remedies'
 import { costOf } from './mend'
-import { larger } from './steps'
+import { larger, smaller } from './steps'
 
 export interface SparChoice {
   spar: string
@@ -41,7 +41,7 @@ function variants(doc: ProjectFile, spar: Spar, libraries: Libraries): Array<{ i
   const put = (more: Partial<Spar>) => doc.spars.map(item => (item.id === spar.id ? { ...item, ...more } : item))
   const stock = libraries.stock.find(item => item.id === spar.stock) ?? libraries.stock[0]
   const more = larger(stock, libraries)[0]
-  const less = libraries.stock.filter(item => larger(item, libraries)[0]?.id === stock.id).sort((a, b) => stockInertia(b) - stockInertia(a))[0]
+  const less = smaller(stock, libraries)
   const half = doc.wing.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
   const list: Array<{ id: SparChoice['id'], title: string, spars: Spar[] }> = [{ id: 'as it is', title: `as it is, ${stock.name}`, spars: doc.spars }, { id: 'out', title: 'left out', spars: doc.spars.filter(item => item.id !== spar.id) }]
   if (less) list.push({ id: 'size less', title: less.name, spars: put({ stock: less.id }) })

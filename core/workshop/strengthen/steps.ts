@@ -25,6 +25,9 @@ export function larger(stock: Stock, libraries: Libraries): Stock[] {
   return libraries.stock.filter(item => kind(item) === kind(stock) && item.modulus * stockInertia(item) > stock.modulus * stockInertia(stock) * 1.001).sort((a, b) => stockInertia(a) - stockInertia(b))
 }
 
+/** The next size down of the same kind. */
+export const smaller = (stock: Stock, libraries: Libraries): Stock | undefined => libraries.stock.filter(item => larger(item, libraries)[0]?.id === stock.id).sort((a, b) => stockInertia(b) - stockInertia(a))[0]
+
 const bears = (stock: Stock): number => (stock.strength * stockInertia(stock)) / stock.heightMm
 /** Another kind of stock, of round section, that bears more by itself: the slightest few, for where no size is left. */
 const otherKinds = (stock: Stock, libraries: Libraries): Stock[] => {

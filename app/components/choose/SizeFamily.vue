@@ -1,0 +1,84 @@
+<script setup lang="ts">
+/** The same design at the sizes that spar stock allows: what flies, what it takes to print, what no longer fits. */
+import { proposals } from '~/composables/sizes'
+import { sizeChoices, type SizeReport } from '../../../core/study'
+import { figure } from '~/composables/format'
+import { useBench } from '~/composables/useBench'
+import { useCore } from '~/composables/useCore'
+
+const { doc, project, edit } = useBench()
+const core = useCore('aside')
+const family = computed(() => sizeChoices(doc.value))
+const own = computed(() => family.value?.choices.find(item => Math.abs(item.factor - 1) < 1e-9)?.stock ?? null)
+/** Sizes besides the present one, by stock; the neighbours to begin with. */
+const picked = useState<string[] | null>('size-stocks', () => null)
+const stocks = computed(() => picked.value ?? proposals(family.value?.choices ?? []))
+const free = useState<number | null>('size-factor', () => null)
+const rows = shallowRef<Array<SizeReport | { factor: number, refused: true }>>([])
+const busy = ref(false), fault = ref('')
+let asked = 0
+async function compute() {
+  const mine = ++asked
+  busy.value = true
+  await new Promise(resolve => setTimeout(resolve, 300))
+  if (mine !== asked) return
+  const subject = toRaw(doc.value), list: typeof rows.value = []
+  const wanted = [{ factor: 1, spar: null as { spar: string, stock: string } | null }, ...(family.value?.choices ?? []).filter(item => stocks.value.includes(item.stock)).map(item => ({ factor: item.factor, spar: { spar: family.value!.spar, stock: item.stock } })), ...(free.value ? [{ factor: free.value, spar: null }] : [])].sort((a, b) => a.factor - b.factor)
+  try {
+    for (const { factor, spar } of wanted) {
+      const found = await core.size(subject, factor, spar)
+      if (mine !== asked) return
+      list.push(found ?? { factor, refused: true })
+      rows.value = [...list]
+    }
+    fault.value = ''
+  } catch (error) {
+    if (mine === asked) fault.value = (error as Error).message
+  } finally {
+    if (mine === asked) busy.value = false
+  }
+}
+watch([doc, stocks, free], compute, { immediate: true })
+onScopeDispose(() => { asked++ })
+const reports = computed(() => rows.value.filter((row): row is SizeReport => !('refused' in row)))
+const refused = computed(() => rows.value.filter(row => 'refused' in row))
+const nameOf = (stock: string | null) => family.value?.choices.find(item => item.stock === (stock ?? own.value))?.name ?? 'no spar'
+const LINES: Array<[string, (row: SizeReport) => string]> = [
+  ['Span', row => `${figure(row.spanMm)} mm`], ['Flying weight', row => `${figure(row.massG)} g`], ['of it printed', row => `${figure(row.printedG)} g`], ['Wing loading', row => `${figure(row.loadingGdm2, 1)} g/dm²`], ['Cubic loading', row => `${figure(row.cubicLoading, 1)} kg/m³`],
+  ['Reynolds number at the stall', row => `${figure(row.reynolds / 1000)} 000`], ['Stall', row => `${figure(row.stallMs, 1)} m/s`], ['Static margin', row => `${figure(row.staticMarginPct, 1)} %`], ['Least reserve', row => figure(row.reserve, 2)], ['Hours', row => `${figure(row.hours, 1)} h`], ['Longest piece', row => `${figure(row.largestMm)} mm`],
+]
+const keep = (row: SizeReport) => project.add(row.doc)
+async function cutForAll() {
+  const largest = reports.value.reduce((a, b) => (b.factor > a.factor ? b : a))
+  const cuts = await core.cutsForAll(largest.doc, largest.factor)
+  edit(`Cuts that serve up to × ${figure(largest.factor, 2)}`, (draft) => { draft.cuts = cuts })
+}
+</script>
+
+<template>
+  <div>
+    <div class="top">
+      <v-select v-if="family" :model-value="stocks" :items="family.choices.filter(item => item.stock !== own).map(item => ({ title: `${item.name}: × ${figure(item.factor, 3)}`, value: item.stock }))" :label="`${family.name} in another size`" multiple chips density="compact" data-field="size-stock" @update:model-value="picked = $event" />
+      <p v-else class="quiet">No spar in the wing sets a size: give a factor.</p>
+      <FigureField label="or a factor" :model-value="free" unit="×" :min="0.2" :max="5" :digits="3" optional data-field="size-factor" @update:model-value="free = $event" />
+    </div>
+    <p class="lead">The bore keeps its gap: factor (d₂ + c)/(d₁ + c). Every length of the airframe grows by it; what is bought, beads, walls and layers stay. What was weighed belongs to the present size and is left out.</p>
+    <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+    <p v-for="row in refused" :key="row.factor" class="bad small">× {{ figure(row.factor, 2) }}: a figure would leave what a project may hold.</p>
+    <div class="scroll"><table v-if="reports.length" class="ledger" :aria-busy="busy" data-table="sizes">
+      <thead><tr><th /><th v-for="row in reports" :key="row.factor" class="r" :data-size="figure(row.factor, 3)">× {{ figure(row.factor, 3) }}<div class="small quiet">{{ nameOf(row.stock).replace(/^Carbon /, '') }}</div></th></tr></thead>
+      <tbody>
+        <tr v-for="[label, text] in LINES" :key="label"><td>{{ label }}</td><td v-for="row in reports" :key="row.factor" class="r num" :class="{ bad: label === 'Least reserve' && row.reserve < 1 }">{{ text(row) }}</td></tr>
+        <tr><td>No longer fits</td><td v-for="row in reports" :key="row.factor" class="r small wrap"><template v-if="row.broken.length"><div v-for="(item, i) in row.broken.slice(0, 3)" :key="i" :title="item.text" :class="item.severity === 'stop' ? 'bad' : 'warn'">{{ item.where }}</div><div v-if="row.broken.length > 3" class="quiet">and {{ row.broken.length - 3 }} more</div></template><span v-else class="quiet">{{ Math.abs(row.factor - 1) < 1e-9 ? 'as it is' : 'everything fits' }}</span></td></tr>
+        <tr><td /><td v-for="row in reports" :key="row.factor" class="r"><v-btn v-if="Math.abs(row.factor - 1) > 1e-9" size="x-small" @click="keep(row)">As a project</v-btn></td></tr>
+      </tbody>
+    </table></div>
+    <p v-if="busy" class="small quiet" role="status">Building and assessing each size …</p>
+    <div v-if="reports.length > 1" class="all"><p class="small">One set of files for all of them, scaled in the slicer: cut for the largest, so that no piece outgrows its bed.</p><v-btn size="small" data-act="cut-for-all" @click="cutForAll">Cut for the largest</v-btn></div>
+  </div>
+</template>
+
+<style scoped>
+.top { display: grid; grid-template-columns: 1fr 150px; gap: 16px; align-items: start; margin-top: 8px; } .scroll { overflow-x: auto; } .wrap { white-space: normal !important; min-width: 110px; } .all { display: grid; grid-template-columns: 1fr auto; gap: 16px; align-items: center; }
+@media (max-width: 700px) { .top, .all { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,102 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { createAssessor } from '../assess'
+import { DEMOS } from '../demo'
+import type { ProjectFile } from '../document'
+import { compareDesigns } from './compare-designs'
+import { filamentSwaps } from './filament-swap'
+import { boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
+
+const assessor = createAssessor()
+const [thistledown, plover] = DEMOS
+const changed = (change: (draft: ProjectFile) => void, base = plover): ProjectFile => {
+  const doc = structuredClone(base)
+  change(doc)
+  return doc
+}
+
+describe('sizes', () => {
+  it('the factor keeps the gap in the bore: (d₂ + c)/(d₁ + c)', () => {
+    expect(boreFactor(8, 10, 0.3)).toBeCloseTo(10.3 / 8.3, 12)
+    fc.assert(fc.property(fc.double({ min: 2, max: 16, noNaN: true }), fc.double({ min: 2, max: 16, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (a, b, c) => {
+      // The bore of the first, scaled, is the bore that the second wants.
+      expect((a + c) * boreFactor(a, b, c)).toBeCloseTo(b + c, 9)
+      expect(boreFactor(a, b, c) * boreFactor(b, a, c)).toBeCloseTo(1, 9)
+    }))
+    const { spar, choices } = sizeChoices(thistledown)!
+    expect(spar).toBe('main-spar')
+    expect(choices.find(item => item.stock === 'tube-8x6')!.factor).toBe(1)
+    expect(choices.find(item => item.stock === 'tube-10x8')!.factor).toBeCloseTo(10.3 / 8.3, 9)
+    expect(choices.every(item => item.stock.startsWith('tube'))).toBe(true)
+  })
+  it('scales the airframe and leaves hardware alone: area by f², aspect ratio the same, components as heavy as they were', () => {
+    const f = 10.3 / 8.3, one = assessor.assess(thistledown), other = assessor.assess(scaleDesign(thistledown, f, { spar: 'main-spar', stock: 'tube-10x8' }))
+    expect(other.plan.areaDm2 / one.plan.areaDm2).toBeCloseTo(f * f, 3)
+    expect(other.plan.aspectRatio).toBeCloseTo(one.plan.aspectRatio, 3)
+    expect(other.flight.neutralPointMm / one.flight.neutralPointMm).toBeCloseTo(f, 2)
+    const motor = (a: typeof one) => a.ledger.find(row => row.id === 'motor')!
+    expect(motor(other).massG).toBe(motor(one).massG)
+    expect(motor(other).xMm / motor(one).xMm).toBeCloseTo(f, 2)
+    // The bore keeps its gap: the section is f times as thick, the tube too with the gap on it.
+    expect(other.spars.find(spar => spar.id === 'main-spar')!.stock).toBe('tube-10x8')
+  })
+  it('names what no longer fits: smaller, the servo\'s bay; larger, a piece on its bed', () => {
+    const small = sizeReport(assessor, thistledown, 0.55, { spar: 'main-spar', stock: 'tube-4x2' })!
+    expect(small.broken.map(item => item.code)).toContain('bay-breaks-out')
+    const large = sizeReport(assessor, thistledown, 2, { spar: 'main-spar', stock: 'tube-16x14' })!
+    expect(large.broken.map(item => item.code)).toContain('piece-too-large')
+    expect(large.reynolds).toBeGreaterThan(sizeReport(assessor, thistledown, 1, null)!.reynolds)
+    expect(sizeReport(assessor, thistledown, 1, null)!.broken).toEqual([])
+    expect(sizeReport(assessor, thistledown, 40, null)).toBeNull()
+  })
+  it('cuts proposed for the largest come down by the factor, and back up to where they were', () => {
+    const largest = scaleDesign(thistledown, 1.5, null).cuts, back = cutsForAll(largest, 1.5)
+    back.wing.forEach((cut, i) => expect(cut.atMm).toBeCloseTo(thistledown.cuts.wing[i].atMm, 1))
+  })
+})
+
+describe('another filament', () => {
+  it('each row is what the assessment says of the change; what is there now changes nothing; what is short is to buy', () => {
+    const rows = filamentSwaps(assessor, plover, 'outer'), scratch = createAssessor()
+    expect(rows.filter(row => row.present).map(row => row.filament)).toEqual(['pla-foam'])
+    const now = scratch.assess(plover)
+    expect(rows.find(row => row.present)!.massG).toBeCloseTo(now.totals.massG, 9)
+    const petg = rows.find(row => row.filament === 'petg')!, after = scratch.assess({ ...plover, ...petg.change })
+    expect(petg.massG).toBeCloseTo(after.totals.massG, 9)
+    expect(petg.stallMs / now.flight.stallMs).toBeCloseTo(Math.sqrt(petg.massG / now.totals.massG), 1)
+    const wanted = after.pieces.filter(piece => piece.filament === 'petg').reduce((sum, piece) => sum + piece.filamentG, 0)
+    expect(petg.buy.find(item => item.name === 'PETG')!.grams).toBe(Math.ceil(wanted))
+    // Solid where it was foamed: about twice the zone.
+    const zone = (a: typeof now) => a.pieces.filter(piece => piece.zone === 'outer').reduce((sum, piece) => sum + piece.predictedG, 0)
+    expect(zone(after) / zone(now)).toBeGreaterThan(1.8)
+    // Foamed ASA wants an enclosure that nobody here has.
+    expect(rows.find(row => row.filament === 'asa-foam')!.trouble).toMatch(/enclosure/)
+  })
+  it('the slide it names brings the balance to the middle of the band', () => {
+    const row = filamentSwaps(assessor, plover, null).find(item => item.filament === 'pla-tough')!
+    const moved = { ...plover, ...row.change, equipment: plover.equipment.map(item => (item.id === 'battery' ? { ...item, xMm: item.xMm + row.slideMm!, bay: null } : item)) }
+    const after = createAssessor().assess(moved as ProjectFile)
+    expect((after.flight.staticMarginPct + after.flight.staticMarginEmptyPct) / 2).toBeCloseTo((5 + 14) / 2, 1)
+  })
+})
+
+describe('two designs compared', () => {
+  it('nothing changed: everything carries over; a zone changed: its pieces are printed anew, and only they', () => {
+    const a = assessor.assess(plover), same = compareDesigns(a, assessor.assess(structuredClone(plover)))
+    expect(same).toMatchObject({ ledger: [], hours: 0, grams: 0 })
+    expect(same.pieces.every(piece => piece.fate === 'carries over')).toBe(true)
+    const b = assessor.assess(changed((d) => { d.zones[1].recipe.lattice!.pitchMm = 30 })), found = compareDesigns(a, b)
+    const anew = new Set(found.pieces.filter(piece => piece.fate === 'printed anew').map(piece => piece.id))
+    expect(anew).toEqual(new Set(b.pieces.filter(piece => piece.zone === 'outer').map(piece => piece.id)))
+    expect(found.hours).toBeCloseTo(b.pieces.filter(piece => piece.zone === 'outer').reduce((sum, piece) => sum + piece.hours, 0), 9)
+    expect(found.verdicts.find(row => row.wing === 'weight')!.better).toBe(false)
+  })
+  it('the ledger\'s differences sum to the weight\'s, largest first; a battery moved is a shift, a cut dropped a piece left out', () => {
+    const a = assessor.assess(plover), b = assessor.assess(changed((d) => { d.equipment[0].xMm += 20; d.cuts.wing.pop(); d.equipment[1].massG += 9 })), found = compareDesigns(a, b)
+    expect(found.ledger.reduce((sum, row) => sum + row.afterG - row.beforeG, 0)).toBeCloseTo(b.totals.massG - a.totals.massG, 0)
+    const sizes = found.ledger.map(row => Math.abs(row.afterG - row.beforeG))
+    expect([...sizes].sort((x, y) => y - x)).toEqual(sizes)
+    expect(found.ledger.find(row => row.id === 'battery')!.shiftMm).toBeCloseTo(20, 9)
+    expect(found.pieces.some(piece => piece.fate === 'left out')).toBe(true)
+  })
+})

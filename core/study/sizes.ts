@@ -1,0 +1,91 @@
+/** The same design at other sizes. Hardware comes in stock sizes, so a spar's bore sets the factor; recipes, components and beads stay as they are. */
+import type { Assessment, Assessor, Finding } from '../assess'
+import type { BodyStation, ProjectFile, Surface } from '../document'
+import { LIBRARIES, type Libraries } from '../libraries'
+import { admissible } from '../workshop'
+
+/** Factor at which the bore of one stock becomes that of another with the same gap: (d₂ + c)/(d₁ + c), c the gap on the diameter. */
+export const boreFactor = (fromMm: number, toMm: number, gapMm: number): number => (toMm + gapMm) / (fromMm + gapMm)
+
+export interface SizeChoice { stock: string, name: string, factor: number }
+
+/** Sizes of the main spar's kind, each with the factor that its bore asks for. The main spar is the wing's longest. */
+export function sizeChoices(doc: ProjectFile, libraries: Libraries = LIBRARIES): { spar: string, name: string, choices: SizeChoice[] } | null {
+  const spar = doc.spars.filter(item => item.surface === 'wing').reduce<ProjectFile['spars'][number] | null>((a, b) => (a && a.toMm - a.fromMm >= b.toMm - b.fromMm ? a : b), null)
+  const own = spar && libraries.stock.find(item => item.id === spar.stock)
+  if (!spar || !own) return null
+  const kind = libraries.stock.filter(item => item.shape === own.shape && item.modulus === own.modulus && (item.boreMm > 0) === (own.boreMm > 0))
+  return { spar: spar.id, name: spar.name, choices: kind.map(item => ({ stock: item.id, name: item.name, factor: boreFactor(own.heightMm, item.heightMm, 2 * spar.clearanceMm) })).sort((a, b) => a.factor - b.factor) }
+}
+
+/** Every length of the airframe times the factor. What is bought, and how it is printed, stays; the main spar takes the stock chosen. */
+export function scaleDesign(doc: ProjectFile, factor: number, sparStock: { spar: string, stock: string } | null): ProjectFile {
+  const mm = (value: number) => Math.round(value * factor * 100) / 100
+  const surface = (item: Surface): Surface => ({
+    ...item, xMm: mm(item.xMm), yMm: mm(item.yMm), zMm: mm(item.zMm), rootChordMm: mm(item.rootChordMm), tip: { ...item.tip, lengthMm: mm(item.tip.lengthMm) },
+    panels: item.panels.map(panel => ({ ...panel, spanMm: mm(panel.spanMm), tipChordMm: mm(panel.tipChordMm), sweepMm: mm(panel.sweepMm) })),
+  })
+  const station = (item: BodyStation): BodyStation => ({ ...item, xMm: mm(item.xMm), widthMm: mm(item.widthMm), heightMm: mm(item.heightMm), zMm: mm(item.zMm) })
+  const cuts = <T extends { atMm: number }>(list: T[]): T[] => list.map(cut => ({ ...cut, atMm: mm(cut.atMm) }))
+  const label = `${doc.name.slice(0, 180)} × ${factor.toFixed(3)}`
+  return {
+    ...doc, name: label, wing: surface(doc.wing), tail: { ...doc.tail, horizontal: doc.tail.horizontal && surface(doc.tail.horizontal), vertical: doc.tail.vertical && surface(doc.tail.vertical) },
+    body: doc.body && { ...doc.body, stations: doc.body.stations.map(station), openings: doc.body.openings.map(opening => ({ ...opening, fromMm: mm(opening.fromMm), toMm: mm(opening.toMm), widthMm: mm(opening.widthMm) })) },
+    boom: doc.boom && { ...doc.boom, fromMm: mm(doc.boom.fromMm), toMm: mm(doc.boom.toMm), zMm: mm(doc.boom.zMm), socketMm: mm(doc.boom.socketMm) },
+    spars: doc.spars.map(spar => ({ ...spar, fromMm: mm(spar.fromMm), toMm: mm(spar.toMm), stock: spar.id === sparStock?.spar ? sparStock.stock : spar.stock })),
+    cuts: { wing: cuts(doc.cuts.wing), horizontal: cuts(doc.cuts.horizontal), vertical: cuts(doc.cuts.vertical), body: cuts(doc.cuts.body) },
+    equipment: doc.equipment.map(item => ({ ...item, xMm: mm(item.xMm), yMm: mm(item.yMm), zMm: mm(item.zMm), bay: item.bay && [mm(item.bay[0]), mm(item.bay[1])] })),
+    gear: doc.gear.map(leg => ({ ...leg, xMm: mm(leg.xMm), yMm: mm(leg.yMm), zMm: mm(leg.zMm), dropMm: mm(leg.dropMm), splayMm: mm(leg.splayMm) })),
+    // What was weighed, tested and given belongs to the size it was made at.
+    weighIns: [], proofs: [], given: [], wingSets: [], measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null },
+  }
+}
+
+export interface SizeReport {
+  factor: number
+  stock: string | null
+  spanMm: number
+  massG: number
+  printedG: number
+  loadingGdm2: number
+  cubicLoading: number
+  reynolds: number
+  stallMs: number
+  staticMarginPct: number
+  reserve: number
+  mode: string
+  hours: number
+  largestMm: number
+  /** What no longer fits or holds at this size and did at the first: findings that stop the build or warn. */
+  broken: Array<Pick<Finding, 'code' | 'severity' | 'where' | 'text' | 'remedy'>>
+  doc: ProjectFile
+}
+
+/** Findings about fit: bays, runs, spars, sections, beds, hatches. */
+const FIT = /^(spar-|bay-|run-|hinge-|control-|piece-too-large|lid-|firewall-|outside-bay|section-|joint-|stock-)/
+
+/** Null where the schema cannot hold a figure at that size. */
+export function sizeReport(assessor: Assessor, doc: ProjectFile, factor: number, sparStock: { spar: string, stock: string } | null): SizeReport | null {
+  const before = assessor.assess(doc), scaled = scaleDesign(doc, factor, sparStock)
+  if (!admissible(scaled)) return null
+  const after = assessor.assess(scaled)
+  const known = new Set(before.findings.map(keyOf))
+  const broken = after.findings.filter(finding => FIT.test(finding.code) && finding.severity !== 'note' && !known.has(keyOf(finding))).map(({ code, severity, where, text, remedy }) => ({ code, severity, where, text, remedy }))
+  return { factor, stock: sparStock?.stock ?? null, ...figures(after), broken, doc: scaled }
+}
+
+const keyOf = (finding: Finding): string => `${finding.code} ${finding.where.replace(/[\d.]+ mm/g, '')}`
+
+function figures(a: Assessment): Omit<SizeReport, 'factor' | 'stock' | 'broken' | 'doc'> {
+  const root = a.stall.strips[0]
+  return {
+    spanMm: a.plan.spanMm, massG: a.totals.massG, printedG: a.totals.printedG, loadingGdm2: a.plan.loadingGdm2, cubicLoading: a.plan.cubicLoading, reynolds: root?.reynolds ?? 0, stallMs: a.flight.stallMs,
+    staticMarginPct: a.flight.staticMarginPct, reserve: a.strength.reserve, mode: a.strength.mode, hours: a.totals.hours, largestMm: Math.max(0, ...a.pieces.map(piece => Math.max(...piece.boxMm))),
+  }
+}
+
+/** Cuts that serve every size: those proposed for the largest, brought down to the size they are wanted at. */
+export function cutsForAll(largest: ProjectFile['cuts'], factor: number): ProjectFile['cuts'] {
+  const back = <T extends { atMm: number }>(list: T[]): T[] => list.map(cut => ({ ...cut, atMm: Math.round((cut.atMm / factor) * 10) / 10 }))
+  return { wing: back(largest.wing), horizontal: back(largest.horizontal), vertical: back(largest.vertical), body: back(largest.body) }
+}

@@ -1,0 +1,82 @@
+/** Nudges and the Choose station as a maker uses them: a change looked at and taken, another filament, sizes, a mark compared; figures against the core. */
+import { By } from 'selenium-webdriver'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createAssessor } from '../../core/assess'
+import { compareDesigns, filamentSwaps, sizeChoices, sizeReport } from '../../core/study'
+import { Page } from '../support/page'
+
+let page: Page
+beforeAll(async () => { page = await Page.open('/skin') })
+afterAll(() => page?.close())
+const tab = (id: string) => page.press(`[data-tab="${id}"]`)
+const minus = (text: string) => text.replace('-', '−')
+const kept = async () => {
+  await page.saved()
+  return page.stored()
+}
+
+describe('nudges', () => {
+  it('for the wing most in need; looked at first, taken on the second press, and worth what it said', async () => {
+    await page.until('[data-nudges][aria-busy="false"] [data-nudge]', 60_000)
+    expect(await page.text('[data-nudges] h3')).toBe('What would help Weight')
+    const id = await page.find('[data-nudge]').getAttribute('data-nudge')
+    const before = await page.computed(), doc = await kept()
+    await page.press(`[data-nudge="${id}"]`)
+    const ghost = Number(minus(await page.text('[data-ghost="weight"]')).replace('→ ', ''))
+    expect(await kept()).toEqual(doc)
+    expect(ghost).toBeLessThan(before.totals.massG)
+    await page.press(`[data-nudge="${id}"]`)
+    const after = await page.computed()
+    expect(after.totals.massG.toFixed(0)).toBe(String(ghost))
+    expect(await page.wing('weight')).toBe(ghost)
+    await page.act('undo')
+  })
+  it('a wing that is opened is the one that is helped', async () => {
+    await page.press('[data-wing="hours"]')
+    await page.driver.wait(async () => (await page.text('[data-nudges] h3')) === 'What would help Hours', 5000)
+    await page.until('[data-nudges][aria-busy="false"] [data-nudge]', 60_000)
+    await page.press('[data-wing="hours"]')
+  })
+})
+
+describe('other choices', () => {
+  it('another filament for a zone: weight, what to buy and what stands against it, as the core has them', async () => {
+    await page.station('choose')
+    await page.until('[data-swap="petg"]', 60_000)
+    await page.choose('[data-field="swap-zone"]', 'Outer wing')
+    const rows = filamentSwaps(createAssessor(), await kept(), 'wing-outer'), petg = rows.find(row => row.filament === 'petg')!
+    await page.driver.wait(async () => (await page.text('[data-swap="petg"]')).includes(`${petg.massG.toFixed(0)} g`), 30_000)
+    expect(await page.text('[data-swap="petg"]')).toContain(`${petg.buy[0].grams} g PETG`)
+    expect(await page.text('[data-swap="pla-foam"]')).toContain('as it is')
+  })
+  it('sizes by spar stock, side by side; a factor that makes no sense is refused', async () => {
+    await tab('sizes')
+    const doc = await kept(), { spar, choices } = sizeChoices(doc)!
+    const ten = choices.find(item => item.stock === 'tube-10x8')!
+    await page.until(`[data-size="${ten.factor.toFixed(3)}"]`, 60_000)
+    await page.until('[data-table="sizes"][aria-busy="false"]', 60_000)
+    const report = sizeReport(createAssessor(), doc, ten.factor, { spar, stock: ten.stock })!
+    const table = await page.text('[data-table="sizes"]')
+    expect(table).toContain(`${report.massG.toFixed(0)} g`)
+    expect(table).toContain(`${report.stallMs.toFixed(1)} m/s`)
+    await page.type('[data-field="size-factor"]', '40')
+    await page.driver.wait(async () => (await page.text('[data-field="size-factor"]')).includes('from 0.2 to 5'), 5000)
+  })
+  it('against a mark: the differences and what must be printed anew are the core\'s; the old outline lies on the drawing', async () => {
+    await tab('marks')
+    await page.type('[data-field="choose-mark"]', 'As it was')
+    await page.driver.wait(async () => (await page.count('[data-compared]')) === 1, 30_000)
+    const old = await kept()
+    await page.station('skin')
+    await page.choose('[data-field="zone"]', 'Tail')
+    await page.type('[data-field="walls"]', '2')
+    await page.station('choose')
+    await page.until('[data-compared][aria-busy="false"]', 30_000)
+    const now = await kept(), assessor = createAssessor(), found = compareDesigns(assessor.assess(old), assessor.assess(now))
+    await page.driver.wait(async () => (await page.text('[data-figure="anew-hours"]')) === `${found.hours.toFixed(1)} h`, 20_000)
+    expect(found.hours).toBeGreaterThan(0)
+    const weight = found.verdicts.find(row => row.wing === 'weight')!
+    expect(await page.text('[data-verdict="weight"]')).toContain(`+${(weight.after - weight.before).toFixed(0)}`)
+    expect((await page.driver.findElements(By.css('polygon.ghost'))).length).toBeGreaterThan(5)
+  })
+})
