@@ -8,12 +8,13 @@ import { gcodeVerb } from './gcode'
 import { liftVerb } from './lift'
 import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
+import { studyVerb } from './study'
 
 export interface Arguments { file: string | undefined, options: Record<string, string>, read(): string, readBytes(): Uint8Array }
-type Verb = (args: Arguments) => unknown
+type Verb = (args: Arguments) => unknown | Promise<unknown>
 
-const VERBS: Record<string, Verb> = { assess: assessVerb, demo: demoVerb, lift: liftVerb, section: sectionVerb, beam: beamVerb, slice: sliceVerb, gcode: gcodeVerb }
-const OPTIONS: Record<string, readonly string[]> = { section: ['alpha', 're', 'inviscid'], slice: ['recipe', 'printer'], gcode: ['printer', 'filament'] }
+const VERBS: Record<string, Verb> = { assess: assessVerb, demo: demoVerb, lift: liftVerb, section: sectionVerb, beam: beamVerb, slice: sliceVerb, gcode: gcodeVerb, study: studyVerb }
+const OPTIONS: Record<string, readonly string[]> = { section: ['alpha', 're', 'inviscid'], slice: ['recipe', 'printer'], gcode: ['printer', 'filament'], study: ['vary'] }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   assess FILE     a project: mass, balance, strength, hours, pieces, findings
@@ -23,6 +24,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   beam FILE       a cantilever or simple beam in SI: moment, shear, deflection, reactions
   slice FILE      an STL or 3MF model: bead lengths, mass, hours [--recipe FILE] [--printer FILE]
   gcode FILE      G-code replayed: filament, mass, hours, layers, extent [--printer FILE] [--filament ID]
+  study FILE      a project with --vary FILE: every combination assessed, the front of weight, hours, cost, reserve
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 
@@ -55,7 +57,7 @@ function readFile(file: string | undefined): Buffer {
 /** Infinity and NaN have no JSON; say null. */
 const finite = (_key: string, value: unknown) => (typeof value === 'number' && !Number.isFinite(value) ? null : value)
 
-function run(words: readonly string[]): number {
+async function run(words: readonly string[]): Promise<number> {
   const [verb, ...rest] = words
   if (verb === undefined || verb === '--help' || verb === 'help' || rest.includes('--help')) {
     process.stdout.write(`${HELP}\n`)
@@ -64,7 +66,7 @@ function run(words: readonly string[]): number {
   const file = rest.find(word => !word.startsWith('--')) ?? ''
   try {
     if (!Object.hasOwn(VERBS, verb)) throw new DocumentError('', `there is no verb "${verb.slice(0, 40)}"; verbs: ${Object.keys(VERBS).join(', ')}`)
-    const result = VERBS[verb](parse(rest, verb))
+    const result = await VERBS[verb](parse(rest, verb))
     process.stdout.write(`${JSON.stringify(result, finite, 2)}\n`)
     return 0
   } catch (fault) {
@@ -76,4 +78,4 @@ function run(words: readonly string[]): number {
   }
 }
 
-process.exitCode = run(process.argv.slice(2))
+process.exitCode = await run(process.argv.slice(2))

@@ -4,17 +4,17 @@ import { By, Key } from 'selenium-webdriver'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
-interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], show?: string, after?: string, undo?: number, types?: Array<[css: string, value: string]> }
+interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], show?: string, after?: string, undo?: number, types?: Array<[css: string, value: string]>, mark?: boolean }
 const VIEWS: readonly View[] = [
-  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-take]' }, { name: '04-spine', path: '/spine' }, { name: '05-split', path: '/split' },
+  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-nudge]', show: '[data-nudges]' }, { name: '04-spine', path: '/spine' }, { name: '05-split', path: '/split' },
   { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' },
   { name: '12-prove', path: '/prove', press: '[data-act="plan-trestles"]', types: [['[data-field="proof-measured"]', '8.1']], undo: 2 },
   { name: '15-spine-failing', path: '/spine', types: [['[data-field="spar-to"]', '330']], wait: '[data-table="mend"] [data-mend]', undo: 1 },
   { name: '16-spine-mended', path: '/spine', types: [['[data-field="spar-to"]', '330']], wait: '[data-table="mend"] [data-mend]', after: '[data-act="mend-all"]', undo: 2 },
   { name: '19-heat', path: '/spine', press: '[data-tab="heat"]', wait: '[data-heat]' },
-  { name: '17-section', path: '/shape', press: '[data-tab="section"]', wait: '[data-figure="section-cl"]', slide: ['[data-field="section-place"]', 0.575] },
-  { name: '18-balance-mended', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]', after: '[data-remedy="move-battery"]', undo: 1 },
+  { name: '17-sizes', path: '/choose', press: '[data-tab="sizes"]', wait: '[data-table="sizes"][aria-busy="false"]' },
+  { name: '18-against-a-mark', path: '/choose', mark: true, press: '[data-tab="marks"]', wait: '[data-compared][aria-busy="false"]', undo: 1 },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' }, { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
 ]
 
@@ -27,6 +27,17 @@ try {
     await setViewport(browser.driver, view.phone ? 390 : 1280, view.phone ? 844 : 800)
     await browser.driver.get(server.url + view.path)
     await settled(browser.driver)
+    if (view.mark) {
+      // A mark, then two beads in the nose instead of three.
+      await browser.driver.findElement(By.css('[data-field="choose-mark"] input')).sendKeys('As weighed in October', Key.ENTER)
+      await browser.driver.get(`${server.url}/skin`)
+      await settled(browser.driver)
+      await browser.driver.findElement(By.css('[data-field="walls"] input')).sendKeys(Key.chord(Key.CONTROL, 'a'), '2', Key.ENTER)
+      await settled(browser.driver)
+      await browser.driver.sleep(600)
+      await browser.driver.get(server.url + view.path)
+      await settled(browser.driver)
+    }
     if (view.press) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.press)
     if (view.then) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.then)
     for (const [css, value] of view.types ?? []) {

@@ -157,8 +157,9 @@ export const useProject = defineStore('project', () => {
   async function listMarks() {
     marks.value = doc.value ? (await db.marks.where('project').equals(doc.value.id).toArray()).flatMap(readMark) : []
   }
-  async function mark(name: string) {
-    await db.marks.add({ project: doc.value!.id, name, at: Date.now(), doc: toRaw(doc.value!) })
+  /** The present design, or another of the same project. */
+  async function mark(name: string, of: ProjectFile = doc.value!) {
+    await db.marks.add({ project: doc.value!.id, name, at: Date.now(), doc: toRaw(of) })
     await listMarks()
   }
   const backToMark = (record: MarkRecord) => replace(`Back to mark ${record.name}`, record.doc)

@@ -4,7 +4,7 @@ import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
 import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut, type WingName } from '../../core/assess'
-import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, type DesignComparison, type FilamentSwap, type Nudge, type SizeReport } from '../../core/study'
+import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, study, type DesignComparison, type FilamentSwap, type Nudge, type SizeReport, type StudyPoint, type StudyResult, type Vary } from '../../core/study'
 import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
@@ -88,8 +88,8 @@ const api = {
   nudges: (doc: ProjectFile, wing: WingName, part: [number, number], progress: (done: number, of: number, found: Nudge[]) => boolean | Promise<boolean>): Promise<Nudge[]> => {
     let told = 0
     return nudges(aside, known(doc), wing, part, (done, of, found) => {
-      // Told a few times a second: every message costs the page a little.
-      if (performance.now() - told < 120) return true
+      // Every message costs the page a little, and a search that is called off should soon know.
+      if (performance.now() - told < 40) return true
       told = performance.now()
       return progress(done, of, found)
     })
@@ -104,6 +104,15 @@ const api = {
   size: (doc: ProjectFile, factor: number, spar: { spar: string, stock: string } | null): SizeReport | null => sizeReport(aside, known(doc), factor, spar),
   /** Cuts proposed for the largest size, brought down to the first. */
   cutsForAll: (largest: ProjectFile, factor: number): Cuts => cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
+  /** Every combination of what may vary; told a few times a second, and false stops. */
+  study: (doc: ProjectFile, vary: Vary, progress: (done: number, of: number, front: readonly StudyPoint[]) => boolean | Promise<boolean>): Promise<StudyResult> => {
+    let told = 0
+    return study(aside, known(doc), vary, (done, of, front) => {
+      if (performance.now() - told < 200) return true
+      told = performance.now()
+      return progress(done, of, front)
+    })
+  },
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
   heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),

@@ -24,20 +24,23 @@ export const SURFACE_LABELS: Record<SurfaceName, string> = { wing: 'Wing', horiz
 /** Gap round the boom in the body's socket, mm on the radius. */
 const BOOM_CLEARANCE_MM = 0.15
 
+/** Shapes remembered of each part: the present ones and what comparisons and nudges try. */
+const SHAPES = 24
+
 export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airframe {
   const label = (name: SurfaceName, doc: ProjectFile) => (name === 'horizontal' && doc.tail.kind === 'V' ? 'V-tail' : name === 'horizontal' && doc.tail.kind === 'canard' ? 'Canard' : SURFACE_LABELS[name])
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({ wing: make(), horizontal: make(), vertical: make() })
-  const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge)))
-  const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => sparLines(loft, spar, stockOr(libraries, spar.stock)))))
+  const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge), SHAPES))
+  const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => sparLines(loft, spar, stockOr(libraries, spar.stock))), SHAPES))
   const lastShapes: Partial<Record<PartName, PieceShape[]>> = {}
-  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })))))
+  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets }))), SHAPES))
   const bodyOf = memoise((body: Body) => loftBody(body))
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
   const bodyShapes = memoise((loft: BodyLoft, body: Body, cuts: readonly Cut[], boom: Boom | null, wing: WingSeat | null, crossings: readonly CrossHole[], ...zones: Zone[]) => {
     const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
     const seat = boom ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM } : null
     return (lastShapes.body = reuseShapes(lastShapes.body ?? [], cutBody({ loft, body, boom: seat, wing, crossings }, cuts, recipeOf)))
-  })
+  }, SHAPES)
   // The body changes with the wing's root alone, not with every edit further out.
   let lastSeat: WingSeat | null = null
   const seatOf = (wing: SurfaceLoft): WingSeat => {
@@ -47,14 +50,18 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     return lastSeat!
   }
   // Spars in one piece through the middle, and the pivot of an all-moving tail, which is one of them.
-  let lastCrossings: CrossHole[] = []
+  const crossingsByText = new Map<string, CrossHole[]>()
   const crossingsOf = (surfaces: Airframe['surfaces'], spars: Airframe['spars']): CrossHole[] => {
     const found = [surfaces.wing, surfaces.horizontal].flatMap(loft => (loft?.mirror ? (spars[loft.name] ?? []).filter(line => line.spar.through && line.stock.shape === 'round') : []).map((line): CrossHole => {
       const { x, n } = line.at(0)
       return { name: line.spar.name, x, z: loft!.origin[2] + n * Math.cos(loft!.cant), radius: line.stock.heightMm / 2 + line.spar.clearanceMm }
     }))
-    if (JSON.stringify(found) !== JSON.stringify(lastCrossings)) lastCrossings = found
-    return lastCrossings
+    // The very same list for the same holes, so that the body's shapes are known again.
+    const text = JSON.stringify(found), known = crossingsByText.get(text)
+    if (known) return known
+    if (crossingsByText.size > SHAPES) crossingsByText.clear()
+    crossingsByText.set(text, found)
+    return found
   }
   const shapeOfGiven = new WeakMap<Given, { shapes: PieceShape[], readable: boolean }>()
   const shapeOfMesh = memoise((mesh: string) => givenShape(mesh), 60)

@@ -17,8 +17,8 @@ const SAME_DESIGN = 0.01
 
 interface Printed { zone: Zone, filament: Filament, print: PiecePrint }
 
-/** Recipes remembered for each shape: the present one and what comparisons try. */
-const REMEMBERED = 8
+/** Recipes remembered for each shape: the present one and what comparisons and nudges try. */
+const REMEMBERED = 18
 
 /** A piece prints alike as long as its section function, zone and filament are the same: `sectionAt` is a new one when the shape is. */
 export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {

@@ -35,7 +35,7 @@ export function createStrength(stations = STATIONS): StrengthStage {
     const found = known.find(item => item.recipe === recipe && item.filament === filament)
     if (found) return found.build
     const build = buildStation(section, recipe, filament)
-    built.set(section, [...known.slice(-5), { recipe, filament, build }])
+    built.set(section, [...known.slice(-17), { recipe, filament, build }])
     return build
   }
   return (airframe, flown, entries, mass, loads) => {
@@ -67,7 +67,8 @@ export function createStrength(stations = STATIONS): StrengthStage {
     const twist = twistOf(stiffness, along, flown.solved, mmToM(wing.span), airOf(doc).density, measured, { pull: cases[0].flying, dive: cases[1].flying })
     const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
-    const hold = { lift: 2 * n * (along.lift.shear[0] - along.weight.shear[0]), x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]), pressed: gear.report.on === 'net' ? 0 : 2 * gear.report.factor * along.weight.shear[0] }
+    const sides = wing.mirror ? 2 : 1
+    const hold = { lift: sides * n * (along.lift.shear[0] - along.weight.shear[0]), x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]), pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * along.weight.shear[0] }
     const others: PlaceReport[] = [...boom.places, ...bodyPlaces(airframe, entries, cg, gear.report), ...boltPlaces(airframe, hold), ...seatPlaces(airframe, hold), ...gear.places]
     const tip = tipCase(airframe, flown.handling.inertia.rollKgM2, mass, EI, measured.bending, loadFor => held(loadFor), sections)
     const caseRows: CaseReport[] = [...cases.map((item, k) => caseOf(item, byCase[k], sections, true)), tip]

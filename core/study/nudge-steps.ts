@@ -22,8 +22,17 @@ export function nudgeSteps(doc: ProjectFile, now: Assessment, wing: WingName, li
 
 const clamp = (value: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, value))
 const tenth = (value: number) => Math.round(10 * value) / 10
-const withZone = (doc: ProjectFile, zone: Zone, more: Partial<Zone>): Change => ({ zones: doc.zones.map(item => (item.id === zone.id ? { ...zone, ...more } : item)) })
-const skin = (doc: ProjectFile, zone: Zone, id: string, words: string, more: Partial<Recipe>): Step => ({ id: `${zone.id}-${id}`, title: `${zone.name}: ${words}`, change: withZone(doc, zone, { recipe: { ...zone.recipe, ...more } }) })
+/** Variants of a zone that were tried before: the very same objects, so that their prints are remembered as long as the zone stays. */
+const tried = new WeakMap<Zone, Map<string, Zone>>()
+function variant(zone: Zone, id: string, more: Partial<Zone>): Zone {
+  const own = tried.get(zone) ?? new Map<string, Zone>()
+  tried.set(zone, own)
+  const made = own.get(id) ?? { ...zone, ...more }
+  own.set(id, made)
+  return made
+}
+const withZone = (doc: ProjectFile, zone: Zone, id: string, more: Partial<Zone>): Change => ({ zones: doc.zones.map(item => (item.id === zone.id ? variant(zone, id, more) : item)) })
+const skin = (doc: ProjectFile, zone: Zone, id: string, words: string, more: Partial<Recipe>): Step => ({ id: `${zone.id}-${id}`, title: `${zone.name}: ${words}`, change: withZone(doc, zone, id, { recipe: { ...zone.recipe, ...more } }) })
 /** Zones that something is printed in. */
 const used = (doc: ProjectFile, now: Assessment): Zone[] => doc.zones.filter(zone => now.pieces.some(piece => piece.zone === zone.id))
 
@@ -40,7 +49,7 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
   if (recipe.lattice) for (const share of [0.75, 1.35]) steps.push(skin(doc, zone, `webs-${share}`, `webs every ${(recipe.lattice.pitchMm * share).toFixed(0)} mm`, { lattice: { ...recipe.lattice, pitchMm: clamp(Math.round(recipe.lattice.pitchMm * share), LIMITS.pitchMm) } }))
   for (const school of libraries.schools) {
     if (school.id === recipe.school || (recipe.stance === 'flat' && school.recipe.spiral)) continue
-    steps.push({ id: `${zone.id}-school-${school.id}`, title: `${zone.name}: ${school.name.toLowerCase()}`, change: withZone(doc, zone, { recipe: { ...recipeFor(school, filament), nozzleC: recipe.nozzleC, flow: recipe.flow, stance: recipe.stance, brimMm: recipe.brimMm } }) })
+    steps.push({ id: `${zone.id}-school-${school.id}`, title: `${zone.name}: ${school.name.toLowerCase()}`, change: withZone(doc, zone, `school-${school.id}`, { recipe: { ...recipeFor(school, filament), nozzleC: recipe.nozzleC, flow: recipe.flow, stance: recipe.stance, brimMm: recipe.brimMm } }) })
   }
   return steps
 }
@@ -51,7 +60,7 @@ function filamentsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[]
   const near = new Set([...doc.spools.map(spool => spool.filament), ...doc.zones.map(item => item.filament)])
   return libraries.filaments.filter(item => item.id !== zone.filament && near.has(item.id)).flatMap((item): Step[] => {
     const { nozzleC, flow } = recipeFor(school, item)
-    return doc.printers.some(printer => printer.nozzleMaxC >= nozzleC) ? [{ id: `${zone.id}-in-${item.id}`, title: `${zone.name} in ${item.name}`, change: withZone(doc, zone, { filament: item.id, recipe: { ...zone.recipe, nozzleC, flow } }) }] : []
+    return doc.printers.some(printer => printer.nozzleMaxC >= nozzleC) ? [{ id: `${zone.id}-in-${item.id}`, title: `${zone.name} in ${item.name}`, change: withZone(doc, zone, `in-${item.id}`, { filament: item.id, recipe: { ...zone.recipe, nozzleC, flow } }) }] : []
   })
 }
 

@@ -1,8 +1,8 @@
 /** Nudges and the Choose station as a maker uses them: a change looked at and taken, another filament, sizes, a mark compared; figures against the core. */
-import { By } from 'selenium-webdriver'
+import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
-import { compareDesigns, filamentSwaps, sizeChoices, sizeReport } from '../../core/study'
+import { compareDesigns, filamentSwaps, readVary, sizeChoices, sizeReport, study } from '../../core/study'
 import { Page } from '../support/page'
 
 let page: Page
@@ -40,8 +40,36 @@ describe('nudges', () => {
 })
 
 describe('other choices', () => {
-  it('another filament for a zone: weight, what to buy and what stands against it, as the core has them', async () => {
+  it('combinations: each assessed, the front of the core, what keeps it from being lighter; a point taken gives what it said', async () => {
     await page.station('choose')
+    expect(await page.find('[data-act="run-study"]').isEnabled()).toBe(false)
+    const vary = { 'vary-nose': ['PLA, tough: two beads', 'PLA, tough: double skin'], 'vary-main-spar': ['Carbon tube 6', 'left out'] }
+    for (const [field, titles] of Object.entries(vary)) {
+      await page.press(`[data-field="${field}"] .v-field`)
+      for (const title of titles) {
+        await page.driver.wait(async () => page.driver.executeScript<boolean>('const item = [...document.querySelectorAll(".v-overlay--active .v-list-item")].find(i => i.textContent.trim().startsWith(arguments[0])); item?.click(); return !!item', title), 5000)
+      }
+      await page.driver.switchTo().activeElement().sendKeys(Key.ESCAPE)
+      await page.driver.wait(async () => (await page.count('.v-overlay--active .v-list-item')) === 0, 5000)
+    }
+    expect(await page.text('[data-act="run-study"]')).toBe('Try 9 combinations')
+    await page.press('[data-act="run-study"]')
+    const doc = await kept(), found = await study(createAssessor(), doc, readVary({
+      zones: { nose: [{}, { filament: 'pla-tough', school: 'beads' }, { filament: 'pla-tough', school: 'double-skin' }] }, spars: { 'main-spar': ['tube-8x6', 'tube-6x4', null] }, must: { staticMarginPct: doc.brief.staticMarginPct, reserveMin: 1 },
+    }), () => true)
+    await page.driver.wait(async () => (await page.text('[data-front]')).includes('of 9 are beaten'), 60_000)
+    expect(await page.text('[data-figure="front-count"]')).toBe(String(found.front.length))
+    expect(await page.text('[data-table="front"] [data-point]')).toContain(`${found.front[0].massG.toFixed(1)} g`)
+    expect(await page.text('[data-front]')).toContain(found.nearly[0].broken[0].slice(0, 30))
+    await page.press('[data-table="front"] [data-point]')
+    await page.press('[data-take-point]')
+    const after = await page.computed()
+    expect(after.totals.massG).toBeCloseTo(found.front[0].massG, 6)
+    expect(after.strength.reserve).toBeCloseTo(found.front[0].reserveFactor, 6)
+    await page.act('undo')
+  })
+  it('another filament for a zone: weight, what to buy and what stands against it, as the core has them', async () => {
+    await tab('filament')
     await page.until('[data-swap="petg"]', 60_000)
     await page.choose('[data-field="swap-zone"]', 'Outer wing')
     const rows = filamentSwaps(createAssessor(), await kept(), 'wing-outer'), petg = rows.find(row => row.filament === 'petg')!

@@ -1,50 +1,30 @@
 <script setup lang="ts">
 /** The design as it is against one that was kept: figures, ledger, what must be printed anew; its outline laid over the drawing. */
 import { format } from 'date-fns'
-import type { Assessment } from '../../../core/assess'
-import type { DesignComparison } from '../../../core/study'
 import { figure, signed } from '~/composables/format'
+import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
-import { useCore } from '~/composables/useCore'
 
 const { doc, project, look } = useBench()
-const core = useCore('aside')
 const chosen = useState<number | null>('mark-against', () => null)
 const mark = computed(() => project.marks.find(item => item.id === chosen.value) ?? project.marks.at(-1) ?? null)
 /** Against the present design, or against another mark. */
 const other = useState<number | null>('mark-other', () => null)
 const second = computed(() => project.marks.find(item => item.id === other.value) ?? null)
-const answer = shallowRef<{ comparison: DesignComparison, drawing: Assessment['drawing'] } | null>(null)
-const busy = ref(false)
-let asked = 0
-watch([doc, mark, second], async () => {
-  const own = ++asked
-  if (!mark.value) {
-    answer.value = null
-    return
-  }
-  busy.value = true
-  await new Promise(resolve => setTimeout(resolve, 300))
-  if (own !== asked) return
-  const found = await core.compareDesigns(toRaw(mark.value.doc), toRaw(second.value?.doc ?? doc.value))
-  if (own !== asked) return
-  answer.value = found
-  busy.value = false
-  look.overlay = second.value ? null : found.drawing
-}, { immediate: true })
-onScopeDispose(() => {
-  asked++
-  look.overlay = null
-})
+const { answer, busy } = useAside(async (core, subject) => (mark.value ? core.compareDesigns(toRaw(mark.value.doc), toRaw(second.value?.doc ?? subject)) : null), () => `${mark.value?.id} ${second.value?.id}`)
+watch(answer, (found) => { look.overlay = second.value ? null : found?.drawing ?? null })
+onScopeDispose(() => { look.overlay = null })
 const marks = computed(() => [...project.marks].reverse().map(item => ({ title: `${item.name} (${format(item.at, 'd MMM HH:mm')})`, value: item.id! })))
 const count = (fate: string) => answer.value?.comparison.pieces.filter(piece => piece.fate === fate).length ?? 0
+/** A project of its own from a mark: both go on. */
+const branch = (from: NonNullable<typeof mark.value>) => project.add(from.doc, `${doc.value.name.slice(0, 120)}: ${from.name.slice(0, 60)}`)
 const anew = computed(() => answer.value?.comparison.pieces.filter(piece => piece.fate !== 'carries over') ?? [])
 </script>
 
 <template>
   <div v-if="!project.marks.length"><h2>No mark kept yet</h2><p class="lead">Keep one in the tray, change something, and come back here: figures side by side, the ledger's differences, what must be printed anew and what carries over, the old outline under the new.</p></div>
   <div v-else>
-    <div class="top"><v-select :model-value="mark?.id" :items="marks" label="From the mark" density="compact" data-field="mark-from" @update:model-value="chosen = $event ?? null" /><v-select :model-value="second?.id ?? 0" :items="[{ title: 'The design as it is', value: 0 }, ...marks.filter(item => item.value !== mark?.id)]" label="to" density="compact" data-field="mark-to" @update:model-value="other = $event || null" /><v-btn v-if="mark" size="small" @click="project.backToMark(mark)">Go back to the mark</v-btn></div>
+    <div class="top"><v-select :model-value="mark?.id" :items="marks" label="From the mark" density="compact" data-field="mark-from" @update:model-value="chosen = $event ?? null" /><v-select :model-value="second?.id ?? 0" :items="[{ title: 'The design as it is', value: 0 }, ...marks.filter(item => item.value !== mark?.id)]" label="to" density="compact" data-field="mark-to" @update:model-value="other = $event || null" /><div v-if="mark" class="acts"><v-btn size="small" @click="project.backToMark(mark)">Go back to it</v-btn><v-btn size="small" @click="branch(mark)">Branch off</v-btn></div></div>
     <p v-if="!answer" class="quiet">Comparing …</p>
     <div v-else class="split" :aria-busy="busy" data-compared>
       <div>
@@ -67,5 +47,5 @@ const anew = computed(() => answer.value?.comparison.pieces.filter(piece => piec
 </template>
 
 <style scoped>
-.top { display: grid; grid-template-columns: 1fr 1fr auto; gap: 14px; align-items: start; margin: 8px 0; } .split { display: grid; grid-template-columns: 1fr 1fr; gap: 26px; align-items: start; } @media (max-width: 700px) { .top, .split { grid-template-columns: minmax(0, 1fr); } }
+.acts { display: flex; gap: 8px; } .top { display: grid; grid-template-columns: 1fr 1fr auto; gap: 14px; align-items: start; margin: 8px 0; } .split { display: grid; grid-template-columns: 1fr 1fr; gap: 26px; align-items: start; } @media (max-width: 700px) { .top, .split { grid-template-columns: minmax(0, 1fr); } }
 </style>

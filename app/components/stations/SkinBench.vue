@@ -3,27 +3,17 @@
 import { LIBRARIES } from '../../../core/libraries'
 import type { SchoolFigures } from '../../../core/workshop'
 import { figure, signed } from '~/composables/format'
+import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
-import { useCore } from '~/composables/useCore'
 
 const { doc, edit } = useBench()
-const core = useCore('aside')
 const zoneId = useState('skin-zone', () => '')
 const zone = computed(() => doc.value.zones.find(item => item.id === zoneId.value) ?? doc.value.zones[0])
 const filament = ref(zone.value.filament)
 watch(() => [zone.value.id, zone.value.filament], () => { filament.value = zone.value.filament })
 const mode = ref<'schools' | 'inside'>('schools')
-const rows = shallowRef<SchoolFigures[]>([])
-let asked = 0
-async function refresh() {
-  const own = ++asked
-  // A short rest, so that dragging or typing is not followed by five assessments a step.
-  await new Promise(resolve => setTimeout(resolve, 250))
-  if (own !== asked) return
-  const next = await core.compare(toRaw(doc.value), zone.value.id, filament.value)
-  if (own === asked) rows.value = next
-}
-watch([doc, zone, filament], refresh, { immediate: true })
+const { answer } = useAside((core, subject) => core.compare(subject, zone.value.id, filament.value), () => `${zone.value.id} ${filament.value}`)
+const rows = computed<SchoolFigures[]>(() => answer.value ?? [])
 const base = computed(() => rows.value[0])
 function take(row: SchoolFigures) {
   const index = doc.value.zones.findIndex(item => item.id === row.zone.id)

@@ -1,0 +1,35 @@
+import { readFileSync } from 'node:fs'
+import { createAssessor } from '../core/assess'
+import { DocumentError, readProject } from '../core/document'
+import { readVary, study } from '../core/study'
+import type { Arguments } from './main'
+
+/** Every combination of the options in `--vary FILE`, each assessed, and the front of weight, hours, cost and reserve. */
+export async function studyVerb({ read, options }: Arguments): Promise<unknown> {
+  if (!options.vary) throw new DocumentError('--vary', 'names a JSON file of what may vary: {"zones": {"wing-outer": [{"filament": "pla-foam"}, …]}}')
+  const doc = readProject(read())
+  const { evaluated, front, nearly } = await study(createAssessor(), doc, readVaryFile(options.vary), () => true)
+  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost }: (typeof front)[number]) => ({ choices, massG, staticMarginPct, reserveFactor, hours, cost })
+  return { evaluated, front: front.map(row), nearly: nearly.map(point => ({ ...row(point), broken: point.broken })) }
+}
+
+function readVaryFile(path: string) {
+  let text: string
+  try {
+    text = readFileSync(path, 'utf8')
+  } catch {
+    throw new DocumentError('--vary', `${path}: cannot be read`)
+  }
+  let raw: unknown
+  try {
+    raw = JSON.parse(text)
+  } catch (fault) {
+    throw new DocumentError('--vary', `${path}: not JSON: ${(fault as Error).message.slice(0, 100)}`)
+  }
+  try {
+    return readVary(raw)
+  } catch (fault) {
+    if (fault instanceof DocumentError) throw new DocumentError(`--vary: ${fault.path}`, fault.reason)
+    throw fault
+  }
+}
