@@ -9,7 +9,7 @@ export async function studyVerb({ read, options }: Arguments): Promise<unknown> 
   if (!options.vary) throw new DocumentError('--vary', 'names a JSON file of what may vary: {"zones": {"wing-outer": [{"filament": "pla-foam"}, …]}}')
   const doc = readProject(read())
   const { evaluated, front, nearly } = await study(createAssessor(), doc, readVaryFile(options.vary), () => true)
-  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost }: (typeof front)[number]) => ({ choices, massG, staticMarginPct, reserveFactor, hours, cost })
+  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance }: (typeof front)[number]) => ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance })
   return { evaluated, front: front.map(row), nearly: nearly.map(point => ({ ...row(point), broken: point.broken })) }
 }
 

@@ -5,3 +5,4 @@ export { boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport, type Size
 export { designOf, study, type StudyPoint, type StudyResult } from './study'
 export { dimensions, MOST_COMBINATIONS, readVary, type Dimension, type Vary, type ZoneOption } from './vary'
 export { dominates, Front } from './front'
+export { chanceOfAll } from './robust'

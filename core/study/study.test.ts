@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { dominates, Front, type Objectives } from './front'
+import { chanceOfAll } from './robust'
 import { designOf, study, type StudyPoint } from './study'
 import { dimensions, readVary } from './vary'
 
@@ -27,6 +28,20 @@ describe('the front', () => {
     expect(dominates(a, a)).toBe(false)
     expect(dominates({ ...a, reserveFactor: 2 }, a)).toBe(true)
     expect(dominates({ ...a, reserveFactor: 2, hours: 2 }, a)).toBe(false)
+  })
+})
+
+describe('how sure', () => {
+  const wing = (margin: number, spread: number) => ({ margin, spread }) as never
+  it('is the product of the four chances: half each a sixteenth; two spreads in hand 0.9772 each', () => {
+    const at = (z: number, balanceChance: number) => chanceOfAll({ verdicts: { weight: wing(z * 9, 9), balance: wing(0, 1), strength: wing(z * 0.3, 0.3), hours: wing(z * 2, 2) }, flight: { balanceChance } as never })
+    expect(at(0, 0.5)).toBeCloseTo(1 / 16, 6)
+    expect(at(2, 1)).toBeCloseTo(0.97725 ** 3, 4)
+    expect(at(-4, 1)).toBeLessThan(1e-10)
+  })
+  it('a heavier target never lowers it', () => {
+    const near = createAssessor().assess(plover), far = createAssessor().assess({ ...plover, brief: { ...plover.brief, targetMassG: plover.brief.targetMassG + 30 } })
+    expect(chanceOfAll(far)).toBeGreaterThan(chanceOfAll(near))
   })
 })
 

@@ -3,6 +3,7 @@ import type { Assessment, Assessor } from '../assess'
 import type { ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
 import { Front } from './front'
+import { chanceOfAll } from './robust'
 import { dimensions, type Dimension, type Vary } from './vary'
 
 export interface StudyPoint {
@@ -14,6 +15,8 @@ export interface StudyPoint {
   reserveFactor: number
   hours: number
   cost: number
+  /** That it meets all four targets of the brief, spreads counted. */
+  chance: number
   /** What it does not hold, in words with figures; empty where it holds all. */
   broken: string[]
 }
@@ -71,7 +74,7 @@ export async function study(assessor: Assessor, doc: ProjectFile, vary: Vary, pr
 
 function pointOf(doc: ProjectFile, list: readonly Dimension[], picks: readonly number[], a: Assessment, { must }: Vary, libraries: Libraries): StudyPoint {
   const zones = new Set(a.pieces.map(piece => piece.filament))
-  const figures = { massG: a.totals.massG, staticMarginPct: a.flight.staticMarginPct, reserveFactor: a.strength.reserve, hours: a.totals.hours, cost: costOf(a) }
+  const figures = { massG: a.totals.massG, staticMarginPct: a.flight.staticMarginPct, reserveFactor: a.strength.reserve, hours: a.totals.hours, cost: costOf(a), chance: chanceOfAll(a) }
   const broken: string[] = []
   const [low, high] = must.staticMarginPct ?? [-Infinity, Infinity], worst = [a.flight.staticMarginPct, a.flight.staticMarginEmptyPct]
   if (must.massMaxG !== undefined && figures.massG > must.massMaxG) broken.push(`weight ${figures.massG.toFixed(0)} g over ${must.massMaxG} g`)
