@@ -3,9 +3,10 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { assess } from '../core/assess'
+import { assess, createAssessor } from '../core/assess'
 import { DEMOS } from '../core/demo'
 import { writeStl } from '../core/printing'
+import { readVary, study } from '../core/study'
 import { revolve } from '../core/testing/meshes'
 
 const root = new URL('..', import.meta.url).pathname
@@ -52,6 +53,31 @@ describe('command line', () => {
     for (const words of [['nonsense'], ['assess', join(folder, 'missing.json')], ['section', 'naca99'], ['section', 'naca2412', '--alpha', 'steep'], ['beam', '-', '--colour', 'red']]) {
       const { status, out, err } = await run(words, '{}')
       expect([status, out, err.trim().split('\n').length]).toEqual([2, '', 1])
+    }
+  })
+  it('study: every combination, its front as the core has it; a bad space names file and place', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-')), vary = join(folder, 'vary.json')
+    const space = { zones: { outer: [{}, { pitchMm: 70 }] }, spars: { spar: ['rod-5', 'rod-4', null] }, must: { massMaxG: 360 } }
+    writeFileSync(vary, JSON.stringify(space))
+    const project = JSON.stringify(DEMOS[1])
+    const result = await json(['study', '-', '--vary', vary], project)
+    const own = await study(createAssessor(), DEMOS[1], readVary(space), () => true)
+    expect(result.evaluated).toBe(6)
+    expect(result.front.map((row: { massG: number }) => row.massG)).toEqual(own.front.map(point => point.massG))
+    expect(result.front[0].choices).toEqual(own.front[0].choices)
+    expect(result.front.every((row: { massG: number }) => row.massG <= 360)).toBe(true)
+    for (const [text, wanted] of [['{"zones":{"tail":[{}]}}', /zones\.tail: there is no such zone/], ['{"zones":', /vary\.json: not JSON/], ['{"must":{"reserveMin":"high"}}', /must\.reserveMin/]] as const) {
+      writeFileSync(vary, text)
+      const { status, out, err } = await run(['study', '-', '--vary', vary], project)
+      expect([status, out]).toEqual([2, ''])
+      expect(err).toMatch(wanted)
+    }
+  }, 60_000)
+  it('beam: what lies beyond it, and a beam of two kinds, are named', async () => {
+    for (const [input, wanted] of [[{ length: 1, tube: { outer: 0.01, modulus: 1e9 }, distributed: [{ x: 0, load: 1 }, { x: 2, load: 1 }] }, /distributed\[1\]\.x/], [{ length: 1, tube: { outer: 0.01, modulus: 1e9 }, stations: [{ x: 0, EI: 1 }] }, /not both/], [{ length: 1, tube: { outer: 0.01, inner: 0.01, modulus: 1e9 } }, /smaller than tube\.outer/]] as const) {
+      const { status, err } = await run(['beam', '-'], JSON.stringify(input))
+      expect(status).toBe(2)
+      expect(err).toMatch(wanted)
     }
   })
   it('section: a 2412 without and with its layer, a plate against Blasius, and a wrong option named', async () => {
