@@ -36,6 +36,10 @@ describe('project files', () => {
     expect(fault((d) => { d.spars[1].id = d.spars[0].id })).toMatch(/^spars\[1\]\.id: "main-spar" is used twice/)
     expect(fault((d) => { d.body!.stations[2].xMm = 1 })).toMatch(/^body\.stations\[2\]\.xMm: /)
     expect(fault((d) => { d.brief.staticMarginPct = [18, 8] })).toMatch(/^brief\.staticMarginPct: /)
+    const leg = { id: 'a', name: 'Leg', kind: 'wire' as const, xMm: 0, yMm: 0, zMm: 0, dropMm: 80, splayMm: 0, thicknessMm: 3, widthMm: 3, zone: 'body', springNmm: 1, travelMm: 5, wheelMm: 40, tyreMm: 2, wheelG: 5, pair: true, mount: { lengthMm: 20, widthMm: 4, depthMm: 3 } }
+    expect(fault((d) => { d.gear = [{ ...leg, zone: 'undercarriage' }] })).toMatch(/^gear\[0\]\.zone: there is no zone "undercarriage"/)
+    expect(fault((d) => { d.gear = [leg, { ...leg }] })).toMatch(/^gear\[1\]\.id: "a" is used twice/)
+    expect(fault((d) => { d.proofs = [{ id: 'p', kind: 'twist', massG: 100, atMm: 300, armMm: 100, measured: -2, date: '2026-11-25', note: '' }] })).toMatch(/^proofs\[0\]\.measured: /)
     expect(fault((d) => { (d as Record<string, unknown>).extra = 1 })).toMatch(/extra/)
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
@@ -53,11 +57,18 @@ describe('project files', () => {
     delete old.brief.topSpeedMs
     delete old.brief.gustMs
     delete old.measured.scales
+    for (const key of ['throwMs', 'bungeeN', 'dropMm', 'colour']) delete (old.brief as Record<string, unknown>)[key]
+    for (const key of ['gear', 'proofs']) delete (old as Record<string, unknown>)[key]
+    for (const zone of (old as unknown as { zones: Array<{ recipe: Record<string, unknown> }> }).zones) delete zone.recipe.stance
+    for (const spar of (old as unknown as { spars: Array<Record<string, unknown>> }).spars) for (const key of ['fixing', 'lay', 'route']) delete spar[key]
     for (const item of old.equipment) { delete item.battery; delete item.servo }
     for (const surface of [old.wing, (old as unknown as { tail: { horizontal: typeof old.wing } }).tail.horizontal, (old as unknown as { tail: { vertical: typeof old.wing } }).tail.vertical]) for (const control of surface.controls) delete control.linkage
     const read = readProject(JSON.stringify(old))
     expect(read.brief.topSpeedMs).toBeCloseTo(1.6 * DEMOS[0].brief.cruiseMs, 9)
     expect(read.wing.controls[0].linkage).toBeNull()
+    expect(read.zones.every(zone => zone.recipe.stance === 'standing')).toBe(true)
+    expect(read.spars.every(spar => spar.fixing === 'bonded' && spar.lay === 'middle' && spar.route === 'straight')).toBe(true)
+    expect(read).toMatchObject({ gear: [], proofs: [], brief: { throwMs: 8, dropMm: 50, colour: 'bright' } })
     expect(read.equipment.map(item => item.massG)).toEqual(DEMOS[0].equipment.map(item => item.massG))
     expect(readProject(JSON.stringify(now))).toEqual(DEMOS[0])
   })
