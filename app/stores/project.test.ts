@@ -133,6 +133,26 @@ describe('keeping', () => {
     expect(project.doc!.name).toBe('Mine')
     expect(JSON.parse(project.exportText())).toEqual(project.doc)
   })
+  it('marks and projects of an older version come up to this one; steps made before it are let go', async () => {
+    const project = await fresh()
+    const old = JSON.parse(writeProject(DEMOS[0])) as Record<string, unknown> & { brief: Record<string, unknown>, spars: Array<Record<string, unknown>> }
+    for (const key of ['gear', 'proofs', 'wingSets', 'polars']) delete old[key]
+    for (const spar of old.spars) for (const key of ['fixing', 'lay', 'route']) delete spar[key]
+    Object.assign(old, { version: 2 })
+    const step = { name: 'Old step', at: 1, forward: [], back: [] }
+    await db.projects.put({ id: 'old', name: 'Old', revision: 1, changedAt: 1, doc: { ...old, id: 'old' } as never, done: [step], undone: [] })
+    await db.marks.bulkAdd([{ project: 'old', name: 'Then', at: 1, doc: { ...old, id: 'old' } as never }, { project: 'old', name: 'Broken', at: 2, doc: { format: 'nothing' } as never }])
+    expect(await project.open('old')).toBe(true)
+    expect(project.doc!.spars[0].fixing).toBe('bonded')
+    expect(project.canUndo).toBe(false)
+    for (let i = 0; i < 50 && project.marks.length === 0; i++) await new Promise(resolve => setTimeout(resolve, 20))
+    expect(project.marks.map(mark => mark.name)).toEqual(['Then'])
+    project.edit('Set walls', (d) => { d.zones[0].recipe.walls = 5 })
+    project.backToMark(project.marks[0])
+    expect(project.refused).toBeNull()
+    expect(project.doc!.version).toBe(DEMOS[0].version)
+    expect(project.doc!.zones[0].recipe.stance).toBe('standing')
+  })
   it('marks bring a whole state back as one edit', async () => {
     const project = await fresh()
     await project.mark('as flown')

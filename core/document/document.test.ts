@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError, readProject, writeProject } from './read'
+import { readRecipe, writeRecipe } from './recipe-file'
 import { share } from './share'
 import type { ProjectFile } from './schema'
 
@@ -71,6 +72,14 @@ describe('project files', () => {
     expect(read).toMatchObject({ gear: [], proofs: [], brief: { throwMs: 8, dropMm: 50, colour: 'bright' } })
     expect(read.equipment.map(item => item.massG)).toEqual(DEMOS[0].equipment.map(item => item.massG))
     expect(readProject(JSON.stringify(now))).toEqual(DEMOS[0])
+  })
+  it('a recipe file of version 1 stands on its end; one of this version says so itself', () => {
+    const { stance: _, ...recipe } = DEMOS[0].zones[0].recipe
+    const file = { format: 'mariposa-recipe', version: 1, name: 'Nose', filament: 'pla-tough', recipe }
+    expect(readRecipe(JSON.stringify(file))).toMatchObject({ version: 2, recipe: { stance: 'standing' } })
+    const flat = { name: 'Nose', filament: 'pla-tough', recipe: { ...recipe, stance: 'flat' as const } }
+    expect(readRecipe(writeRecipe(flat)).recipe.stance).toBe('flat')
+    expect(() => readRecipe(JSON.stringify({ ...file, version: 2 }))).toThrow(/^recipe\.stance: /)
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])
