@@ -12,7 +12,7 @@ enablePatches()
 const HISTORY = 200
 /** A drag makes one edit: changes of one name this close together are merged, ms. */
 const MERGE_MS = 900
-/** A save waits this long, so that a drag writes a few times a second instead of at every frame. */
+/** Saves stand this far apart, so that a drag writes a few times a second instead of at every frame; the first one goes at once. */
 const SAVE_REST_MS = 120
 
 export const useProject = defineStore('project', () => {
@@ -26,6 +26,7 @@ export const useProject = defineStore('project', () => {
   let revision = 0
   let pending: Promise<void> | null = null
   let again = false
+  let savedAt = 0
   /** Ends the rest before a save: a page that goes away has no time for it. */
   let hurry: () => void = () => {}
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mariposa')
@@ -44,7 +45,7 @@ export const useProject = defineStore('project', () => {
     }
     pending = new Promise<void>((resolve) => {
       hurry = resolve
-      setTimeout(resolve, SAVE_REST_MS)
+      setTimeout(resolve, Math.max(0, SAVE_REST_MS - (Date.now() - savedAt)))
     }).then(saveLoop).finally(() => { pending = null })
     return pending
   }
@@ -54,6 +55,7 @@ export const useProject = defineStore('project', () => {
       again = false
       try {
         revision = await saveProject(record())
+        savedAt = Date.now()
         saveState.value = again ? 'saving' : 'saved'
         channel?.postMessage({ project: doc.value!.id, revision })
       } catch (fault) {
