@@ -2,7 +2,7 @@
 import type { Assessment, Assessor, Verdict, WingName } from '../assess'
 import type { ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
-import { admissible, applyRemedy as apply, type Change } from '../workshop'
+import { admissible, applyRemedy as apply, stops, type Change } from '../workshop'
 import { nudgeSteps, type Step } from './nudge-steps'
 
 export const WINGS: readonly WingName[] = ['weight', 'balance', 'strength', 'hours']
@@ -48,9 +48,6 @@ const LEAST = 0.05
 export function neediest(doc: ProjectFile, { verdicts }: Pick<Assessment, 'verdicts'>): WingName {
   return WINGS.reduce((worst, wing) => (verdicts[wing].margin / unitOf(doc, wing) < verdicts[worst].margin / unitOf(doc, worst) ? wing : worst))
 }
-
-/** Findings that stop the build, those of strength and of targets apart. */
-const stops = ({ findings }: Assessment): number => findings.filter(finding => finding.severity === 'stop' && !/^weak-|-failing$/.test(finding.code)).length
 
 /** Null where it does not help, or stops the build elsewhere. */
 export function judge(doc: ProjectFile, before: Assessment, after: Assessment, wing: WingName, { id, title, change }: Step): Nudge | null {

@@ -2,6 +2,7 @@
 import type { Assessment, Assessor } from '../assess'
 import type { ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
+import { costOf } from '../workshop'
 import { Front } from './front'
 import { chanceOfAll } from './robust'
 import { dimensions, type Dimension, type Vary } from './vary'
@@ -40,9 +41,6 @@ export function designOf(doc: ProjectFile, list: readonly Dimension[], picks: re
     spars: spars.size ? doc.spars.flatMap((spar) => { const found = spars.get(spar.id); return found === undefined ? [spar] : found ? [found] : [] }) : doc.spars,
   }
 }
-
-/** Filament and spar stock. */
-const costOf = ({ totals, spars }: Assessment): number => totals.cost + spars.reduce((sum, spar) => sum + spar.price, 0)
 
 /** `assessor` should be one of its own. `progress` is asked before each combination with what was found so far; false stops. */
 export async function study(assessor: Assessor, doc: ProjectFile, vary: Vary, progress: (done: number, of: number, front: readonly StudyPoint[]) => boolean | Promise<boolean>, libraries: Libraries = LIBRARIES): Promise<StudyResult> {

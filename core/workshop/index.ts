@@ -14,7 +14,7 @@ export { presentWing, swapWingSet, wingSetFigures, withWingSet, type WingSetFigu
 export { balanceTemplates, flatSolid, type FlatPart, type Templates } from './balance-templates'
 export { sectionReport, type InSection, type PolarCurve, type SectionReport } from './section-report'
 export { movedBalance, type MovedBalance } from './moved-balance'
-export { mend, type Mending, type Strengthening } from './strengthen/mend'
+export { costOf, mend, stops, type Mending, type Strengthening } from './strengthen/mend'
 export { weaknesses, type Weakness } from './strengthen/weakness'
 export { sparChoices, type SparChoice } from './strengthen/spar-choices'
 export { cuttingPlan, KERF_MM, type CuttingPlan } from './cutting-plan'

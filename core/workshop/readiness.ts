@@ -44,7 +44,7 @@ function computed(doc: ProjectFile, { strength, loads, flight, plan, totals, fin
   const stops = findings.filter(finding => finding.severity === 'stop' && !finding.code.endsWith('-failing'))
   const allUp = measured.massG === null ? null : measured.massG + payload
   return [
-    { id: 'strength', group: 'Airframe', label: `Wing bears ${loads.governing.n.toFixed(1)} g (${loads.governing.by}) with a factor of ${brief.safetyFactor}`, byHand: false, state: strength.reserve >= 1 ? 'go' : 'no-go', evidence: `reserve ${strength.reserve.toFixed(2)}, ${strength.mode} at ${strength.atMm.toFixed(0)} mm` },
+    { id: 'strength', group: 'Airframe', label: `Airframe bears ${loads.governing.n.toFixed(1)} g (${loads.governing.by}), launch and landing with a factor of ${brief.safetyFactor}`, byHand: false, state: strength.reserve >= 1 ? 'go' : 'no-go', evidence: `reserve ${strength.reserve.toFixed(2)}, ${strength.mode}, ${strength.where}` },
     { id: 'stops', group: 'Airframe', label: 'No finding that stops the build', byHand: false, state: stops.length === 0 ? 'go' : 'no-go', evidence: stops[0]?.text ?? 'none' },
     { id: 'mass', group: 'Balance', label: 'Weighed ready to fly', byHand: false, state: allUp === null ? 'open' : allUp <= brief.targetMassG * 1.1 ? 'go' : 'no-go', evidence: allUp === null ? `computed ${totals.emptyMassG.toFixed(0)} g without payload; put it on the scale` : `${allUp.toFixed(0)} g with payload; target ${brief.targetMassG} g, at most a tenth over` },
     {

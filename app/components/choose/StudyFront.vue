@@ -3,6 +3,7 @@
 import { proxy } from 'comlink'
 import { designOf, dimensions, MOST_COMBINATIONS, type StudyPoint, type StudyResult, type Vary } from '../../../core/study'
 import type { ProjectFile } from '../../../core/document'
+import { costOf } from '../../../core/workshop'
 import { figure } from '~/composables/format'
 import { countOf, sparOffers, varyOf, zoneOffers, type Musts, type Picked } from '~/composables/studies'
 import { useBench } from '~/composables/useBench'
@@ -45,7 +46,7 @@ async function run() {
 }
 onScopeDispose(() => { own++ })
 const front = computed(() => result.value?.front ?? [...partial.value].sort((a, b) => a.massG - b.massG))
-const here = computed(() => ({ massG: now.value.totals.massG, hours: now.value.totals.hours, cost: now.value.totals.cost + now.value.spars.reduce((sum, spar) => sum + spar.price, 0), reserveFactor: now.value.strength.reserve }))
+const here = computed(() => ({ massG: now.value.totals.massG, hours: now.value.totals.hours, cost: costOf(now.value), reserveFactor: now.value.strength.reserve }))
 
 /** Brushes: a share of each axis's reach that still shows. */
 type Axis = 'massG' | 'hours' | 'cost' | 'reserveFactor'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The half wing as drawn, and under it what acts and what is left along the span: moment, shear, twist, reserve. Ends of spars can be dragged. */
+import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
@@ -34,7 +35,7 @@ const spars = computed(() => doc.value.spars.map((spar, index) => ({ spar, index
   const a = at(from), b = at(to)
   const report = now.value.spars.find(item => item.id === spar.id || item.id === `${spar.id}-top`)
   const thick = LIBRARIES.stock.find(item => item.id === spar.stock)?.widthMm ?? 3
-  return { spar, index, from, to, y0: yOf(a.lead + spar.rootShare * a.chord), y1: yOf(b.lead + spar.tipShare * b.chord), thin: (report?.worstMm ?? 1) < 0.45, wide: Math.max(2, Math.min(6, thick * drawnHeight / 260)) }
+  return { spar, index, from, to, y0: yOf(a.lead + spar.rootShare * a.chord), y1: yOf(b.lead + spar.tipShare * b.chord), thin: (report?.worstMm ?? 1) < coverWanted(doc.value), wide: Math.max(2, Math.min(6, thick * drawnHeight / 260)) }
 }))
 const cuts = computed(() => doc.value.cuts.wing.map(cut => cut.atMm).filter(s => s > 0 && s < half.value))
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What each spar could be instead, computed at once; and the lengths to cut from stock. */
 import type { Draft } from 'immer'
+import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
 import type { ProjectFile } from '../../../core/document'
 import { cuttingPlan, KERF_MM } from '../../../core/workshop'
@@ -11,6 +12,8 @@ import { useBench } from '~/composables/useBench'
 const { doc, now, edit } = useBench()
 const { answer, busy } = useAside((core, subject) => core.sparChoices(subject))
 const nameOf = (id: string) => doc.value.spars.find(spar => spar.id === id)?.name ?? id
+/** Narrowest bead in use: less plastic than that is no wall. */
+const bead = computed(() => coverWanted(doc.value))
 const plan = computed(() => cuttingPlan(doc.value, now.value, LIBRARIES))
 const take = (item: { spar: string, title: string, change: Partial<ProjectFile> }) => edit(`${nameOf(item.spar)}: ${item.title}`, (draft) => { Object.assign(draft, item.change as Draft<ProjectFile>) })
 </script>
@@ -23,7 +26,7 @@ const take = (item: { spar: string, title: string, change: Partial<ProjectFile> 
       <table v-else class="ledger" data-table="spar-choices">
         <thead><tr><th>Each spar, and instead</th><th class="r">Wing's reserve</th><th>first to go</th><th class="r">tip twist</th><th class="r">weight</th><th class="r">cost</th><th class="r">cover</th><th /></tr></thead>
         <tbody><tr v-for="item in answer" :key="`${item.spar}-${item.id}`" :data-choice="`${item.spar}:${item.id}`" :class="{ first: item.id === 'as it is' }">
-          <td :class="{ inset: item.id !== 'as it is' }"><template v-if="item.id === 'as it is'"><b>{{ nameOf(item.spar) }}</b>, {{ item.title }}</template><template v-else>{{ item.title }}</template></td><td class="r num" :class="{ bad: item.reserve < 1 }">{{ figure(item.reserve, 2) }}</td><td class="small">{{ item.mode }}, {{ figure(item.atMm) }} mm</td><td class="r num">{{ figure(item.tipTwistDeg, 1) }}°</td><td class="r num">{{ item.id === 'as it is' ? '' : `${signed(item.grams, 1)} g` }}</td><td class="r num">{{ item.id === 'as it is' ? '' : `${doc.brief.currency} ${signed(item.cost, 2)}` }}</td><td class="r num" :class="{ bad: item.coverMm !== null && item.coverMm < 0.45 }">{{ item.coverMm === null ? '' : `${figure(item.coverMm, 1)} mm` }}</td><td class="r"><v-btn v-if="item.id !== 'as it is'" size="x-small" :aria-label="`Take ${nameOf(item.spar)}: ${item.title}`" @click="take(item)">Take</v-btn></td>
+          <td :class="{ inset: item.id !== 'as it is' }"><template v-if="item.id === 'as it is'"><b>{{ nameOf(item.spar) }}</b>, {{ item.title }}</template><template v-else>{{ item.title }}</template></td><td class="r num" :class="{ bad: item.reserve < 1 }">{{ figure(item.reserve, 2) }}</td><td class="small">{{ item.mode }}, {{ figure(item.atMm) }} mm</td><td class="r num">{{ figure(item.tipTwistDeg, 1) }}°</td><td class="r num">{{ item.id === 'as it is' ? '' : `${signed(item.grams, 1)} g` }}</td><td class="r num">{{ item.id === 'as it is' ? '' : `${doc.brief.currency} ${signed(item.cost, 2)}` }}</td><td class="r num" :class="{ bad: item.coverMm !== null && item.coverMm < bead }">{{ item.coverMm === null ? '' : `${figure(item.coverMm, 1)} mm` }}</td><td class="r"><v-btn v-if="item.id !== 'as it is'" size="x-small" :aria-label="`Take ${nameOf(item.spar)}: ${item.title}`" @click="take(item)">Take</v-btn></td>
         </tr></tbody>
       </table>
     </div>
@@ -40,7 +43,7 @@ const take = (item: { spar: string, title: string, change: Partial<ProjectFile> 
     </div><div>
       <h2>Plastic round each bore</h2>
       <table class="ledger"><thead><tr><th>Spar</th><th class="r">above</th><th class="r">below</th><th class="r">worst at</th></tr></thead>
-        <tbody><tr v-for="spar in now.spars" :key="spar.id"><td>{{ spar.name }}</td><td v-for="way in (['above', 'below'] as const)" :key="way" class="r num" :class="{ bad: Math.min(...spar.fits.map(f => f[way])) < 0.45 }">{{ figure(Math.min(...spar.fits.map(f => f[way])), 2) }} mm, {{ Math.max(0, Math.floor(Math.min(...spar.fits.map(f => f[way])) / 0.45)) }} beads</td><td class="r num">{{ figure(spar.worstAt) }} mm</td></tr></tbody>
+        <tbody><tr v-for="spar in now.spars" :key="spar.id"><td>{{ spar.name }}</td><td v-for="way in (['above', 'below'] as const)" :key="way" class="r num" :class="{ bad: Math.min(...spar.fits.map(f => f[way])) < bead }">{{ figure(Math.min(...spar.fits.map(f => f[way])), 2) }} mm, {{ Math.max(0, Math.floor(Math.min(...spar.fits.map(f => f[way])) / bead)) }} beads</td><td class="r num">{{ figure(spar.worstAt) }} mm</td></tr></tbody>
       </table>
       <p class="caution">Cutting and sanding carbon makes harmful dust: cut it wet, wear a mask and gloves, and mind the splinters.</p>
     </div></div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The wing's section at any place along the span, to scale, with every spar in its bore and the plastic left over it. */
 import { loftSurface, outlineAt, planAt, sparFit, sparLines, trailingEdgeMm } from '../../../core/geometry'
+import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
@@ -16,7 +17,7 @@ const spars = computed(() => doc.value.spars.flatMap((spar) => {
   if (spar.surface !== 'wing' || !stock) return []
   return sparLines(loft.value, spar, stock).filter(line => s.value >= line.from && s.value <= line.to).map((line) => {
     const fit = sparFit(loft.value, line, s.value, outline.value)
-    return { id: line.spar.id, name: line.spar.name, ...line.at(s.value), stock: line.stock, gap: spar.clearanceMm, fit, ok: Math.min(fit.above, fit.below) >= 0.45 }
+    return { id: line.spar.id, name: line.spar.name, ...line.at(s.value), stock: line.stock, gap: spar.clearanceMm, fit, ok: Math.min(fit.above, fit.below) >= coverWanted(doc.value) }
   })
 }))
 const points = computed(() => Array.from({ length: outline.value.length / 2 }, (_, i) => `${outline.value[2 * i]},${-outline.value[2 * i + 1]}`).join(' '))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LIBRARIES } from '../../../core/libraries'
-import { stockGramsPerMetre } from '../../../core/assess'
+import { coverWanted, stockGramsPerMetre } from '../../../core/assess'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
@@ -36,7 +36,7 @@ const remove = () => edit(`Leave out ${spar.value.name}`, (draft) => { draft.spa
       <v-select :model-value="spar.fixing" :items="fixings" label="Held" data-field="fixing" @update:model-value="v => edit(`${spar.name}: ${v === 'bonded' ? 'glued in' : 'pushed in'}`, d => { d.spars[at].fixing = v })" />
       <div class="row"><v-select :model-value="spar.lay" :items="lays" label="Lies" data-field="lay" @update:model-value="v => edit(`${spar.name}: ${v === 'caps' ? 'as two caps' : 'at half height'}`, d => { d.spars[at].lay = v })" /><v-select :model-value="spar.route" :items="routes" label="Runs" data-field="route" @update:model-value="v => edit(`${spar.name}: ${v}`, d => { d.spars[at].route = v })" /></div>
       <v-checkbox :model-value="spar.through" label="One piece through the middle" @update:model-value="(v: boolean | null) => edit(`${spar.name}: ${v ? 'one piece through the middle' : 'one a side'}`, d => { d.spars[at].through = !!v })" />
-      <p v-if="report" class="quiet">Both sides <span class="num">{{ figure(report.massG, 1) }} g</span>, about <span class="num">{{ doc.brief.currency }} {{ figure(report.price, 2) }}</span> of stock. Least plastic over the bore <span class="num" :class="{ bad: report.worstMm < 0.45 }">{{ figure(report.worstMm, 2) }} mm</span> at <span class="num">{{ figure(report.worstAt) }} mm</span>.</p>
+      <p v-if="report" class="quiet">Both sides <span class="num">{{ figure(report.massG, 1) }} g</span>, about <span class="num">{{ doc.brief.currency }} {{ figure(report.price, 2) }}</span> of stock. Least plastic over the bore <span class="num" :class="{ bad: report.worstMm < coverWanted(doc) }">{{ figure(report.worstMm, 2) }} mm</span> at <span class="num">{{ figure(report.worstAt) }} mm</span>.</p>
       <div class="acts"><v-btn data-act="leave-out" @click="remove">Leave it out</v-btn><v-btn @click="add">Add a spar</v-btn></div>
     </template>
     <template v-else><p>No spar: the printed skin carries the wing by itself.</p><v-btn color="primary" variant="flat" @click="add">Add a spar</v-btn></template>

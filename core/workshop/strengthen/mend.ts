@@ -49,7 +49,7 @@ function reserveOf(weakness: Weakness, after: Assessment): number {
 }
 
 /** Findings that stop the build, those of strength and of targets apart. */
-const stops = ({ findings }: Assessment): number => findings.filter(finding => finding.severity === 'stop' && !/^weak-|-failing$/.test(finding.code)).length
+export const stops = ({ findings }: Assessment): number => findings.filter(finding => finding.severity === 'stop' && !/^weak-|-failing$/.test(finding.code)).length
 
 function judgeStep(before: Assessment, weakness: Weakness, { id, title, change }: Step, after: Assessment): Strengthening {
   const placeAfter = reserveOf(weakness, after)
