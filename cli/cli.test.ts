@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../core/assess'
 import { DEMOS } from '../core/demo'
 import { writeStl } from '../core/printing'
-import { readVary, study } from '../core/study'
+import { createStudyKernel, readVary, study } from '../core/study'
 import { revolve } from '../core/testing/meshes'
 
 const root = new URL('..', import.meta.url).pathname
@@ -61,7 +61,7 @@ describe('command line', () => {
     writeFileSync(vary, JSON.stringify(space))
     const project = JSON.stringify(DEMOS[1])
     const result = await json(['study', '-', '--vary', vary], project)
-    const own = await study(createAssessor(), DEMOS[1], readVary(space), () => true)
+    const own = await study(createStudyKernel(), DEMOS[1], readVary(space), () => true)
     expect(result.evaluated).toBe(6)
     expect(result.front.map((row: { massG: number }) => row.massG)).toEqual(own.front.map(point => point.massG))
     expect(result.front[0].choices).toEqual(own.front[0].choices)

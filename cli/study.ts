@@ -1,16 +1,15 @@
 import { readFileSync } from 'node:fs'
-import { createAssessor } from '../core/assess'
 import { DocumentError, readProject } from '../core/document'
-import { readVary, study } from '../core/study'
+import { createStudyKernel, readVary, study, type StudyPoint } from '../core/study'
 import type { Arguments } from './main'
 
-/** Every combination of the options in `--vary FILE`, each assessed, and the front of weight, hours, cost and reserve. */
+/** Every combination of the options in `--vary FILE`, and the front of weight, hours, cost and reserve. */
 export async function studyVerb({ read, options }: Arguments): Promise<unknown> {
   if (!options.vary) throw new DocumentError('--vary', 'names a JSON file of what may vary: {"zones": {"wing-outer": [{"filament": "pla-foam"}, …]}}')
   const doc = readProject(read())
-  const { evaluated, front, nearly } = await study(createAssessor(), doc, readVaryFile(options.vary), () => true)
-  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance }: (typeof front)[number]) => ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance })
-  return { evaluated, front: front.map(row), nearly: nearly.map(point => ({ ...row(point), broken: point.broken })) }
+  const { evaluated, front, sure, nearly, checked } = await study(createStudyKernel(), doc, readVaryFile(options.vary), () => true)
+  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance }: StudyPoint) => ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance })
+  return { evaluated, front: front.map(row), surest: sure.map(row), nearly: nearly.map(point => ({ ...row(point), broken: point.broken })), checked }
 }
 
 function readVaryFile(path: string) {

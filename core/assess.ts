@@ -14,7 +14,7 @@ import { createStrength } from './assessment/strength-of'
 import { createSparReports } from './assessment/spar-reports'
 import type { HeatReport } from './assessment/load-types'
 import type { Assessment, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
-import { balanceVerdict, hoursVerdict, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
+import { balanceVerdict, hoursVerdict, materialSpread, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
 import type { ProjectFile } from './document'
 import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
 import { massSpread, sumMass, type MassEntry } from './mass'
@@ -40,7 +40,7 @@ export interface Assessor {
 /** `stations`: how many places along the half span are held against every load; breaks, cuts and spar ends come on top. */
 export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: { stations?: number } = {}): Assessor {
   const resolve = createResolver(libraries)
-  const print = createPrinting()
+  const { all: print } = createPrinting()
   const fly = createFlown()
   const strengthOf = createStrength(stations)
   const draw = createDrawing()
@@ -72,7 +72,7 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {
         massG: kgToG(sum.mass), emptyMassG: kgToG(empty.mass), printedG: pieces.reduce((total, piece) => total + piece.massG, 0), massSpreadG: kgToG(spread.mass),
-        cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)], cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)], cgSpreadMm: mToMm(spread.x),
+        cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)], cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)], cgSpreadMm: mToMm(spread.x), massCgCorrelation: spread.correlation,
         hours, finishHours: Math.max(0, ...printers.map(printer => printer.hours)), filamentG: pieces.reduce((total, piece) => total + piece.filamentG, 0),
         cost: pieces.reduce((total, piece) => total + piece.cost, 0), ...forecast(entries, pieces),
       }
@@ -86,9 +86,6 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
     },
   }
 }
-
-/** Bought stock keeps to its strength better than printed plastic does. */
-const materialSpread = (mode: string): number => (/^(spar|tube|boom|leg)/.test(mode) ? 0.1 : 0.25)
 
 const shared = new WeakMap<Libraries, Assessor>()
 

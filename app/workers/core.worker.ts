@@ -4,7 +4,7 @@ import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
 import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut, type WingName } from '../../core/assess'
-import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, study, type DesignComparison, type FilamentSwap, type Nudge, type SizeReport, type StudyPoint, type StudyResult, type Vary } from '../../core/study'
+import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, study, type DesignComparison, type FilamentSwap, type Nudge, type SizeReport, createStudyKernel, type StudyKernel, type StudyProgress, type StudyResult, type StudyState, type Vary } from '../../core/study'
 import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
@@ -14,6 +14,7 @@ import { balanceRemedies, balanceTemplates, compareSchools, exportPieces, flatSo
 const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.
 const aside = createAssessor()
+let space: StudyKernel | null = null
 let last: ProjectFile | null = null
 let drawn: Assessment['drawing'] | null = null
 let kernel: Promise<SolidKernel> | null = null
@@ -104,14 +105,14 @@ const api = {
   size: (doc: ProjectFile, factor: number, spar: { spar: string, stock: string } | null): SizeReport | null => sizeReport(aside, known(doc), factor, spar),
   /** Cuts proposed for the largest size, brought down to the first. */
   cutsForAll: (largest: ProjectFile, factor: number): Cuts => cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
-  /** Every combination of what may vary; told a few times a second, and false stops. */
-  study: (doc: ProjectFile, vary: Vary, progress: (done: number, of: number, front: readonly StudyPoint[]) => boolean | Promise<boolean>): Promise<StudyResult> => {
+  /** Every combination of what may vary; told a few times a second, and false stops. `from` goes on where one of the same space stood. */
+  study: (doc: ProjectFile, vary: Vary, progress: (now: StudyProgress) => boolean | Promise<boolean>, from: StudyState | null): Promise<StudyResult> => {
     let told = 0
-    return study(aside, known(doc), vary, (done, of, front) => {
-      if (performance.now() - told < 200) return true
+    return study(space ??= createStudyKernel(), known(doc), vary, (now) => {
+      if (performance.now() - told < 250) return true
       told = performance.now()
-      return progress(done, of, front)
-    })
+      return progress(now())
+    }, from)
   },
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,

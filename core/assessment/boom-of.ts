@@ -1,7 +1,8 @@
 /** The tail boom under tail loads and at touchdown, and what its give costs the tail. SI inside. */
 import { sumMass, type MassEntry } from '../mass'
-import { boomModes, boomStiffness, boreBears, beadOf, printedMaterial, sinkSpeed, socketForce, tailEffectiveness, tailWhip } from '../structure'
+import { type BoomStiffness, boomModes, boomStiffness, boreBears, beadOf, printedMaterial, sinkSpeed, socketForce, tailEffectiveness, tailWhip } from '../structure'
 import { zoneOr } from '../geometry'
+import type { Stock } from '../libraries'
 import { GRAVITY, mmToM, radToDeg } from '../units'
 import type { Airframe } from './airframe'
 import { airOf, planOf, type SolvedFlight } from './flight-of'
@@ -29,43 +30,71 @@ function tailOf(airframe: Airframe, flight: SolvedFlight, boomZ: number): Tail |
   }
 }
 
-export function boomOf(airframe: Airframe, flight: SolvedFlight, entries: readonly MassEntry[], gear: GearReport): { report: BoomReport | null, places: PlaceReport[] } {
+interface BoomCase { case: string, moment: number, shear: number, torque: number, words: string }
+
+/** The boom as it stands out of the body: all that does not depend on masses. */
+export interface BoomFrame {
+  stock: Stock
+  /** Where the body lets go of it, and how far the tail's lift is from there, m. */
+  heldAt: number
+  length: number
+  tail: Tail
+  stiff: BoomStiffness
+  /** Elevator and rudder hard over. */
+  cases: readonly BoomCase[]
+  torque: number
+  /** Of its bore in the body, N/m, and how deep it sits, m; null without a body. */
+  bears: number | null
+  socket: number
+}
+
+/** Null without a boom, a tail, or anything between them. */
+export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame | null {
   const { boom, body, doc } = airframe
   const tail = boom && tailOf(airframe, flight, mmToM(boom.boom.zMm))
   // Where it leaves the body, or its front end where no body holds it.
   const heldAt = boom ? mmToM(Math.max(boom.boom.fromMm, Math.min(body?.to ?? boom.boom.fromMm, boom.boom.toMm))) : 0
-  if (!boom || !tail || tail.x - heldAt < 0.03) return { report: null, places: [] }
-  const length = tail.x - heldAt, { stock } = boom
-  const stiff = boomStiffness(stock, length), { density } = airOf(doc), { brief } = doc
-  const pressure = (speed: number) => (density * speed * speed) / 2
-  const factor = brief.safetyFactor
-  const lifted = pressure(brief.cruiseMs) * tail.area * TAIL_CL
-  const sideways = tail.fin ? pressure(brief.cruiseMs) * tail.fin.area * TAIL_CL : 0
+  if (!boom || !tail || tail.x - heldAt < 0.03) return null
+  const length = tail.x - heldAt, { density } = airOf(doc), { brief } = doc
+  const pressure = (density * brief.cruiseMs * brief.cruiseMs) / 2
+  const lifted = pressure * tail.area * TAIL_CL, sideways = tail.fin ? pressure * tail.fin.area * TAIL_CL : 0
   const torque = tail.fin ? sideways * tail.fin.height : 0
-  const behind = sumMass(entries.filter(entry => entry.id !== 'boom' && entry.x > heldAt + 0.6 * length && entry.group !== 'glue' && entry.group !== 'wire'))
-  const whip = tailWhip(stiff, length, behind.mass, gear.factor * GRAVITY, sinkSpeed(mmToM(brief.dropMm), GRAVITY) / Math.max(1e-6, gear.factor * GRAVITY))
-  const cases = [
-    { case: 'elevator hard over at cruise', moment: lifted * length, shear: lifted, torque: 0, words: `${lifted.toFixed(1)} N of tail lift at ${(1000 * length).toFixed(0)} mm` },
-    ...(tail.fin ? [{ case: 'rudder hard over at cruise', moment: sideways * (tail.fin.x - heldAt), shear: sideways, torque: Math.abs(torque), words: `${sideways.toFixed(1)} N at the fin, ${Math.abs(torque).toFixed(2)} N·m of twist` }] : []),
-    ...(gear.on === 'net' ? [] : [{ case: 'touchdown', moment: whip.force * length, shear: whip.force, torque: 0, words: `tail of ${(1000 * behind.mass).toFixed(0)} g whips down with ${whip.force.toFixed(1)} N (${whip.factor.toFixed(1)} times the braking)` }]),
-  ]
-  const zone = body ? zoneOr(doc.zones, body.zoneAt(body.to - 1)) : doc.zones[0]
-  const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, airframe.filamentOf(zone))
-  const bears = boreBears(0.58 * plastic.compression, (2 + zone.recipe.walls) * beadOf(zone.recipe, airframe.filamentOf(zone)))
-  const worst = (mode: string, reserveOf: (c: typeof cases[number]) => number, remedy: string): PlaceReport => {
-    const found = cases.map(c => ({ c, reserve: reserveOf(c) })).reduce((a, b) => (b.reserve < a.reserve ? b : a))
-    return { id: `boom-${mode.replaceAll(' ', '-')}`, part: 'boom', label: 'Boom', xMm: 1000 * heldAt, mode, case: found.c.case, reserve: Math.min(1e4, found.reserve), words: found.c.words, remedy, subject: 'boom' }
-  }
-  const modesOf = (c: typeof cases[number]) => boomModes(stock, c.moment * factor, c.shear * factor, c.torque * factor)
-  const socket = mmToM(Math.max(1, doc.boom!.socketMm || 5))
+  const zone = body ? zoneOr(doc.zones, body.zoneAt(body.to - 1)) : doc.zones[0], filament = airframe.filamentOf(zone)
   return {
-    places: [
-      worst('boom bending', c => modesOf(c).bending, 'a size more of boom'), worst('boom flattening', c => modesOf(c).flattening, 'a thicker-walled boom'), worst('boom twist and shear', c => modesOf(c).shear, 'a size more of boom'),
-      ...(body ? [worst('boom in its socket', c => bears / Math.max(1e-9, socketForce(c.moment * factor, c.shear * factor, socket)), 'a longer socket')] : []),
+    stock: boom.stock, heldAt, length, tail, torque, stiff: boomStiffness(boom.stock, length), socket: mmToM(Math.max(1, doc.boom!.socketMm || 5)),
+    bears: body ? boreBears(0.58 * printedMaterial({ ...zone.recipe, stance: 'standing' }, filament).compression, (2 + zone.recipe.walls) * beadOf(zone.recipe, filament)) : null,
+    cases: [
+      { case: 'elevator hard over at cruise', moment: lifted * length, shear: lifted, torque: 0, words: `${lifted.toFixed(1)} N of tail lift at ${(1000 * length).toFixed(0)} mm` },
+      ...(tail.fin ? [{ case: 'rudder hard over at cruise', moment: sideways * (tail.fin.x - heldAt), shear: sideways, torque: Math.abs(torque), words: `${sideways.toFixed(1)} N at the fin, ${Math.abs(torque).toFixed(2)} N·m of twist` }] : []),
     ],
-    report: {
-      lengthMm: 1000 * length, effectCruise: tailEffectiveness(pressure(brief.cruiseMs), tail.slope, tail.area, length, stiff.EI), effectTop: tailEffectiveness(pressure(brief.topSpeedMs), tail.slope, tail.area, length, stiff.EI),
-      twistDeg: radToDeg((Math.abs(torque) * length) / stiff.GJ), whip: { ...whip, sinkMs: gear.sinkMs },
-    },
   }
+}
+
+/** What whips at the boom's end at touchdown: everything well behind where it is held, but for itself and what is spread over the whole. */
+export const whips = ({ heldAt, length }: BoomFrame, entry: MassEntry): boolean => entry.id !== 'boom' && entry.x > heldAt + 0.6 * length && entry.group !== 'glue' && entry.group !== 'wire'
+
+/** The tail's whip, of `behind` kg, when the landing brakes the body with `factor` times its weight from the sink speed of the drop. */
+export const whipOf = ({ stiff, length }: BoomFrame, behind: number, factor: number, dropMm: number) => tailWhip(stiff, length, behind, factor * GRAVITY, sinkSpeed(mmToM(dropMm), GRAVITY) / Math.max(1e-6, factor * GRAVITY))
+
+/** Reserves of the boom under one case: the tube's own modes, and its socket's. */
+export function boomReserves({ stock, bears, socket }: BoomFrame, { moment, shear, torque }: Pick<BoomCase, 'moment' | 'shear' | 'torque'>, safety: number): { bending: number, flattening: number, shear: number, socket: number } {
+  return { ...boomModes(stock, moment * safety, shear * safety, torque * safety), socket: bears === null ? Infinity : bears / Math.max(1e-9, socketForce(moment * safety, shear * safety, socket)) }
+}
+
+const REMEDIES = { bending: ['boom bending', 'a size more of boom'], flattening: ['boom flattening', 'a thicker-walled boom'], shear: ['boom twist and shear', 'a size more of boom'], socket: ['boom in its socket', 'a longer socket'] } as const
+
+export function boomOf(airframe: Airframe, flight: SolvedFlight, entries: readonly MassEntry[], gear: GearReport): { report: BoomReport | null, places: PlaceReport[] } {
+  const frame = boomFrame(airframe, flight)
+  if (!frame) return { report: null, places: [] }
+  const { length, heldAt, tail, stiff, torque } = frame, { brief } = airframe.doc, { density } = airOf(airframe.doc)
+  const behind = sumMass(entries.filter(entry => whips(frame, entry)))
+  const whip = whipOf(frame, behind.mass, gear.factor, brief.dropMm)
+  const cases = [...frame.cases, ...(gear.on === 'net' ? [] : [{ case: 'touchdown', moment: whip.force * length, shear: whip.force, torque: 0, words: `tail of ${(1000 * behind.mass).toFixed(0)} g whips down with ${whip.force.toFixed(1)} N (${whip.factor.toFixed(1)} times the braking)` }])]
+  const found = cases.map(item => ({ item, reserves: boomReserves(frame, item, brief.safetyFactor) }))
+  const places = (['bending', 'flattening', 'shear', ...(frame.bears === null ? [] : ['socket' as const])] as const).map((key): PlaceReport => {
+    const worst = found.reduce((a, b) => (b.reserves[key] < a.reserves[key] ? b : a)), [mode, remedy] = REMEDIES[key]
+    return { id: `boom-${mode.replaceAll(' ', '-')}`, part: 'boom', label: 'Boom', xMm: 1000 * heldAt, mode, case: worst.item.case, reserve: Math.min(1e4, worst.reserves[key]), words: worst.item.words, remedy, subject: 'boom' }
+  })
+  const effect = (speed: number) => tailEffectiveness((density * speed * speed) / 2, tail.slope, tail.area, length, stiff.EI)
+  return { places, report: { lengthMm: 1000 * length, effectCruise: effect(brief.cruiseMs), effectTop: effect(brief.topSpeedMs), twistDeg: radToDeg((Math.abs(torque) * length) / stiff.GJ), whip: { ...whip, sinkMs: gear.sinkMs } } }
 }

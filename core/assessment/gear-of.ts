@@ -14,7 +14,7 @@ const wheels = (leg: Leg): number => (leg.pair ? 2 : 1)
 const THIRD_LEG_SHARE = 1 / 3
 
 /** Legs that touch first: those nearest to the CG. */
-function mainLegs(gear: readonly Leg[], cgMm: number): Leg[] {
+export function mainLegs(gear: readonly Leg[], cgMm: number): Leg[] {
   const nearest = Math.min(...gear.map(leg => Math.abs(leg.xMm - cgMm)))
   return gear.filter(leg => Math.abs(leg.xMm - cgMm) < nearest + 40)
 }

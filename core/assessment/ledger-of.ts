@@ -1,5 +1,5 @@
 /** The mass ledger of an airframe: pieces, spars, boom, equipment, and glue and wire as shares. SI. */
-import type { Equipment, Joint } from '../document'
+import type { Equipment, Joint, ProjectFile } from '../document'
 import { placePoint, polygonArea, zoneOr } from '../geometry'
 import { stockLinearMass } from '../libraries'
 import { boxInertia, NO_INERTIA, rodInertia, sumInertia, sumMass, type InertiaFigures, type MassEntry } from '../mass'
@@ -10,31 +10,38 @@ import type { PrintedPiece } from './pieces-report'
 
 /** A kitchen or letter scale's one standard deviation, kg. */
 export const SCALE_SIGMA = 0.0005
+/** Of what is reckoned as a share of the whole, glue and wires: one standard deviation. */
+export const WHOLE_SPREAD = 0.3
 /** Stock's mass per metre varies by about this share. */
 const STOCK_SIGMA = 0.04
 
 export function ledgerOf(airframe: Airframe, printed: readonly PrintedPiece[], weighed: ReadonlyMap<string, number>): MassEntry[] {
   const { doc } = airframe
-  const entries: MassEntry[] = printed.map(({ piece, filament, print }) => {
-    const own = weighed.get(piece.id)
-    const mass = own ?? print.mass
-    const [x, y, z] = print.centre.map(mmToM)
-    return {
-      id: piece.id, name: piece.name, group: 'printed', mass, x, y, z, drops: false, own: scaled(print.inertia, print.mass > 0 ? mass / print.mass : 1), source: own === undefined ? 'printed' : 'weighed',
-      sigma: own === undefined ? mass * doc.allowances.flowSpreadShare : SCALE_SIGMA, common: own === undefined ? filament.id : null,
-    }
-  })
+  const entries: MassEntry[] = printed.map(item => pieceEntry(doc, item, weighed.get(item.piece.id)))
   const printedSum = sumMass(entries)
-  entries.push(...sparEntries(airframe), ...jointEntries(printed))
-  entries.push(...gearEntries(airframe))
-  const equipment = doc.equipment.flatMap(equipmentEntries)
-  entries.push(...equipment)
+  entries.push(...sparEntries(airframe), ...jointEntries(printed), ...otherEntries(airframe))
   if (printedSum.mass > 0 && doc.allowances.glueShare > 0) entries.push(share('glue', 'Glue', printedSum, doc.allowances.glueShare, sumInertia(entries.filter(entry => entry.group === 'printed'), printedSum)))
-  const wiredEntries = doc.equipment.filter(item => WIRED.has(item.kind)).flatMap(equipmentEntries)
-  const wired = sumMass(wiredEntries)
-  if (wired.mass > 0 && doc.allowances.wireShare > 0) entries.push(share('wire', 'Wires and plugs', wired, doc.allowances.wireShare, sumInertia(wiredEntries, wired)))
-  return entries
+  return [...entries, ...wireEntries(doc)]
 }
+
+/** Wires and plugs, a share of what is wired up. */
+export function wireEntries(doc: ProjectFile): MassEntry[] {
+  const entries = doc.equipment.filter(item => WIRED.has(item.kind)).flatMap(equipmentEntries), wired = sumMass(entries)
+  return wired.mass > 0 && doc.allowances.wireShare > 0 ? [share('wire', 'Wires and plugs', wired, doc.allowances.wireShare, sumInertia(entries, wired))] : []
+}
+
+/** A piece as it weighs, or as it should. */
+export function pieceEntry(doc: ProjectFile, { piece, filament, print }: PrintedPiece, weighed: number | undefined): MassEntry {
+  const mass = weighed ?? print.mass
+  const [x, y, z] = print.centre.map(mmToM)
+  return {
+    id: piece.id, name: piece.name, group: 'printed', mass, x, y, z, drops: false, own: scaled(print.inertia, print.mass > 0 ? mass / print.mass : 1), source: weighed === undefined ? 'printed' : 'weighed',
+    sigma: weighed === undefined ? mass * doc.allowances.flowSpreadShare : SCALE_SIGMA, common: weighed === undefined ? filament.id : null,
+  }
+}
+
+/** Legs and equipment. */
+export const otherEntries = (airframe: Airframe): MassEntry[] => [...gearEntries(airframe), ...airframe.doc.equipment.flatMap(equipmentEntries)]
 
 const scaled = ({ xx, yy, zz, xz }: InertiaFigures, by: number): InertiaFigures => ({ xx: by * xx, yy: by * yy, zz: by * zz, xz: by * xz })
 
@@ -42,7 +49,7 @@ const WIRED = new Set<Equipment['kind']>(['motor', 'speed-controller', 'receiver
 
 /** Spread over what it belongs to, in mass as in inertia. */
 const share = (group: 'glue' | 'wire', name: string, of: { mass: number, x: number, y: number, z: number }, part: number, inertia: InertiaFigures): MassEntry =>
-  ({ own: scaled(inertia, part), id: group, name, group, mass: of.mass * part, x: of.x, y: of.y, z: of.z, sigma: 0.3 * of.mass * part, common: null, source: 'share', drops: false })
+  ({ own: scaled(inertia, part), id: group, name, group, mass: of.mass * part, x: of.x, y: of.y, z: of.z, sigma: WHOLE_SPREAD * of.mass * part, common: null, source: 'share', drops: false })
 
 function equipmentEntries(item: Equipment): MassEntry[] {
   const sides = item.pair ? [1, -1] : [1]
@@ -61,7 +68,7 @@ const gearEntries = (airframe: Airframe): MassEntry[] => airframe.doc.gear.flatM
 })).filter(entry => entry.mass > 0)
 
 /** Pins, tongues and bolts, at the joint they hold. */
-const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] => printed.flatMap(({ piece }): MassEntry[] => {
+export const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] => printed.flatMap(({ piece }): MassEntry[] => {
   if (piece.hardwareG === 0) return []
   const skin = piece.skinAt(piece.to) ?? piece.skinAt(piece.from)!
   const { x: a, y: b } = polygonArea(skin)
@@ -71,7 +78,7 @@ const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] => printed.
 })
 const JOINT_WORDS: Record<Joint['kind'], string> = { butt: 'Glue face', lip: 'Lip', pins: 'Pins', tongue: 'Tongue', bolts: 'Bolts' }
 
-function sparEntries({ surfaces, spars, boom }: Airframe): MassEntry[] {
+export function sparEntries({ surfaces, spars, boom }: Pick<Airframe, 'surfaces' | 'spars' | 'boom'>): MassEntry[] {
   const entries: MassEntry[] = []
   for (const loft of Object.values(surfaces)) {
     for (const line of spars[loft.name] ?? []) {

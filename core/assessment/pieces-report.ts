@@ -1,5 +1,5 @@
 /** Every piece printed: mass, hours, bed, printer. Memoised piece by piece on its shape and its zone. */
-import type { Printer, Zone } from '../document'
+import type { Printer, ProjectFile, Zone } from '../document'
 import { fitsBed, hullOf, polygonArea, polygonPerimeter, standingBox, turnedExtent, type Piece, type StandingBox } from '../geometry'
 import type { Filament } from '../libraries'
 import { assignPrinters, lies, lyingPrint, printPiece, samplePiece, type PiecePrint } from '../printing'
@@ -20,8 +20,14 @@ interface Printed { zone: Zone, filament: Filament, print: PiecePrint }
 /** Recipes remembered for each shape: the present one and what comparisons and nudges try. */
 const REMEMBERED = 18
 
+export interface Printing {
+  all(airframe: Airframe): PrintedPiece[]
+  /** Of one alone, a port piece as its starboard twin. */
+  one(airframe: Pick<Airframe, 'filamentOf'>, piece: Piece): PrintedPiece
+}
+
 /** A piece prints alike as long as its section function, zone and filament are the same: `sectionAt` is a new one when the shape is. */
-export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
+export function createPrinting(): Printing {
   const prints = new WeakMap<Piece['sectionAt'], Printed[]>()
   const shapes = new WeakMap<Piece['sectionAt'], { box: StandingBox, outsideMm2: number, narrowMm: number }>()
   const printOf = (piece: Piece, filament: Filament): PiecePrint => {
@@ -33,19 +39,23 @@ export function createPrinting(): (airframe: Airframe) => PrintedPiece[] {
     prints.set(piece.sectionAt, [...list.slice(1 - REMEMBERED), { zone: piece.zone, filament, print }])
     return print
   }
-  return (airframe) => {
-    const twins = new Map<Piece['sectionAt'], PrintedPiece>()
-    return airframe.pieces.map((piece) => {
-      const twin = twins.get(piece.sectionAt)
-      if (twin) return mirrored(twin, piece)
-      const filament = airframe.filamentOf(piece.zone)
-      const shape = shapes.get(piece.sectionAt) ?? { box: standingBox(piece), outsideMm2: outsideOf(piece), narrowMm: narrowFoot(piece) }
-      shapes.set(piece.sectionAt, shape)
-      const print = printOf(piece, filament)
-      const printed = { piece, filament, print, ...shape, ...(lies(piece) ? lyingShape(piece, shape, print) : {}) }
-      twins.set(piece.sectionAt, printed)
-      return printed
-    })
+  const one = (airframe: Pick<Airframe, 'filamentOf'>, piece: Piece): PrintedPiece => {
+    const filament = airframe.filamentOf(piece.zone)
+    const shape = shapes.get(piece.sectionAt) ?? { box: standingBox(piece), outsideMm2: outsideOf(piece), narrowMm: narrowFoot(piece) }
+    shapes.set(piece.sectionAt, shape)
+    const print = printOf(piece, filament)
+    return { piece, filament, print, ...shape, ...(lies(piece) ? lyingShape(piece, shape, print) : {}) }
+  }
+  return {
+    one,
+    all: (airframe) => {
+      const twins = new Map<Piece['sectionAt'], PrintedPiece>()
+      return airframe.pieces.map((piece) => {
+        const twin = twins.get(piece.sectionAt), printed = twin ? mirrored(twin, piece) : one(airframe, piece)
+        if (!twin) twins.set(piece.sectionAt, printed)
+        return printed
+      })
+    },
   }
 }
 
@@ -86,32 +96,40 @@ export function plateSeconds(printed: PrintedPiece, printer: Printer): number {
   return printed.print.seconds(printer) + share * 60 * printer.plateOverheadMin
 }
 
+/** The last weighing of a piece, g, and whether it was of the piece as it is now. */
+export function weighIn(doc: ProjectFile, { piece, print }: PrintedPiece): { massG: number, same: boolean } | null {
+  const entry = doc.weighIns.findLast(item => item.piece === piece.id)
+  return entry ? { massG: entry.massG, same: Math.abs(gToKg(entry.predictedG) - print.mass) <= SAME_DESIGN * print.mass } : null
+}
+
+/** What a piece takes off the spool, skirts and all, kg. */
+export const filamentKg = ({ print, filament }: Pick<PrintedPiece, 'print' | 'filament'>): number => mm3ToM3(print.filamentMm3) * filament.density
+
+/** Per kg: the maker's own last spool of it, or what it lists at. */
+export const priceOf = (doc: ProjectFile, filament: Filament): number => doc.spools.findLast(spool => spool.filament === filament.id)?.pricePerKg ?? filament.pricePerKg
+
 export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[]): { pieces: PieceReport[], printers: PrinterReport[], weighed: Map<string, number> } {
   const { doc } = airframe
   const seconds = printed.map(p => new Map(doc.printers.filter(printer => capable(p, printer)).map(printer => [printer.id, plateSeconds(p, printer)])))
   const { printerOf } = assignPrinters(printed.map((p, i) => ({ piece: p.piece.id, secondsOn: seconds[i], wanted: doc.printerOf[p.piece.id] })), doc.printers)
   const weighed = new Map<string, number>()
   const outdated = new Map<string, number>()
-  printed.forEach(({ piece, print }) => {
-    const entry = doc.weighIns.findLast(item => item.piece === piece.id)
-    if (!entry) return
-    const same = Math.abs(gToKg(entry.predictedG) - print.mass) <= SAME_DESIGN * print.mass
-    if (same) weighed.set(piece.id, gToKg(entry.massG))
-    else outdated.set(piece.id, entry.massG)
+  printed.forEach((item) => {
+    const entry = weighIn(doc, item)
+    if (entry) (entry.same ? weighed : outdated).set(item.piece.id, entry.massG)
   })
-  const prices = new Map(doc.spools.map(spool => [spool.filament, spool.pricePerKg]))
   const pieces = printed.map((p, i): PieceReport => {
     const { piece, filament, print, box } = p
     const printer = printerOf.get(piece.id) ?? null
     // No printer can make it: its hours on the first one still count, so that the total does not shrink.
     const time = printer ? seconds[i].get(printer)! : plateSeconds(p, doc.printers[0])
-    const mass = weighed.get(piece.id) ?? print.mass
+    const onScale = weighed.get(piece.id), mass = onScale === undefined ? print.mass : gToKg(onScale)
     return {
       id: piece.id, name: piece.name, mark: piece.mark, part: piece.part, kind: piece.kind, side: piece.side, zone: piece.zone.id, zoneName: piece.zone.name, filament: filament.id, filamentName: filament.name,
-      recipe: piece.zone.recipe.school, predictedG: kgToG(print.mass), weighedG: weighed.has(piece.id) ? kgToG(mass) : null, outdatedG: outdated.get(piece.id) ?? null, massG: kgToG(mass),
-      hours: sToHours(time), machineHours: sToHours(print.seconds(doc.printers.find(item => item.id === printer) ?? doc.printers[0])), cost: mm3ToM3(print.filamentMm3) * filament.density * (prices.get(filament.id) ?? filament.pricePerKg), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
+      recipe: piece.zone.recipe.school, predictedG: kgToG(print.mass), weighedG: onScale ?? null, outdatedG: outdated.get(piece.id) ?? null, massG: kgToG(mass),
+      hours: sToHours(time), machineHours: sToHours(print.seconds(doc.printers.find(item => item.id === printer) ?? doc.printers[0])), cost: filamentKg(p) * priceOf(doc, filament), printer, printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
       layers: print.layers, lengthMm: piece.to + piece.proud - piece.from, boxMm: [box.width, box.depth, box.height], turnDeg: box.turnDeg, fits: printer !== null,
-      fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths, filamentG: kgToG(mm3ToM3(print.filamentMm3) * filament.density), overhangMm2: print.overhangMm2, bridgeMm: print.bridgeMm,
+      fromMm: piece.from, toMm: piece.to, centreMm: print.centre, areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4, beadsMm: print.lengths, filamentG: kgToG(filamentKg(p)), overhangMm2: print.overhangMm2, bridgeMm: print.bridgeMm,
       joints: piece.joints, slender: box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm), brimMm: piece.zone.recipe.brimMm,
     }
   })
@@ -119,5 +137,5 @@ export function reportPieces(airframe: Airframe, printed: readonly PrintedPiece[
     const own = pieces.filter(piece => piece.printer === printer.id)
     return { id: printer.id, name: printer.name, hours: own.reduce((sum, piece) => sum + piece.hours, 0), pieces: own.length }
   })
-  return { pieces, printers, weighed }
+  return { pieces, printers, weighed: new Map([...weighed].map(([id, massG]) => [id, gToKg(massG)])) }
 }

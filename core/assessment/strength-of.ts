@@ -1,10 +1,7 @@
 /** What the airframe bears, everywhere and in every way. Sections are kept while shape, recipes, spars and cuts stay. */
-import type { Cut } from '../document'
-import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../geometry'
 import type { MassEntry } from '../mass'
 import { sumMass } from '../mass'
-import { memoise } from '../memo'
-import { buildStation, decide, PLENTY, sinkSpeed, stationModes, stationSection, tipStrike, type Modes, type SpanPoint, type StationBuild, type StationSection, type StationStrength, type StrengthMode } from '../structure'
+import { decide, PLENTY, sinkSpeed, stationModes, tipStrike, type Modes, type SpanPoint, type StationSection, type StationStrength, type StrengthMode } from '../structure'
 import { GRAVITY, mmToM, mToMm } from '../units'
 import type { Airframe } from './airframe'
 import { boltPlaces, bodyPlaces, seatPlaces } from './body-of'
@@ -17,35 +14,17 @@ import type { LoadsReport } from './load-types'
 import { measuredStiffness, proofOf, type ProofGround } from './proofs-of'
 import type { CaseReport, PlaceReport, StrengthFigures } from './structure-types'
 import { twistOf } from './twist-of'
+import { createWingBearing } from './wing-bearing'
 import { loadAt, wingLoads } from './wing-loads'
-
-/** Evenly spaced stations, root to tip; breaks, cuts and spar ends are added. */
-const STATIONS = 18
-/** Outboard of this share of the span the moment is nil and reserves mean nothing. */
-const OUTER_LIMIT = 0.97
 
 export interface StrengthStage { (airframe: Airframe, flown: Flown, entries: readonly MassEntry[], mass: number, loads: LoadsReport): StrengthFigures }
 
 /** `stations` evenly spaced along the half span. */
-export function createStrength(stations = STATIONS): StrengthStage {
-  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]) => stationsOf(loft, lines, cuts, stations), 4)
-  const built = new WeakMap<StationSection, Array<{ recipe: unknown, filament: unknown, build: StationBuild }>>()
-  const buildOf = (section: StationSection, recipe: Parameters<typeof buildStation>[1], filament: Parameters<typeof buildStation>[2]): StationBuild => {
-    const known = built.get(section) ?? []
-    const found = known.find(item => item.recipe === recipe && item.filament === filament)
-    if (found) return found.build
-    const build = buildStation(section, recipe, filament)
-    built.set(section, [...known.slice(-17), { recipe, filament, build }])
-    return build
-  }
+export function createStrength(stations?: number): StrengthStage {
+  const bearing = createWingBearing(stations)
   return (airframe, flown, entries, mass, loads) => {
     const { wing, doc } = airframe
-    const sections = sectionsOf(wing, airframe.spars.wing ?? [], doc.cuts.wing)
-    const pieces = airframe.pieces.filter(piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port')
-    const zoneAt = (s: number) => pieces.find(piece => s >= piece.from && s <= piece.to)?.zone ?? zoneOr(doc.zones, wing.zones[panelAt(wing, s).index])
-    const zones = sections.map(section => zoneAt(section.s))
-    const builds = sections.map((section, i) => buildOf(section, zones[i].recipe, airframe.filamentOf(zones[i])))
-    const places = sections.map(section => mmToM(section.s))
+    const { sections, zones, zoneAt, builds, places } = bearing(airframe)
     const along = wingLoads(airframe, flown.solved, flown.wingModels, entries, mass, flown.alphaStall, places)
     const cg = sumMass(entries).x
     const gear = gearOf(airframe, mass, mToMm(cg))
@@ -83,18 +62,6 @@ export function createStrength(stations = STATIONS): StrengthStage {
       stations: stationRows, lift: along.along.map(({ s, value }) => ({ s: mToMm(s), perLength: n * value })), cases: caseRows, places: others.sort((a, b) => a.reserve - b.reserve), twist, boom: boom.report, gear: gear.report, proofs, measured,
     }
   }
-}
-
-function stationsOf(loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[], count: number): StationSection[] {
-  const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
-  const places = new Set(Array.from({ length: count }, (_, i) => (loft.span * OUTER_LIMIT * i) / (count - 1)))
-  for (const at of [...joints, ...loft.ends.map(s => s.s), ...lines.flatMap(line => [line.to, line.to + 0.5, line.from, line.from - 0.5, line.from + 0.5])]) {
-    if (at >= 0 && at <= loft.span * OUTER_LIMIT) places.add(at)
-  }
-  // Halves that meet in the middle are glued there, or come apart where a spar can be pulled.
-  const apart = lines.some(line => line.spar.fixing === 'removable' && line.spar.through)
-  const middle = !loft.mirror ? 'none' : apart ? 'apart' : 'glued'
-  return [...places].sort((a, b) => a - b).map(s => stationSection(loft, s, lines, s < 0.01 ? middle : joints.some(at => Math.abs(at - s) < 0.5) ? 'glued' : 'none'))
 }
 
 function leastOf(rows: readonly Modes[]): Modes {

@@ -136,7 +136,7 @@ export interface Assessment {
   ledger: LedgerRow[]
   totals: {
     massG: number, emptyMassG: number, printedG: number, massSpreadG: number
-    cgMm: [number, number, number], cgEmptyMm: [number, number, number], cgSpreadMm: number
+    cgMm: [number, number, number], cgEmptyMm: [number, number, number], cgSpreadMm: number, massCgCorrelation: number
     hours: number, finishHours: number, filamentG: number, cost: number
     forecastMassG: number, forecastCgMm: number, weighedCount: number
   }

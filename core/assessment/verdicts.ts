@@ -38,6 +38,9 @@ export function balanceVerdict(doc: ProjectFile, totals: Totals, flight: FlightF
   }
 }
 
+/** Of the reserve, one standard deviation as a share: bought stock keeps to its strength better than printed plastic does. */
+export const materialSpread = (mode: string): number => (/^(spar|tube|boom|leg)/.test(mode) ? 0.1 : 0.25)
+
 export function strengthVerdict(doc: ProjectFile, strength: StrengthFigures, loads: LoadsReport, materialSpread: number): Verdict {
   const { n, by } = loads.governing
   const margin = strength.reserve - 1
@@ -51,7 +54,7 @@ export function strengthVerdict(doc: ProjectFile, strength: StrengthFigures, loa
 }
 
 /** Print-time estimates scatter by about a tenth between the plan and the clock. */
-const TIME_SPREAD = 0.1
+export const TIME_SPREAD = 0.1
 
 export function hoursVerdict(doc: ProjectFile, totals: Totals, pieces: readonly PieceReport[]): Verdict {
   const target = doc.brief.printHours

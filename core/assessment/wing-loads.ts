@@ -23,20 +23,24 @@ export interface WingLoads {
   massAt(s: number): { mass: number, x: number }
 }
 
-/** `places` in m from the root. */
-export function wingLoads(airframe: Airframe, flight: SolvedFlight, models: StationModels, entries: readonly MassEntry[], mass: number, alpha: number, places: readonly number[]): WingLoads {
+/** What the air does, by mass and incidence; `places` in m from the root. */
+export function liftLoads(airframe: Airframe, flight: SolvedFlight, models: StationModels, mass: number, alpha: number, places: readonly number[]): Pick<WingLoads, 'along' | 'lift' | 'section'> {
   const along = liftAlong(airframe, flight, mass, alpha)
   const quarter = along.map(({ s }) => quarterAt(airframe, s))
   const lift = shearAndMoment(along, [], places)
-  const liftTurns = shearAndMoment(along.map(({ s, value }, i) => ({ s, value: -value * quarter[i] })), [], places)
+  const turns = shearAndMoment(along.map(({ s, value }, i) => ({ s, value: -value * quarter[i] })), [], places)
+  const chords = along.map(({ s }) => ({ s, value: alongSpan(models, s, model => model.cmQuarter) * chordAt(airframe, s) ** 2 }))
+  return { along, lift: unit(lift, turns), section: Float64Array.from(shearAndMoment(chords, [], places), row => row.shear) }
+}
+
+/** What the wing's own mass does; of `entries` only the wing's pieces and spars count. */
+export function weightLoads(airframe: Airframe, entries: readonly MassEntry[], places: readonly number[]): Pick<WingLoads, 'weight' | 'massAt'> {
   const parts = wingParts(airframe, entries)
   const { line, turning, points } = weightAlong(airframe, parts)
   const weight = shearAndMoment(line, points.map(({ s, weight: force }) => ({ s, force })), places)
-  const weightTurns = shearAndMoment(turning, points.map(({ s, weight: force, x }) => ({ s, force: -force * x })), places)
-  const chords = along.map(({ s }) => ({ s, value: alongSpan(models, s, model => model.cmQuarter) * chordAt(airframe, s) ** 2 }))
+  const turns = shearAndMoment(turning, points.map(({ s, weight: force, x }) => ({ s, force: -force * x })), places)
   return {
-    places, along,
-    lift: unit(lift, liftTurns), weight: unit(weight, weightTurns), section: Float64Array.from(shearAndMoment(chords, [], places), row => row.shear),
+    weight: unit(weight, turns),
     massAt: (s) => {
       const own = parts.filter(part => s >= part.from && s < part.to)
       const total = own.reduce((sum, part) => sum + part.perLength, 0)
@@ -44,6 +48,10 @@ export function wingLoads(airframe: Airframe, flight: SolvedFlight, models: Stat
     },
   }
 }
+
+/** `places` in m from the root. */
+export const wingLoads = (airframe: Airframe, flight: SolvedFlight, models: StationModels, entries: readonly MassEntry[], mass: number, alpha: number, places: readonly number[]): WingLoads =>
+  ({ places, ...liftLoads(airframe, flight, models, mass, alpha, places), ...weightLoads(airframe, entries, places) })
 
 const unit = (own: ReadonlyArray<{ shear: number, moment: number }>, turns: ReadonlyArray<{ shear: number }>): UnitLoads => ({
   shear: Float64Array.from(own, row => row.shear), moment: Float64Array.from(own, row => row.moment), turning: Float64Array.from(turns, row => row.shear),

@@ -30,6 +30,7 @@ export function cutBody(parts: BodyParts, cutList: readonly Cut[], recipeOf: (zo
     const skinAt = (x: number) => (x > to ? null : bodySkinAt(loft, x))
     return {
       id: `body-${i + 1}`, name: `Body ${i + 1}`, mark: `B${i + 1}`, part: 'body', kind: 'fixed', side: 'centre', from, to, proud, zoneId, zonesInside: zonesBetween(from, to, loft.breaks, marks),
+      shapedBy: [...new Set([i - 1, i, i + 1].filter(k => k >= 0 && k < edges.length - 1).map(k => zoneOf(edges[k], edges[k + 1])))],
       breaks: placesWithin([...loft.breaks, ...featureBreaks(features), ...(proud > 0 ? [to] : [])], from, to + proud), corners: bodyHeights(loft, from, to), skinHeights: bodyHeights(loft, from, to),
       skinAt, features, sectionAt: x => sectionAt(skinAt(x), features, x), place,
       joints: { foot: foot?.joint ?? null, head: head?.joint ?? null }, hardwareG: head?.hardwareG ?? 0, missing: head?.missing ? [head.missing] : [], mesh: null,
@@ -49,7 +50,7 @@ function lids({ loft, body }: BodyParts, zoneOf: (from: number, to: number) => s
     if ([from, ...inner, to].some(x => lidOutline(loft, opening, shell, x) === null)) return []
     const skinAt = (x: number) => lidOutline(loft, opening, shell, x)
     return [{
-      id: `lid-${opening.id}`, name: `Lid, ${opening.name}`, mark: `L${i + 1}`, part: 'body', kind: 'lid', side: 'centre', from, to, proud: 0, zoneId, zonesInside: [zoneId], breaks: inner, corners: bodyHeights(loft, from, to), skinHeights: bodyHeights(loft, from, to),
+      id: `lid-${opening.id}`, name: `Lid, ${opening.name}`, mark: `L${i + 1}`, part: 'body', kind: 'lid', side: 'centre', from, to, proud: 0, zoneId, zonesInside: [zoneId], shapedBy: [zoneId], breaks: inner, corners: bodyHeights(loft, from, to), skinHeights: bodyHeights(loft, from, to),
       skinAt, features: [], sectionAt: (x) => { const skin = skinAt(x); return skin ? [skin] : [] }, place: (y, z, x) => [x, y, z], joints: { foot: null, head: null }, hardwareG: 0, missing: [], mesh: null,
     }]
   })

@@ -115,7 +115,7 @@ export function givenPieces(given: Given, { mesh, height }: GivenShape, index: n
   const sides = given.pair ? (['starboard', 'port'] as const) : (['centre'] as const)
   return sides.map((side): PieceShape => ({
     id: side === 'centre' ? given.id : `${given.id}-${side}`, name: side === 'centre' ? given.name : `${given.name} ${side}`, mark: `G${index + 1}${side === 'centre' ? '' : side === 'starboard' ? '·S' : '·P'}`,
-    part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing', kind: 'given', side, from: 0, to: height, proud: 0, zoneId: given.zone, zonesInside: [given.zone], breaks: [], corners: [0, height], skinHeights: [0, height], features: [],
+    part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing', kind: 'given', side, from: 0, to: height, proud: 0, zoneId: given.zone, zonesInside: [given.zone], shapedBy: [], breaks: [], corners: [0, height], skinHeights: [0, height], features: [],
     skinAt: () => null,
     sectionAt: (u) => {
       const known = sections.get(u)

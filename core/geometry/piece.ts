@@ -25,6 +25,8 @@ export interface PieceShape {
   zoneId: string
   /** Zones that meet inside this piece; more than one is a finding. */
   zonesInside: readonly string[]
+  /** Zones whose recipes shaped it: its own and its neighbours' where walls, lips and faces depend on them; none where nothing does. */
+  shapedBy: readonly string[]
   /** Places where the section jumps or kinks, rising, ends left out. */
   breaks: readonly number[]
   /** Ends, and stations between which edges run straight: enough for an outline. */

@@ -11,7 +11,8 @@ const sameNumbers = (a: ArrayLike<number>, b: ArrayLike<number>): boolean => {
 const sameFeature = (a: Feature, b: Feature): boolean =>
   a.op === b.op && a.inside === b.inside && a.behind === b.behind && a.from === b.from && a.to === b.to && sameNumbers(a.a, b.a) && sameNumbers(a.b, b.b)
 
-function sameShape(a: PieceShape, b: PieceShape): boolean {
+/** Alike in all that is remembered about a piece, to the last bit. */
+export function sameShape(a: PieceShape, b: PieceShape): boolean {
   if (a.part !== b.part || a.kind !== b.kind || a.from !== b.from || a.to !== b.to || a.proud !== b.proud || a.features.length !== b.features.length) return false
   if (!sameNumbers(a.skinHeights, b.skinHeights) || !sameNumbers(a.breaks, b.breaks)) return false
   if (!a.features.every((feature, i) => sameFeature(feature, b.features[i]))) return false

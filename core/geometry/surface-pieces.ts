@@ -70,7 +70,7 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
     const foot: JointPlan | null = joints[i - 1] ?? null, head: JointPlan | null = joints[i] ?? null
     const own = [...features, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(feature => feature.to > from + 1e-6 && feature.from < to - 1e-6)
     const shared = {
-      part: loft.name, kind: 'fixed' as const, from, to, proud: 0, zoneId: widestZone(from, to, stations, loft.zones), zonesInside: zonesBetween(from, to, stations, loft.zones),
+      part: loft.name, kind: 'fixed' as const, from, to, proud: 0, zoneId: widestZone(from, to, stations, loft.zones), zonesInside: zonesBetween(from, to, stations, loft.zones), shapedBy: [],
       breaks: placesWithin([...stations, ...featureBreaks(own)], from, to), corners: [from, ...placesWithin(stations, from, to), to], skinHeights: skinHeights(loft, from, to),
       skinAt: (s: number) => outlineAt(loft, s), features: own, sectionAt: (s: number) => sectionAt(outlineAt(loft, s), own, s),
       joints: { foot: foot?.joint ?? null, head: head?.joint ?? null }, hardwareG: head?.hardwareG ?? 0, missing: head?.missing ? [head.missing] : [], mesh: null,
@@ -116,7 +116,7 @@ function movingPieces({ loft, bedHeight }: SurfaceParts, hinged: HingedControl, 
     const inner = placesWithin(stations, from, to)
     const butt = { kind: 'butt' as const, toleranceMm: 0 }
     const shared = {
-      part: loft.name, kind: 'moving' as const, from, to, proud: 0, zoneId: widestZone(from, to, stations, loft.zones), zonesInside: zonesBetween(from, to, stations, loft.zones),
+      part: loft.name, kind: 'moving' as const, from, to, proud: 0, zoneId: widestZone(from, to, stations, loft.zones), zonesInside: zonesBetween(from, to, stations, loft.zones), shapedBy: [],
       breaks: placesWithin([...inner, ...featureBreaks(own)], from, to), corners: [from, ...inner, to], skinHeights: stepped([from, ...inner, to], MOVING_STEP), skinAt, features: own, sectionAt: (s: number) => sectionAt(skinAt(s), own, s),
       joints: { foot: i > 0 ? butt : null, head: i < count - 1 ? butt : null }, hardwareG: 0, missing: [], mesh: null,
     }

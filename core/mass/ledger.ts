@@ -38,19 +38,20 @@ export function sumMass(entries: readonly MassEntry[]): MassSum {
 }
 
 /**
- * One standard deviation of total mass (kg) and of the centre's x (m), to first order: ∂x_cg/∂m_i = (x_i − x_cg)/M.
- * Entries with the same `common` add before they are squared; the rest are independent.
+ * One standard deviation of total mass (kg) and of the centre's x (m), to first order: ∂x_cg/∂m_i = (x_i − x_cg)/M, and how both hang
+ * together, −1 to 1. Entries with the same `common` add before they are squared; the rest are independent.
  */
-export function massSpread(entries: readonly MassEntry[]): { mass: number, x: number } {
+export function massSpread(entries: readonly MassEntry[]): { mass: number, x: number, correlation: number } {
   const sum = sumMass(entries)
-  if (sum.mass === 0) return { mass: 0, x: 0 }
+  if (sum.mass === 0) return { mass: 0, x: 0, correlation: 0 }
   const together = new Map<string, { mass: number, moment: number }>()
-  let massVariance = 0, xVariance = 0
+  let massVariance = 0, xVariance = 0, shared = 0
   for (const entry of entries) {
     const moment = (entry.sigma * (entry.x - sum.x)) / sum.mass
     if (entry.common === null) {
       massVariance += entry.sigma ** 2
       xVariance += moment ** 2
+      shared += entry.sigma * moment
     } else {
       const group = together.get(entry.common) ?? { mass: 0, moment: 0 }
       together.set(entry.common, { mass: group.mass + entry.sigma, moment: group.moment + moment })
@@ -59,8 +60,10 @@ export function massSpread(entries: readonly MassEntry[]): { mass: number, x: nu
   for (const group of together.values()) {
     massVariance += group.mass ** 2
     xVariance += group.moment ** 2
+    shared += group.mass * group.moment
   }
-  return { mass: Math.sqrt(massVariance), x: Math.sqrt(xVariance) }
+  const mass = Math.sqrt(massVariance), x = Math.sqrt(xVariance)
+  return { mass, x, correlation: mass > 0 && x > 0 ? Math.max(-1, Math.min(1, shared / (mass * x))) : 0 }
 }
 
 /** Where an entry would have to stand for the whole to balance at `target` (m); the moment is moved exactly. */

@@ -6,6 +6,7 @@ import { insetField, skinThicknessMm, type InsetField } from '../printing'
 import { mmToM } from '../units'
 import { beadOf, printedMaterial, type PrintedMaterial } from './printed-skin'
 import { shearProperties, type ShearProperties } from './shear-flow'
+import { skinPanels, type SkinPanels } from './skin-panels'
 import type { ThinWalled } from './thin-walled-section'
 
 export interface StationSpar { line: SparLine, x: number, n: number }
@@ -64,8 +65,8 @@ export interface StationBuild {
   thickness: Float64Array
   section: ThinWalled
   shear: ShearProperties
-  /** First wall of the inner skin, or the count of walls of the outer one. */
-  outerWalls: number
+  /** The outer skin as panels. */
+  skin: SkinPanels
   /** Stiffness of the spars alone, each group about its own middle, N·m². */
   sparEI: number
   groups: ReadonlyArray<{ lines: readonly StationSpar[], EI: number, middle: number }>
@@ -94,7 +95,6 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
     }
   }
   ring(0, e => thickness[e])
-  const outerWalls = walls.length
   if (recipe.skinGapMm) {
     // The inner skin follows the outer one at the gap, or as deep as there is room, where it is not laid at all.
     for (let i = 0; i < count; i++) {
@@ -129,7 +129,8 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
     return { node, EA, EIx: stock.modulus * stockInertia(stock), EIy: stock.modulus * stockInertiaAcross(stock), GJ: spar.fixing === 'bonded' ? stock.shearModulus * stockTorsion(stock) : 0 }
   }) }
   const groups = groupsOf(spars, section)
-  return { material, bead, thickness, section, shear: shearProperties(section), outerWalls, sparEI: groups.reduce((sum, group) => sum + group.EI, 0), groups }
+  const shear = shearProperties(section)
+  return { material, bead, thickness, section, shear, skin: skinPanels(station, section, thickness, shear, recipe, material, bead), sparEI: groups.reduce((sum, group) => sum + group.EI, 0), groups }
 }
 
 /**

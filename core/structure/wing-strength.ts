@@ -7,8 +7,7 @@ import type { Recipe } from '../document'
 import { stockArea, stockInertia } from '../libraries'
 import { mmToM } from '../units'
 import { boreBears, endForce, socketForce } from './bearing'
-import { skinSupport } from './printed-skin'
-import { combinedBuckling, sandwichThickness, shearBucklingStress, skinBucklingStress, wrinklingStress } from './skin-buckling'
+import { combinedBuckling, shearBucklingStress, wrinklingStress } from './skin-buckling'
 import { flatteningMoment, shearForce } from './spar-modes'
 import { curvatures } from './thin-walled-section'
 import type { StationBuild, StationSection, StationSpar } from './wing-station'
@@ -63,51 +62,28 @@ export function stationModes(station: StationSection, build: StationBuild, recip
 type Put = (mode: StrengthMode, reserve: number) => void
 
 function skinModes(station: StationSection, build: StationBuild, recipe: Recipe, { shear, moment, torque, lag }: StationLoad, put: Put): void {
-  const { section, material, bead, shear: flow, outerWalls, thickness } = build
+  const { material, shear: flow, skin } = build
   const { alongX, alongY } = curvatures(flow.bending, -moment, -lag)
   let most = 0, least = 0, worst = Infinity, sliding = 0
-  const support = skinSupport(recipe, station.chord)
-  const radius = radiusOf(station)
-  const gap = recipe.skinGapMm ? mmToM(recipe.skinGapMm) : 0
-  const full = Math.max(...thickness)
-  for (let w = 0; w < outerWalls; w++) {
-    const { a, b } = section.walls[w], t = thickness[w]
-    if (!(t > 1e-7)) continue
-    const x = (section.x[a] + section.x[b]) / 2 - flow.bending.x, y = (section.y[a] + section.y[b]) / 2 - flow.bending.y
-    const strain = alongX * x + alongY * y
-    most = Math.max(most, strain)
-    least = Math.min(least, strain)
-    const stress = Math.abs(shear * flow.up[w] + torque * flow.torque[w]) / t
+  for (let w = 0; w < skin.count; w++) {
+    const strain = alongX * skin.x[w] + alongY * skin.y[w]
+    if (strain > most) most = strain
+    if (strain < least) least = strain
     // Where walls run together at the edges they are one solid, and what flows in both cancels; panels are found where the skin has its whole thickness.
-    if (t < 0.9 * full) continue
-    sliding = Math.max(sliding, stress)
+    if (!skin.whole[w]) continue
+    const stress = Math.abs(shear * skin.up[w] + torque * skin.torque[w])
+    if (stress > sliding) sliding = stress
     if (strain >= 0 && stress < TINY) continue
-    const thick = gap ? sandwichThickness(bead, gap) : t
-    const share = gap ? thick / (2 * bead) : 1
-    const c = (Math.max(0, -strain) * material.modulus) / (skinBucklingStress(material.modulus, thick, gap ? station.chord * 0.6 : support, radius) * share)
-    const s = stress / (shearBucklingStress(material.modulus, thick, gap ? station.chord * 0.6 : support) * share + (SHELL_SHEAR * material.modulus * t) / radius)
-    worst = Math.min(worst, combinedBuckling(c, s))
+    const factor = combinedBuckling((strain < 0 ? -strain : 0) * skin.pressed[w], stress * skin.sheared[w])
+    if (factor < worst) worst = factor
   }
   const tension = material.modulus * Math.max(most, TINY)
   put(material.across ? 'skin across layers' : 'skin along the bead', material.tension / tension)
   put('skin in compression', material.compression / (material.modulus * Math.max(-least, TINY)))
   put('skin buckling', worst)
-  if (gap) put('skin wrinkling', wrinklingStress(material.modulus, recipe.infillShare) / (material.modulus * Math.max(-least, TINY)))
+  if (recipe.skinGapMm) put('skin wrinkling', wrinklingStress(material.modulus, recipe.infillShare) / (material.modulus * Math.max(-least, TINY)))
   put('skin shear', material.shear / Math.max(sliding, TINY))
   if (station.meeting === 'glued') put('glue joint', Math.min(GLUE_STRENGTH, material.tension) / tension)
-}
-
-/** Curved skins buckle in shear at about 0.1·E·t/R beyond the flat plate's value (long curved panels, Batdorf). */
-const SHELL_SHEAR = 0.1
-
-/** A circular arc over most of the chord with the section's own rise: R = c²/8h. */
-function radiusOf({ chord, field }: StationSection): number {
-  let top = -Infinity, bottom = Infinity
-  for (let e = 0; e < field.starts[1]; e++) {
-    top = Math.max(top, field.midY[e])
-    bottom = Math.min(bottom, field.midY[e])
-  }
-  return (chord * 0.9) ** 2 / (8 * Math.max(1e-4, mmToM(top - bottom) / 2))
 }
 
 function sparModes({ spars, bends, meeting }: StationSection, build: StationBuild, { shear, moment, lag }: StationLoad, put: Put): void {
@@ -173,10 +149,18 @@ function bearings(station: StationSection, build: StationBuild, recipe: Recipe, 
 
 /** The station's reserve from its modes: the better of together and alone, and never more than what must hold either way. */
 export function decide(modes: Modes): { reserve: number, mode: StrengthMode } {
-  const list = Object.entries(modes) as Array<[StrengthMode, number]>
-  const least = (keep: (mode: StrengthMode) => boolean) => list.filter(([mode]) => keep(mode)).reduce<[StrengthMode, number] | null>((a, b) => (a && a[1] <= b[1] ? a : b), null)
-  const together = least(mode => !local.has(mode) && !bare.has(mode)), alone = least(mode => bare.has(mode)), must = least(mode => local.has(mode))
-  const carried = !together || (alone && alone[1] > together[1]) ? alone : together
-  const found = must && (!carried || must[1] < carried[1]) ? must : carried
-  return found ? { mode: found[0], reserve: found[1] } : { mode: 'skin shear', reserve: 0 }
+  let together = Infinity, alone = Infinity, must = Infinity
+  let togetherMode: StrengthMode | null = null, aloneMode: StrengthMode | null = null, mustMode: StrengthMode | null = null
+  for (const key in modes) {
+    const mode = key as StrengthMode, reserve = modes[mode]!
+    if (local.has(mode)) {
+      if (reserve < must) [must, mustMode] = [reserve, mode]
+    } else if (bare.has(mode)) {
+      if (reserve < alone) [alone, aloneMode] = [reserve, mode]
+    } else if (reserve < together) [together, togetherMode] = [reserve, mode]
+  }
+  const byAlone = aloneMode !== null && (togetherMode === null || alone > together)
+  const carried = byAlone ? alone : together, carriedMode = byAlone ? aloneMode : togetherMode
+  if (mustMode && (!carriedMode || must < carried)) return { reserve: must, mode: mustMode }
+  return carriedMode ? { reserve: carried, mode: carriedMode } : { reserve: 0, mode: 'skin shear' }
 }

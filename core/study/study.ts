@@ -1,14 +1,31 @@
-/** Every combination of what may vary, each assessed for real, and the front of those that hold what must hold. */
+/** The whole space of what may vary: tabulated with the real kernel, gone through exactly, and the fronts of those combinations that hold what must hold. */
 import type { Assessment, Assessor } from '../assess'
-import type { ProjectFile } from '../document'
+import { createAssessor } from '../assess'
+import { bodyStations } from '../assessment/body-of'
+import { boomFrame } from '../assessment/boom-of'
+import { createFlown } from '../assessment/flown'
+import { gearOf } from '../assessment/gear-of'
+import { ledgerOf } from '../assessment/ledger-of'
+import { createPrinting, reportPieces } from '../assessment/pieces-report'
+import { createStall } from '../assessment/stall-of'
+import { createWingBearing } from '../assessment/wing-bearing'
+import { DocumentError, type ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
+import { gToKg, mmToM } from '../units'
 import { costOf } from '../workshop'
-import { Front } from './front'
-import { chanceOfAll } from './robust'
-import { dimensions, type Dimension, type Vary } from './vary'
+import { designOf } from './design-of'
+import { heldPlaces } from './held-places'
+import { brokenBy } from './holds'
+import type { PrinterOf } from './piece-parts'
+import { createSearch, type Near, type Search } from './search'
+import { createTabulator, indexIn, massRange, tabulate, type Tables, type Tabulator } from './tables'
+import { dimensions, MOST_WAYS, type Dimension, type Vary } from './vary'
+import { createWeigher, type Weigher } from './weigher'
+import { wingClasses, wingDims } from './wing-classes'
 
 export interface StudyPoint {
-  /** Option taken in each dimension, by index; and in words, by the id of its zone or spar. */
+  /** Its number among all combinations, and the option taken in each dimension, by index and in words, by the id of its zone or spar. */
+  id: number
   picks: number[]
   choices: Record<string, string>
   massG: number
@@ -20,73 +37,142 @@ export interface StudyPoint {
   chance: number
   /** What it does not hold, in words with figures; empty where it holds all. */
   broken: string[]
+  /** Pieces that go to another printer than now. */
+  printers: PrinterOf
 }
+
+/** As far as a study has come: enough to go on from there. */
+export interface StudyState { done: number, front: number[], sure: number[], near: number[] }
+
+export interface StudyProgress { phase: 'tabulating' | 'combining' | 'checking', done: number, of: number, evaluated: number, front: StudyPoint[], state: StudyState | null }
 
 export interface StudyResult {
   evaluated: number
   of: number
+  /** Not beaten in weight, hours, cost and reserve; and in weight, hours, cost and the chance to meet every target. Lightest first. */
   front: StudyPoint[]
-  /** Lightest first: points lighter than the front's lightest that miss one thing alone, one for each thing. */
+  sure: StudyPoint[]
+  /** Lighter than the lightest of the front, and missing one thing alone: by thing, the least relaxed first. */
   nearly: StudyPoint[]
-  /** Told to stop before the end. */
+  /** Who prints what, as given out for the design as it is. */
+  printerOf: PrinterOf
+  /** Points of the front assessed again from nothing, and the greatest difference in any of the four verdicts, as a share. */
+  checked: { points: number, worst: number }
   stopped: boolean
+  state: StudyState
 }
 
-/** The design with one option of every dimension. */
-export function designOf(doc: ProjectFile, list: readonly Dimension[], picks: readonly number[]): ProjectFile {
-  const zones = new Map(list.flatMap((item, k) => { const { zone } = item.options[picks[k]]; return zone ? [[zone.id, zone] as const] : [] }))
-  const spars = new Map(list.flatMap((item, k) => { const { spar } = item.options[picks[k]]; return item.key.startsWith('spar:') ? [[item.key.slice(5), spar ?? null] as const] : [] }))
+/** What is kept from study to study of the same aircraft. */
+export interface StudyKernel {
+  assessor: Assessor
+  libraries: Libraries
+  print: ReturnType<typeof createPrinting>['all']
+  fly: ReturnType<typeof createFlown>
+  stall: ReturnType<typeof createStall>
+  bearing: ReturnType<typeof createWingBearing>
+  tabulatorFor(doc: ProjectFile): Tabulator
+}
+
+export function createStudyKernel(libraries: Libraries = LIBRARIES): StudyKernel {
+  let kept: { key: unknown[], tabulator: Tabulator } | null = null
   return {
-    ...doc, zones: zones.size ? doc.zones.map(zone => zones.get(zone.id) ?? zone) : doc.zones,
-    spars: spars.size ? doc.spars.flatMap((spar) => { const found = spars.get(spar.id); return found === undefined ? [spar] : found ? [found] : [] }) : doc.spars,
+    assessor: createAssessor(libraries), libraries, print: createPrinting().all, fly: createFlown(), stall: createStall(), bearing: createWingBearing(),
+    tabulatorFor(doc) {
+      // What a piece brings depends on these besides its shape and zone.
+      const key = [doc.printers, doc.spools, doc.weighIns, doc.allowances, doc.calibrations, doc.printerOf]
+      if (!kept || kept.key.some((item, i) => item !== key[i])) kept = { key, tabulator: createTabulator(libraries) }
+      return kept.tabulator
+    },
   }
 }
 
-/** `assessor` should be one of its own. `progress` is asked before each combination with what was found so far; false stops. */
-export async function study(assessor: Assessor, doc: ProjectFile, vary: Vary, progress: (done: number, of: number, front: readonly StudyPoint[]) => boolean | Promise<boolean>, libraries: Libraries = LIBRARIES): Promise<StudyResult> {
-  const list = dimensions(doc, vary, libraries)
-  const of = list.reduce((product, item) => product * item.options.length, 1)
-  const front = new Front<StudyPoint>()
-  const misses = new Map<string, StudyPoint>()
-  const picks = list.map(() => 0)
-  const finish = (evaluated: number, stopped: boolean): StudyResult => {
-    const sorted = [...front.points].sort((a, b) => a.massG - b.massG || a.hours - b.hours)
-    return { evaluated, of, stopped, front: sorted, nearly: [...misses.values()].filter(point => !sorted.length || point.massG < sorted[0].massG).sort((a, b) => a.massG - b.massG) }
+/** Points of the front that are assessed again, and sent while a study runs. */
+const CHECKED = 12, SHOWN = 160
+/** Steps to what relaxing one thing buys. */
+const NEAR_STEPS = 3
+/** ms between two looks at whether to go on, and combinations between two looks at the clock. */
+const SLICE_MS = 40, STRIDE = 512
+
+/** A space made ready to be gone through; null where it was stopped. */
+export interface Prepared { tables: Tables, search: Search, weigher: Weigher, printerOf: PrinterOf, pointOf(id: number): StudyPoint, ways(): { classes: number, runs: number } }
+
+export async function prepare(kernel: StudyKernel, doc: ProjectFile, vary: Vary, progress: (done: number, of: number) => boolean | Promise<boolean>): Promise<Prepared | null> {
+  const { libraries, assessor } = kernel, { must } = vary
+  const list = dimensions(doc, vary, libraries), now = assessor.assess(doc), tabulator = kernel.tabulatorFor(doc)
+  const printerOf = Object.fromEntries(now.pieces.flatMap(piece => (piece.printer ? [[piece.id, piece.printer]] : [])))
+  const first = tabulator.resolve(doc), printed = kernel.print(first), flown = kernel.fly(first, ledgerOf(first, printed, reportPieces(first, printed).weighed))
+  const landsOn = gearOf(first, gToKg(now.totals.massG), now.totals.cgMm[0]).report.on
+  const tables = await tabulate({
+    tabulator, doc, list, printerOf, frame: boomFrame(first, flown.solved), bodyAt: landsOn === 'net' ? [] : bodyStations(first).map(({ xMm }) => mmToM(xMm)),
+    soft: id => (libraries.filaments.find(item => item.id === id)?.softeningC ?? Infinity) < (must.softeningMinC ?? -Infinity),
+    shelf: must.onShelf ? [...new Set([...doc.zones.map(zone => zone.filament), ...list.flatMap(item => item.options.flatMap(option => (option.zone ? [option.zone.filament] : [])))])] : [],
+  }, progress)
+  if (!tables) return null
+  const dims = wingDims(tables), ways = dims.reduce((product, dim) => product * list[dim].options.length, 1)
+  if (ways > MOST_WAYS) throw new DocumentError('zones', `${ways.toLocaleString('en')} ways to build the wing; at most ${MOST_WAYS.toLocaleString('en')} are loaded: fewer options for its zones and spars`)
+  const classes = wingClasses({ tables, flown, stall: kernel.stall, bearing: kernel.bearing, massFrom: massRange(tables)[0] })
+  const held = heldPlaces({ tables, flight: flown.solved, landsOn })
+  const { flight, plan } = now
+  const weigher = createWeigher({ tables, classes, held, must, aims: { neutralPointMm: flight.neutralPointMm, neutralPointSigmaMm: flight.neutralPointSigmaMm, macMm: plan.macMm, foreMm: flight.cgRangeMm[0], aftMm: flight.cgRangeMm[1] } })
+  const search = createSearch(tables, weigher, dims, doc.brief.printHours)
+  const pointOf = (id: number): StudyPoint => {
+    const picks = search.picksOf(id)
+    const { massG, staticMarginPct, reserveFactor, hours, cost } = weigher.weigh(search.sumsOf(picks).slice(0, tables.layout.deciding), picks, true)
+    return { id, picks, choices: choicesOf(list, picks), massG, staticMarginPct, reserveFactor, hours, cost, chance: weigher.chance(search.sumsOf(picks)), broken: [], printers: printersOf(tables, picks, printerOf) }
   }
-  for (let n = 0; n < of; n++) {
-    if (!await progress(n, of, front.points)) return finish(n, true)
-    const point = pointOf(doc, list, picks, assessor.assess(designOf(doc, list, picks)), vary, libraries)
-    if (point.broken.length === 0) front.add(point)
-    else if (point.broken.length === 1) {
-      const kind = point.broken[0].split(' ')[0], known = misses.get(kind)
-      if (!known || point.massG < known.massG) misses.set(kind, point)
-    }
-    // The last dimension turns fastest.
-    for (let k = list.length - 1; k >= 0; k--) {
-      if (++picks[k] < list[k].options.length) break
-      picks[k] = 0
-    }
-  }
-  return finish(of, false)
+  return { tables, search, weigher, printerOf, pointOf, ways: classes.counts }
 }
 
-function pointOf(doc: ProjectFile, list: readonly Dimension[], picks: readonly number[], a: Assessment, { must }: Vary, libraries: Libraries): StudyPoint {
-  const zones = new Set(a.pieces.map(piece => piece.filament))
-  const figures = { massG: a.totals.massG, staticMarginPct: a.flight.staticMarginPct, reserveFactor: a.strength.reserve, hours: a.totals.hours, cost: costOf(a), chance: chanceOfAll(a) }
-  const broken: string[] = []
-  const [low, high] = must.staticMarginPct ?? [-Infinity, Infinity], worst = [a.flight.staticMarginPct, a.flight.staticMarginEmptyPct]
-  if (must.massMaxG !== undefined && figures.massG > must.massMaxG) broken.push(`weight ${figures.massG.toFixed(0)} g over ${must.massMaxG} g`)
-  if (worst.some(pct => pct < low || pct > high)) broken.push(`balance ${worst.map(pct => pct.toFixed(1)).join(' and ')} % outside ${low}–${high} %`)
-  if (must.reserveMin !== undefined && figures.reserveFactor < must.reserveMin) broken.push(`strength ${figures.reserveFactor.toFixed(2)} under ${must.reserveMin}: ${a.strength.mode}, ${a.strength.where}`)
-  if (must.hoursMax !== undefined && figures.hours > must.hoursMax) broken.push(`hours ${figures.hours.toFixed(1)} over ${must.hoursMax}`)
-  if (must.costMax !== undefined && figures.cost > must.costMax) broken.push(`cost ${figures.cost.toFixed(2)} over ${must.costMax}`)
-  if (must.softeningMinC !== undefined) {
-    const soft = [...zones].map(id => libraries.filaments.find(item => item.id === id)).filter(item => item && item.softeningC < must.softeningMinC!)
-    if (soft.length) broken.push(`heat: ${soft.map(item => item!.name).join(', ')} softens under ${must.softeningMinC} °C`)
+const choicesOf = (list: readonly Dimension[], picks: readonly number[]): Record<string, string> => Object.fromEntries(list.map((item, k) => [item.key.split(':')[1], item.options[picks[k]].label]))
+
+const printersOf = ({ pieces, list }: Tables, picks: readonly number[], printerOf: PrinterOf): PrinterOf => Object.fromEntries(pieces.flatMap(({ piece, dims, parts }) => {
+  const { printer } = parts[indexIn(dims, list, picks)]
+  return printer && printer !== printerOf[piece.id] ? [[piece.id, printer]] : []
+}))
+
+/** `progress` is asked often, with what was found so far now and then; false stops. `from` goes on where a study of the same space stood. */
+export async function study(kernel: StudyKernel, doc: ProjectFile, vary: Vary, progress: (now: () => StudyProgress) => boolean | Promise<boolean>, from: StudyState | null = null): Promise<StudyResult> {
+  const nothing: StudyState = from ?? { done: 0, front: [], sure: [], near: [] }
+  const ready = await prepare(kernel, doc, vary, (done, of) => progress(() => ({ phase: 'tabulating', done, of, evaluated: nothing.done, front: [], state: null })))
+  if (!ready) return { evaluated: nothing.done, of: dimensions(doc, vary, kernel.libraries).reduce((product, item) => product * item.options.length, 1), front: [], sure: [], nearly: [], printerOf: {}, checked: { points: 0, worst: 0 }, stopped: true, state: nothing }
+  const { search, pointOf, printerOf, tables } = ready
+  for (const id of new Set([...nothing.front, ...nothing.sure, ...nothing.near])) search.recall(id)
+  search.done = nothing.done
+  const state = (): StudyState => ({ done: search.done, front: search.front.list(), sure: search.sure.list(), near: search.near.flatMap(list => list.map(item => item.id)) })
+  let stopped = false
+  while (search.done < search.of && !stopped) {
+    const slice = Date.now() + SLICE_MS
+    do search.run(STRIDE)
+    while (Date.now() < slice && search.done < search.of)
+    stopped = !await progress(() => ({ phase: 'combining', done: search.done, of: search.of, evaluated: search.done, front: thinned(search.front.list(), SHOWN).map(pointOf), state: state() }))
   }
-  if (must.onShelf) {
-    const short = [...zones].filter(id => a.pieces.filter(piece => piece.filament === id && piece.weighedG === null).reduce((sum, piece) => sum + piece.filamentG, 0) > doc.spools.filter(spool => spool.filament === id).reduce((sum, spool) => sum + spool.massG, 0))
-    if (short.length) broken.push(`shelf: not enough ${short.map(id => libraries.filaments.find(item => item.id === id)?.name ?? id).join(', ')}`)
+  const front = search.front.list().map(pointOf)
+  const again = (point: StudyPoint): Assessment => kernel.assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
+  const nearly = nearest(search.near, front[0]?.massG ?? Infinity).map(({ id }) => {
+    const point = pointOf(id)
+    return { ...point, broken: brokenBy(doc, again(point), vary.must, kernel.libraries).map(item => item.words) }
+  })
+  const checked = { points: 0, worst: 0 }
+  for (const point of thinned(front, CHECKED)) {
+    if (!await progress(() => ({ phase: 'checking', done: checked.points, of: Math.min(CHECKED, front.length), evaluated: search.done, front: thinned(front, SHOWN), state: null }))) break
+    checked.worst = Math.max(checked.worst, difference(point, again(point)))
+    checked.points++
   }
-  return { picks: [...picks], choices: Object.fromEntries(list.map((item, k) => [item.key.split(':')[1], item.options[picks[k]].label])), ...figures, broken }
+  return { evaluated: search.done, of: search.of, front, sure: search.sure.list().map(pointOf), nearly, printerOf, checked, stopped, state: state() }
+}
+
+/** Greatest difference of a point from its assessment, as a share; of the static margin, against one per cent of the chord at least. */
+export function difference(point: StudyPoint, a: Assessment): number {
+  const share = (x: number, y: number, least = 1e-9) => Math.abs(x - y) / Math.max(least, Math.abs(y))
+  return Math.max(share(point.massG, a.totals.massG), share(point.staticMarginPct, a.flight.staticMarginPct, 1), share(point.reserveFactor, a.strength.reserve), share(point.hours, a.totals.hours), share(point.cost, costOf(a)))
+}
+
+/** So many, evenly out of all, both ends among them. */
+function thinned<T>(list: readonly T[], most: number): T[] {
+  return list.length <= most ? [...list] : Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))])
+}
+
+/** Of each kind a few steps: the least relaxed, the lightest, and one between. */
+function nearest(near: readonly Near[][], lightest: number): Near[] {
+  return near.flatMap(list => thinned(list.filter(item => item.massG < lightest).sort((a, b) => a.excess - b.excess), NEAR_STEPS))
 }

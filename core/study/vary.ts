@@ -21,8 +21,10 @@ export type ZoneOption = z.infer<typeof ZoneOption>
 /** One thing that varies. Every option holds the very same object each time, so that prints are remembered. */
 export interface Dimension { key: string, label: string, options: ReadonlyArray<{ label: string, zone?: Zone, spar?: Spar | null }> }
 
-/** Combinations tried at most: each is assessed for real. */
-export const MOST_COMBINATIONS = 20_000
+/** Combinations gone through at most. */
+export const MOST_COMBINATIONS = 5_000_000
+/** Ways to build one part that are tabulated at most: each is really printed or loaded. */
+export const MOST_WAYS = 20_000
 
 /** Throws `DocumentError` with the path and the reason. */
 export function readVary(raw: unknown): Vary {
@@ -32,7 +34,7 @@ export function readVary(raw: unknown): Vary {
 }
 
 /**
- * Dimensions, those that change shapes first: a shape once made then serves all that follows. Throws `DocumentError` for a zone, spar,
+ * Dimensions, zones of the body first, then spars. Throws `DocumentError` for a zone, spar,
  * filament, school or stock that is not there, and for a space that is too large.
  */
 export function dimensions(doc: ProjectFile, vary: Vary, libraries: Libraries = LIBRARIES): Dimension[] {
@@ -48,15 +50,26 @@ export function dimensions(doc: ProjectFile, vary: Vary, libraries: Libraries = 
       if (stock === null) return { label: 'left out', spar: null }
       const found = libraries.stock.find(item => item.id === stock)
       if (!found) throw new DocumentError(`spars.${id}[${i}]`, `there is no stock "${stock.slice(0, 40)}"`)
-      return { label: found.name, spar: stock === spar.stock ? spar : { ...spar, stock } }
+      return { label: found.name, spar: stock === spar.stock ? spar : sparIn(spar, stock) }
     }) }
   })
   const list = [...zones.filter(item => item.body), ...spars, ...zones.filter(item => !item.body)].map(({ key, label, options }): Dimension => ({ key, label, options }))
   if (list.length === 0) throw new DocumentError('zones', 'nothing varies: give options for at least one zone or spar')
   const count = list.reduce((product, item) => product * item.options.length, 1)
-  if (count > MOST_COMBINATIONS) throw new DocumentError('zones', `${count.toLocaleString('en')} combinations; at most ${MOST_COMBINATIONS.toLocaleString('en')} are assessed: fewer options, or fewer zones at once`)
+  if (count > MOST_COMBINATIONS) throw new DocumentError('zones', `${count.toLocaleString('en')} combinations; at most ${MOST_COMBINATIONS.toLocaleString('en')} are gone through: fewer options, or fewer zones at once`)
   return list
 }
+
+const laid = new WeakMap<Spar, Map<string, Spar>>()
+function sparIn(spar: Spar, stock: string): Spar {
+  const known = laid.get(spar) ?? new Map<string, Spar>()
+  laid.set(spar, known)
+  if (!known.has(stock)) known.set(stock, { ...spar, stock })
+  return known.get(stock)!
+}
+
+/** The very same object for the same option of the same zone, from study to study. */
+const made = new WeakMap<Zone, Map<string, Zone>>()
 
 function zoneOption(zone: Zone, option: ZoneOption, path: string, libraries: Libraries): Dimension['options'][number] {
   const filament = libraries.filaments.find(item => item.id === (option.filament ?? zone.filament))
@@ -70,6 +83,10 @@ function zoneOption(zone: Zone, option: ZoneOption, path: string, libraries: Lib
     lattice: base.lattice && option.pitchMm ? { ...base.lattice, pitchMm: option.pitchMm } : base.lattice, spiral: base.spiral && (option.walls ?? 1) === 1,
   }
   const same = !other && JSON.stringify(recipe) === JSON.stringify(zone.recipe)
+  const known = made.get(zone) ?? new Map<string, Zone>(), text = JSON.stringify([filament.id, recipe])
+  made.set(zone, known)
+  const varied = same ? zone : known.get(text) ?? { ...zone, filament: filament.id, recipe }
+  known.set(text, varied)
   const words = [school.name.toLowerCase(), option.walls ? `${option.walls} beads` : '', option.infillShare !== undefined ? `${Math.round(100 * option.infillShare)} % infill` : '', option.pitchMm ? `webs every ${option.pitchMm} mm` : '', option.layerHeightMm ? `layers of ${option.layerHeightMm} mm` : ''].filter(Boolean)
-  return { label: `${filament.name}, ${words.join(', ')}${same ? ' (as it is)' : ''}`, zone: same ? zone : { ...zone, filament: filament.id, recipe } }
+  return { label: `${filament.name}, ${words.join(', ')}${same ? ' (as it is)' : ''}`, zone: varied }
 }

@@ -2,7 +2,7 @@
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
-import { compareDesigns, filamentSwaps, readVary, sizeChoices, sizeReport, study } from '../../core/study'
+import { createStudyKernel, compareDesigns, filamentSwaps, readVary, sizeChoices, sizeReport, study } from '../../core/study'
 import { Page } from '../support/page'
 
 let page: Page
@@ -54,7 +54,7 @@ describe('other choices', () => {
     }
     expect(await page.text('[data-act="run-study"]')).toBe('Try 9 combinations')
     await page.press('[data-act="run-study"]')
-    const doc = await kept(), found = await study(createAssessor(), doc, readVary({
+    const doc = await kept(), found = await study(createStudyKernel(), doc, readVary({
       zones: { nose: [{}, { filament: 'pla-tough', school: 'beads' }, { filament: 'pla-tough', school: 'double-skin' }] }, spars: { 'main-spar': ['tube-8x6', 'tube-6x4', null] }, must: { staticMarginPct: doc.brief.staticMarginPct, reserveMin: 1 },
     }), () => true)
     await page.driver.wait(async () => (await page.text('[data-front]')).includes('of 9 are beaten'), 60_000)
