@@ -2,6 +2,7 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { Patch } from 'immer'
 import type { ProjectFile } from '../../core/document'
+import type { StudyResult, StudyState, Vary } from '../../core/study'
 
 export interface Edit { name: string, at: number, forward: Patch[], back: Patch[] }
 export interface ProjectRecord {
@@ -15,14 +16,18 @@ export interface ProjectRecord {
   undone: Edit[]
 }
 export interface MarkRecord { id?: number, project: string, name: string, at: number, doc: ProjectFile }
+/** The last study of a project: what may vary on what design, how far it came, and what it found. */
+export interface StudyRecord { project: string, at: number, doc: ProjectFile, vary: Vary, picked: { zones: Record<string, string[]>, spars: Record<string, string[]>, musts: Record<string, unknown> }, state: StudyState | null, result: StudyResult | null }
 export interface SettingRecord { key: string, value: string }
 
 export const db = new Dexie('mariposa') as Dexie & {
   projects: EntityTable<ProjectRecord, 'id'>
   marks: EntityTable<MarkRecord, 'id'>
   settings: EntityTable<SettingRecord, 'key'>
+  studies: EntityTable<StudyRecord, 'project'>
 }
 db.version(1).stores({ projects: 'id, changedAt', marks: '++id, project', settings: 'key' })
+db.version(2).stores({ studies: 'project' })
 
 /** Another tab saved this project since we read it. */
 export class StaleError extends Error {}

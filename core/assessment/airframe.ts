@@ -31,7 +31,9 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   const label = (name: SurfaceName, doc: ProjectFile) => (name === 'horizontal' && doc.tail.kind === 'V' ? 'V-tail' : name === 'horizontal' && doc.tail.kind === 'canard' ? 'Canard' : SURFACE_LABELS[name])
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({ wing: make(), horizontal: make(), vertical: make() })
   const loftOf = byName(() => memoise((name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) => loftSurface(name, text, surface, aerofoils, edge), SHAPES))
-  const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => sparLines(loft, spar, stockOr(libraries, spar.stock))), SHAPES))
+  // A spar keeps its lines while the others change.
+  const ownLines = byName(() => memoise((loft: SurfaceLoft, spar: Spar) => sparLines(loft, spar, stockOr(libraries, spar.stock)), 4 * SHAPES))
+  const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => ownLines[loft.name](loft, spar)), SHAPES))
   const lastShapes: Partial<Record<PartName, PieceShape[]>> = {}
   const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets }))), SHAPES))
   const bodyOf = memoise((body: Body) => loftBody(body))

@@ -11,8 +11,8 @@ const STATIONS = 18
 /** Outboard of this share of the span the moment is nil and reserves mean nothing. */
 const OUTER_LIMIT = 0.97
 
-/** Recipes remembered for each station. */
-const REMEMBERED = 40
+/** Recipes, with the spars that run through, remembered for each place. */
+const REMEMBERED = 60
 
 export interface WingBearing {
   sections: readonly StationSection[]
@@ -31,13 +31,14 @@ export function createWingBearing(stations = STATIONS): (airframe: Airframe) => 
     const sections = stationsOf(loft, lines, cuts, stations)
     return { sections, places: sections.map(section => mmToM(section.s)) }
   }, 24)
-  const built = new WeakMap<StationSection, Array<{ recipe: unknown, filament: unknown, build: StationBuild }>>()
+  // What is built at a place depends on the spars that run through there, not on those elsewhere.
+  const built = new WeakMap<StationSection['field'], Array<{ recipe: unknown, filament: unknown, spars: StationSection['spars'], build: StationBuild }>>()
   const buildOf = (section: StationSection, recipe: Parameters<typeof buildStation>[1], filament: Parameters<typeof buildStation>[2]): StationBuild => {
-    const known = built.get(section) ?? []
-    const found = known.find(item => item.recipe === recipe && item.filament === filament)
+    const known = built.get(section.field) ?? [], { spars } = section
+    const found = known.find(item => item.recipe === recipe && item.filament === filament && item.spars.length === spars.length && item.spars.every((spar, i) => spar.line === spars[i].line))
     if (found) return found.build
     const build = buildStation(section, recipe, filament)
-    built.set(section, [...known.slice(1 - REMEMBERED), { recipe, filament, build }])
+    built.set(section.field, [...known.slice(1 - REMEMBERED), { recipe, filament, spars, build }])
     return build
   }
   return (airframe) => {

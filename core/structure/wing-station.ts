@@ -38,8 +38,21 @@ export function sparsAt(lines: readonly SparLine[], s: number, middle: boolean):
   return lines.filter(line => s >= line.from - 1e-6 && s <= line.to + 1e-6 && !(middle && s < 0.01 && !line.spar.through))
 }
 
+/** A section's outline and what an inset meets in it, kept while the wing keeps its shape. */
+const cut = new WeakMap<SurfaceLoft, Map<number, { outline: Float64Array, field: InsetField }>>()
+function sectionOf(loft: SurfaceLoft, s: number): { outline: Float64Array, field: InsetField } {
+  const own = cut.get(loft) ?? new Map<number, { outline: Float64Array, field: InsetField }>()
+  cut.set(loft, own)
+  const known = own.get(s)
+  if (known) return known
+  const outline = outlineAt(loft, s), section = { outline, field: insetField([outline]) }
+  // A dragged spar end asks for new places without end.
+  if (own.size > 400) own.clear()
+  own.set(s, section)
+  return section
+}
+
 export function stationSection(loft: SurfaceLoft, s: number, lines: readonly SparLine[], meeting: Meeting): StationSection {
-  const outline = outlineAt(loft, s)
   const plan = planAt(loft, s)
   const middle = loft.mirror
   const here = sparsAt(lines, s, middle)
@@ -52,7 +65,7 @@ export function stationSection(loft: SurfaceLoft, s: number, lines: readonly Spa
   })
   return {
     // Bores take nothing from the skin: walls run round them as well.
-    s, outline, field: insetField([outline]), chord: mmToM(plan.chord), meeting, ends, spars: here.map(line => ({ line, ...line.at(s) })),
+    s, ...sectionOf(loft, s), chord: mmToM(plan.chord), meeting, ends, spars: here.map(line => ({ line, ...line.at(s) })),
     bends: here.filter(line => line.spar.route === 'bent' && (loft.ends.some(end => Math.abs(end.s - s) < 0.2 && end.s > 0.01 && end.s < loft.span - 1) || (s < 0.01 && line.spar.through))),
     quarter: { x: plan.lead + plan.chord / 4, n: plan.n },
   }
