@@ -4,7 +4,7 @@ import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
 import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut, type WingName } from '../../core/assess'
-import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, study, type DesignComparison, type FilamentSwap, type Nudge, type SizeReport, createStudyKernel, type StudyKernel, type StudyProgress, type StudyResult, type StudyState, type Vary } from '../../core/study'
+import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, study, type DesignComparison, type FilamentSwap, type Nudge, type SizeAsk, type SizeReport, createStudyKernel, type StudyKernel, type StudyProgress, type StudyResult, type StudyState, type Vary } from '../../core/study'
 import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
 import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
@@ -102,7 +102,7 @@ const api = {
   },
   filamentSwaps: (doc: ProjectFile, zone: string | null): FilamentSwap[] => filamentSwaps(aside, known(doc), zone),
   /** One size after another: every answer is shown as it comes. */
-  size: (doc: ProjectFile, factor: number, spar: { spar: string, stock: string } | null): SizeReport | null => sizeReport(aside, known(doc), factor, spar),
+  size: (doc: ProjectFile, ask: SizeAsk): SizeReport | null => sizeReport(aside, known(doc), ask),
   /** Cuts proposed for the largest size, brought down to the first. */
   cutsForAll: (largest: ProjectFile, factor: number): Cuts => cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
   /** Every combination of what may vary; told a few times a second, and false stops. `from` goes on where one of the same space stood. */

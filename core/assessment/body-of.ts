@@ -1,5 +1,5 @@
 /** The body as a beam with holes, and the wing's hold on it. SI inside. */
-import { bodyOutlineAt, BOLT, wingBoltPlaces, wingSeat, zoneOr, type BodyLoft } from '../geometry'
+import { bodyOutlineAt, wingBolt, wingBoltPlaces, wingSeat, zoneOr, type BodyLoft } from '../geometry'
 import type { Body, Zone } from '../document'
 import type { MassEntry } from '../mass'
 import { beadOf, bendingStiffness, curvatures, POISSON, printedMaterial, SHELL_KNOCKDOWN as SHELL_SHARE, type ThinWalled } from '../structure'
@@ -15,9 +15,6 @@ const CORNER = 2.5
 const EDGE_FACTOR = 0.43
 /** Half the stretch that a belly lies on, share of the body's length. */
 const CONTACT = 0.2
-/** A cross beam that takes a wing bolt: depth and width of solid plastic, m. */
-const BEAM = { depth: 0.008, width: mmToM(BOLT.boss) }
-
 /** A section of the body that the landing bends: where, what it bears there at most, N·m, and how it gives out first. */
 export interface BodyStation { xMm: number, opening: Opening | null, zone: Zone, bears: number, mode: string }
 
@@ -130,10 +127,10 @@ export function boltPull({ body, doc, wing }: Airframe, hold: Pick<WingHold, 'li
 
 /** A bolt pulls on a cross beam of solid plastic, held at both sides of the body, the pull in the middle: σ = (F·W/4)/(b·d²/6). */
 export function beamUnder({ body, doc, filamentOf }: Airframe, x: number): HeldPlace {
-  const xMm = 1000 * x, zone = zoneOr(doc.zones, body!.zoneAt(xMm))
+  const { boss, beam } = wingBolt(doc.body!.saddle!.boltMm), xMm = 1000 * x, zone = zoneOr(doc.zones, body!.zoneAt(xMm))
   const plastic = printedMaterial({ ...zone.recipe, stance: 'flat' }, filamentOf(zone))
   const width = mmToM(body!.at(Math.min(body!.to, Math.max(body!.from, xMm))).width)
-  return { xMm, zone, bears: (plastic.tension * BEAM.width * BEAM.depth ** 2) / 6 / (width / 4) }
+  return { xMm, zone, bears: (plastic.tension * mmToM(boss) * mmToM(beam) ** 2) / 6 / (width / 4) }
 }
 
 export function boltPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {

@@ -9,7 +9,7 @@ const plain = { spreadG: 0.5, pair: false, bay: null, drops: false, weighed: fal
 const pins = (atMm: number) => ({ atMm, joint: { kind: 'pins' as const, toleranceMm: 0.2 } })
 
 export const PLOVER: ProjectFile = {
-  format: 'mariposa-project', version: 3, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
+  format: 'mariposa-project', version: 4, id: 'plover', name: 'Plover', purpose: 'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
     targetMassG: 370, staticMarginPct: [5, 14], loadFactor: 6, safetyFactor: 1.5, printHours: 18, stallMaxMs: 9, cruiseMs: 15, topSpeedMs: 24, gustMs: 4, spanMaxMm: 900,
     throwMs: 8, bungeeN: 25, dropMm: 50, colour: 'white', currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 5, fieldElevationM: 60, fieldTemperatureC: 20,

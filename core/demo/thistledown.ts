@@ -14,7 +14,7 @@ const hinge = (kind: Control['hinge']['kind'], count: number): Control['hinge'] 
 const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 
 export const THISTLEDOWN: ProjectFile = {
-  format: 'mariposa-project', version: 3, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
+  format: 'mariposa-project', version: 4, id: 'thistledown', name: 'Thistledown', purpose: 'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
     targetMassG: 718, staticMarginPct: [8, 18], loadFactor: 5, safetyFactor: 1.5, printHours: 27, stallMaxMs: 8.5, cruiseMs: 13, topSpeedMs: 21, gustMs: 5, spanMaxMm: 1250,
     throwMs: 8, bungeeN: 25, dropMm: 40, colour: 'white', currency: '€', launch: 'hand', landing: 'belly', windMaxMs: 6, fieldElevationM: 240, fieldTemperatureC: 22,
@@ -56,7 +56,7 @@ export const THISTLEDOWN: ProjectFile = {
       { id: 'battery-hatch', name: 'battery hatch', side: 'top', fromMm: 50, toMm: 142, widthMm: 42 },
       { id: 'hopper-gate', name: 'hopper gate', side: 'bottom', fromMm: 206, toMm: 264, widthMm: 44 },
     ],
-    saddle: { clearanceMm: 0.3, bolts: 2 },
+    saddle: { clearanceMm: 0.3, bolts: 2, boltMm: 3 },
   },
   boom: { stock: 'tube-12x10', fromMm: 340, toMm: 930, zMm: 6, socketMm: 40 },
   zones: [

@@ -45,11 +45,11 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":4}')).toThrow(/^version: 4 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":5}')).toThrow(/^version: 5 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
-  it('a file of version 2 is read with what it did not say, and one of version 3 is left as it is', () => {
+  it('a file of version 2 is read with what it did not say, one of version 3 has wing bolts of 3 mm, and one of this version is left as it is', () => {
     const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & { brief: { topSpeedMs?: number, gustMs?: number }, equipment: Array<Record<string, unknown>>, wing: { controls: Array<Record<string, unknown>> }, measured: Record<string, unknown> }
     const old = structuredClone(now) as typeof now & Record<string, unknown>
     Object.assign(old, { version: 2 })
@@ -64,7 +64,10 @@ describe('project files', () => {
     for (const spar of (old as unknown as { spars: Array<Record<string, unknown>> }).spars) for (const key of ['fixing', 'lay', 'route']) delete spar[key]
     for (const item of old.equipment) { delete item.battery; delete item.servo }
     for (const surface of [old.wing, (old as unknown as { tail: { horizontal: typeof old.wing } }).tail.horizontal, (old as unknown as { tail: { vertical: typeof old.wing } }).tail.vertical]) for (const control of surface.controls) delete control.linkage
+    delete (old as unknown as { body: { saddle: { boltMm?: number } } }).body.saddle.boltMm
     const read = readProject(JSON.stringify(old))
+    expect(read.body!.saddle).toEqual({ clearanceMm: 0.3, bolts: 2, boltMm: 3 })
+    expect(readProject(JSON.stringify({ ...old, ...Object.fromEntries(Object.entries(now).filter(([key]) => key !== 'body')), version: 3 }))).toEqual(DEMOS[0])
     expect(read.brief.topSpeedMs).toBeCloseTo(1.6 * DEMOS[0].brief.cruiseMs, 9)
     expect(read.wing.controls[0].linkage).toBeNull()
     expect(read.zones.every(zone => zone.recipe.stance === 'standing')).toBe(true)

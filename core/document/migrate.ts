@@ -40,8 +40,16 @@ export function fromVersion2(raw: unknown): unknown {
   }
 }
 
+/** What version 3 did not say: the wing is held by bolts of 3 mm. */
+export function fromVersion3(raw: unknown): unknown {
+  if (!isObject(raw)) return raw
+  const { body } = raw
+  return { ...raw, version: 4, body: isObject(body) && isObject(body.saddle) ? { ...body, saddle: { ...body.saddle, boltMm: 3 } } : body }
+}
+
 /** Any older version, step by step. */
 export function migrate(raw: Loose): unknown {
-  if (raw.version === 1) return fromVersion2(fromVersion1(raw))
-  return raw.version === 2 ? fromVersion2(raw) : raw
+  if (raw.version === 1) return fromVersion3(fromVersion2(fromVersion1(raw)))
+  if (raw.version === 2) return fromVersion3(fromVersion2(raw))
+  return raw.version === 3 ? fromVersion3(raw) : raw
 }

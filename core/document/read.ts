@@ -4,6 +4,9 @@ import { aerofoilOf } from './aerofoil-names'
 import { migrate } from './migrate'
 import { ProjectFile } from './schema'
 
+/** Of project files: what older ones did not say is put in by `migrate`. */
+export const PRESENT_VERSION = 4
+
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
 
@@ -42,7 +45,7 @@ export function checkProject(raw: unknown): ProjectFile {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) throw new DocumentError('', 'a project file is one JSON object')
   const head = raw as { format?: unknown, version?: unknown }
   if (head.format !== 'mariposa-project') throw new DocumentError('format', `must be "mariposa-project"; this is another kind of file`)
-  if (typeof head.version === 'number' && head.version > 3) throw new DocumentError('version', `${head.version} is newer than this application reads (3); update the application`)
+  if (typeof head.version === 'number' && head.version > PRESENT_VERSION) throw new DocumentError('version', `${head.version} is newer than this application reads (${PRESENT_VERSION}); update the application`)
   const parsed = ProjectFile.safeParse(migrate(raw as Record<string, unknown>))
   if (!parsed.success) {
     const issue = parsed.error.issues[0]

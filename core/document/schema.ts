@@ -1,5 +1,5 @@
 /**
- * The project file, version 3: what the maker wrote, in mm, g and °.
+ * The project file, version 4: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -115,7 +115,7 @@ export const Firewall = z.strictObject({
 export const Opening = z.strictObject({
   id, name, side: z.enum(['top', 'bottom', 'starboard', 'port']), fromMm: figure('positionMm', 'front edge, mm'), toMm: figure('positionMm', 'rear edge, mm'), widthMm: figure('bodySizeMm', 'width, mm'),
 })
-export const Saddle = z.strictObject({ clearanceMm: z.number().min(0).max(5).describe('gap between wing and body, mm'), bolts: z.number().int().min(0).max(4).describe('bolts that hold the wing') })
+export const Saddle = z.strictObject({ clearanceMm: z.number().min(0).max(5).describe('gap between wing and body, mm'), bolts: z.number().int().min(0).max(4).describe('bolts that hold the wing'), boltMm: z.number().min(1.5).max(12).describe('nominal diameter of those bolts, mm') })
 
 export const Body = z.strictObject({
   stations: z.array(BodyStation).min(2).max(40), firewall: Firewall.nullable().describe('closed front end'), openings: z.array(Opening).max(12), saddle: Saddle.nullable().describe('the wing\'s seat, cut out of the body'),
@@ -258,7 +258,7 @@ export const Flight = z.strictObject({
 })
 
 export const ProjectFile = z.strictObject({
-  format: z.literal('mariposa-project'), version: z.literal(3),
+  format: z.literal('mariposa-project'), version: z.literal(4),
   id, name, purpose: text,
   brief: Brief, aerofoils: z.array(Aerofoil).max(20), wing: Surface, tail: Tail, body: Body.nullable(), boom: Boom.nullable(),
   zones: z.array(Zone).min(1).max(16), spars: z.array(Spar).max(24), cuts: Cuts, equipment: z.array(Equipment).max(80), allowances: Allowances,

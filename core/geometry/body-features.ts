@@ -1,8 +1,8 @@
 /** What a body has besides its skin: cavity, firewall, openings with lids, the boom's socket, the wing's seat. mm */
-import type { Body, Boom, Cut, Opening, Recipe } from '../document'
+import type { Body, Boom, Cut, Opening, Recipe, Saddle } from '../document'
 import { bodySkinAt, type BodyLoft } from './body-loft'
 import { counterClockwise, cut, fill, rectangle, type Feature } from './feature'
-import { bodyJoint, BOLT, cavity, shellThickness, type JointPlan } from './joints'
+import { bodyJoint, cavity, shellThickness, wingBolt, type JointPlan } from './joints'
 import { circle, insetVertices } from './polygon'
 import { gapAt, type SurfaceLoft } from './surface-loft'
 
@@ -17,8 +17,6 @@ export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat =>
 
 /** Thickness of the bulkhead at the boom's front end, mm. */
 const BULKHEAD = 3
-/** Depth of the cross beam that takes a wing bolt, mm. */
-const SEAT_BEAM = 8
 /** Lids are smaller than their openings by this all round, mm. */
 export const LID_GAP = 0.3
 
@@ -36,7 +34,7 @@ export function bodyPieceFeatures({ loft, body, boom, wing, crossings }: BodyPar
     if (boom) features.push(...socketFills(boom, loft, recipe))
   }
   features.push(...(foot?.above ?? []), ...(head?.below ?? []))
-  if (wing && body.saddle) features.push(...saddleFeatures(loft, wing, body.saddle.clearanceMm, body.saddle.bolts))
+  if (wing && body.saddle) features.push(...saddleFeatures(loft, wing, body.saddle))
   if (body.firewall) features.push(...firewallHoles(loft, body.firewall))
   if (boom) {
     const hole = circle(0, boom.boom.zMm, boom.diameter / 2 + boom.clearance, false)
@@ -127,7 +125,7 @@ const BOLT_SHARES = [[], [0.6], [0.12, 0.82], [0.12, 0.5, 0.82], [0.12, 0.35, 0.
 export const wingBoltPlaces = (wing: Pick<WingSeat, 'lead' | 'chord'>, bolts: number): number[] => BOLT_SHARES[bolts].map(share => wing.lead + share * wing.chord)
 
 /** The body is cut away above (or below) the root section, extruded across it; cross beams with holes take the bolts. */
-function saddleFeatures(loft: BodyLoft, wing: WingSeat, clearance: number, bolts: number): Feature[] {
+function saddleFeatures(loft: BodyLoft, wing: WingSeat, { clearanceMm: clearance, bolts, boltMm }: Saddle): Feature[] {
   const { outline: root, lead, chord } = wing
   const high = above(loft, wing)
   const seat = (x: number) => {
@@ -138,12 +136,13 @@ function saddleFeatures(loft: BodyLoft, wing: WingSeat, clearance: number, bolts
   const box = (x: number) => (high ? rectangle(-600, seat(x), 600, seat(x) + 1200) : rectangle(-600, seat(x) - 1200, 600, seat(x)))
   const shares = [0, 0.02, 0.06, 0.12, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1]
   const xs = [lead - clearance, ...shares.slice(1, -1).map(share => lead + share * chord), lead + chord + clearance]
+  const bolt = wingBolt(boltMm)
   const bosses = wingBoltPlaces(wing, bolts).flatMap((x) => {
     const z = seat(x)
     // A beam right across, so that the bolt pulls on both sides of the shell.
-    const block = high ? rectangle(-600, z - SEAT_BEAM, 600, z) : rectangle(-600, z, 600, z + SEAT_BEAM)
-    const hole = rectangle(-BOLT.hole / 2, z - 13, BOLT.hole / 2, z + 13)
-    return [fill('Wing bolt', x - BOLT.boss / 2, x + BOLT.boss / 2, block), cut('Wing bolt', x - BOLT.hole / 2, x + BOLT.hole / 2, hole, hole)]
+    const block = high ? rectangle(-600, z - bolt.beam, 600, z) : rectangle(-600, z, 600, z + bolt.beam)
+    const hole = rectangle(-bolt.hole / 2, z - 1.625 * bolt.beam, bolt.hole / 2, z + 1.625 * bolt.beam)
+    return [fill('Wing bolt', x - bolt.boss / 2, x + bolt.boss / 2, block), cut('Wing bolt', x - bolt.hole / 2, x + bolt.hole / 2, hole, hole)]
   })
   return [...bosses, ...xs.slice(1).map((end, i) => cut('Saddle', xs[i], end, box(xs[i]), box(end)))]
 }

@@ -9,6 +9,8 @@ import { gapAt, outlineAt, planAt, type SurfaceLoft } from './surface-loft'
 export const PIN = { diameter: 3, length: 20, gramsEach: 0.23 }
 export const TONGUE = { thickness: 2, length: 40, gramsPerMm2: 0.0007 }
 export const BOLT = { hole: 3.3, boss: 9, height: 8, gramsEach: 1.1 }
+/** A bolt that holds a wing, by its nominal diameter: hole a tenth wider, and the beam of solid plastic that it pulls on. mm */
+export const wingBolt = (diameterMm: number) => ({ hole: 1.1 * diameterMm, boss: 3 * diameterMm, beam: (8 / 3) * diameterMm })
 const LIP = { length: 6, collar: 8 }
 /** Plastic kept round a hole, mm. */
 const COVER = 0.6

@@ -11,3 +11,4 @@ export { expansionAt, recipeById, recipeFor, type School } from './schools'
 export interface Libraries { filaments: readonly Filament[], stock: readonly Stock[], schools: typeof SCHOOLS, batteries: readonly Battery[] }
 /** What ships with the application. */
 export const LIBRARIES: Libraries = { filaments: FILAMENTS, stock: STOCK, schools: SCHOOLS, batteries: BATTERIES }
+export { BOLTS, nearestBolt } from './bolts'

@@ -5,6 +5,7 @@ import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { compareDesigns } from './compare-designs'
 import { filamentSwaps } from './filament-swap'
+import { fittingsFor, gapsOf } from './size-fittings'
 import { boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
 
 const assessor = createAssessor()
@@ -30,7 +31,7 @@ describe('sizes', () => {
     expect(choices.every(item => item.stock.startsWith('tube'))).toBe(true)
   })
   it('scales the airframe and leaves hardware alone: area by f², aspect ratio the same, components as heavy as they were', () => {
-    const f = 10.3 / 8.3, one = assessor.assess(thistledown), other = assessor.assess(scaleDesign(thistledown, f, { spar: 'main-spar', stock: 'tube-10x8' }))
+    const f = 10.3 / 8.3, one = assessor.assess(thistledown), other = assessor.assess(scaleDesign(thistledown, f, fittingsFor(thistledown, f, { spar: 'main-spar', stock: 'tube-10x8' }, null)))
     expect(other.plan.areaDm2 / one.plan.areaDm2).toBeCloseTo(f * f, 3)
     expect(other.plan.aspectRatio).toBeCloseTo(one.plan.aspectRatio, 3)
     expect(other.flight.neutralPointMm / one.flight.neutralPointMm).toBeCloseTo(f, 2)
@@ -41,16 +42,41 @@ describe('sizes', () => {
     expect(other.spars.find(spar => spar.id === 'main-spar')!.stock).toBe('tube-10x8')
   })
   it('names what no longer fits: smaller, the servo\'s bay; larger, a piece on its bed', () => {
-    const small = sizeReport(assessor, thistledown, 0.55, { spar: 'main-spar', stock: 'tube-4x2' })!
+    const small = sizeReport(assessor, thistledown, { factor: 0.55, stock: 'tube-4x2', boltMm: null })!
     expect(small.broken.map(item => item.code)).toContain('bay-breaks-out')
-    const large = sizeReport(assessor, thistledown, 2, { spar: 'main-spar', stock: 'tube-16x14' })!
+    const large = sizeReport(assessor, thistledown, { factor: 2, stock: 'tube-16x14', boltMm: null })!
     expect(large.broken.map(item => item.code)).toContain('piece-too-large')
-    expect(large.reynolds).toBeGreaterThan(sizeReport(assessor, thistledown, 1, null)!.reynolds)
-    expect(sizeReport(assessor, thistledown, 1, null)!.broken).toEqual([])
-    expect(sizeReport(assessor, thistledown, 40, null)).toBeNull()
+    const tiny = sizeReport(assessor, thistledown, { factor: 0.45, stock: null, boltMm: null })!
+    // Two beads of 0.45 mm on the tailplane's tip of 80 mm × 0.45: 2.5 % of the chord; the battery's 35 × 26 mm stand in 34 mm.
+    expect(tiny.broken.find(item => item.code === 'edge-too-thick')!.text).toContain('0.9 mm thick, 2.5 %')
+    expect(tiny.broken.map(item => item.code)).toEqual(expect.arrayContaining(['equipment-too-large', 'firewall-bolts']))
+    const walls = (n: number) => sizeReport(assessor, { ...thistledown, zones: thistledown.zones.map(zone => (zone.id === 'tail' ? { ...zone, recipe: { ...zone.recipe, school: 'beads' as const, walls: n } } : zone)) }, { factor: 0.6, stock: null, boltMm: null })!
+    // 9 % of 80 mm × 0.6 is 4.3 mm, a little more by its opened edge: four beads a side, 3.6 mm, go in, six, 5.4 mm, do not; at full size, 7.2 mm, they do.
+    expect(walls(4).broken.some(item => item.code === 'bead-too-wide')).toBe(false)
+    expect(walls(6).broken.some(item => item.code === 'bead-too-wide')).toBe(true)
+    expect(large.reynolds).toBeGreaterThan(sizeReport(assessor, thistledown, { factor: 1, stock: null, boltMm: null })!.reynolds)
+    expect(sizeReport(assessor, thistledown, { factor: 1, stock: null, boltMm: null })!.broken).toEqual([])
+    expect(sizeReport(assessor, thistledown, { factor: 40, stock: null, boltMm: null })).toBeNull()
+  })
+  it('the nearest stock and bolt at each size, and the gap that one set of files leaves round them', () => {
+    const f = 10.3 / 8.3, fittings = fittingsFor(thistledown, f, null, null)
+    expect(fittings).toMatchObject({ spars: { 'main-spar': 'tube-10x8', 'rear-rod': 'rod-4', 'joiner': 'rod-5' }, boltMm: 4 })
+    expect(fittingsFor(thistledown, 1, null, null)).toMatchObject({ spars: Object.fromEntries(thistledown.spars.map(spar => [spar.id, spar.stock])), boom: thistledown.boom!.stock, boltMm: 3 })
+    const gaps = gapsOf(thistledown, f, fittings), of = (id: string) => gaps.find(item => item.id === id)!
+    // The factor is that of this bore: the gap meant is the gap found. A hole of 3.3 mm grows to 4.1 mm, and 4 mm go in.
+    expect(of('main-spar').gapMm).toBeCloseTo(0.3, 9)
+    expect(of('rear-rod').gapMm).toBeCloseTo(3.3 * f - 4, 9)
+    // No rod of 6 mm is sold: 5 mm would rattle.
+    expect(of('joiner').gapMm).toBeCloseTo(5.3 * f - 5, 9)
+    expect(of('bolts').gapMm).toBeCloseTo(3.3 * f - 4, 9)
+    for (const item of gapsOf(thistledown, 1, fittingsFor(thistledown, 1, null, null))) expect(item.gapMm).toBeCloseTo(item.wantedMm, 9)
+  })
+  it('a larger bolt pulls on a deeper and wider beam: three times as wide and eight thirds as deep as it is thick, so that it bears with its cube', () => {
+    const bears = (boltMm: number) => { const a = assessor.assess(changed((d) => { d.body!.saddle!.boltMm = boltMm }, thistledown)); return a.strength.places.find(place => place.id === 'wing-bolt')!.reserve }
+    expect(bears(4) / bears(3)).toBeCloseTo((4 / 3) ** 3, 1)
   })
   it('cuts proposed for the largest come down by the factor, and back up to where they were', () => {
-    const largest = scaleDesign(thistledown, 1.5, null).cuts, back = cutsForAll(largest, 1.5)
+    const largest = scaleDesign(thistledown, 1.5, fittingsFor(thistledown, 1.5, null, null)).cuts, back = cutsForAll(largest, 1.5)
     back.wing.forEach((cut, i) => expect(cut.atMm).toBeCloseTo(thistledown.cuts.wing[i].atMm, 1))
   })
 })

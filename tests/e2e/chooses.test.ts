@@ -2,7 +2,9 @@
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
-import { createStudyKernel, compareDesigns, filamentSwaps, readVary, sizeChoices, sizeReport, study } from '../../core/study'
+import type { ProjectFile } from '../../core/document'
+import { compareDesigns, createStudyKernel, filamentSwaps, readVary, sizeChoices, sizeReport, study } from '../../core/study'
+import { NO_MUSTS, STARTS, varyOf } from '../../app/composables/studies'
 import { Page } from '../support/page'
 
 let page: Page
@@ -113,11 +115,11 @@ describe('other choices', () => {
   })
   it('sizes by spar stock, side by side; a factor that makes no sense is refused', async () => {
     await tab('sizes')
-    const doc = await kept(), { spar, choices } = sizeChoices(doc)!
+    const doc = await kept(), { choices } = sizeChoices(doc)!
     const ten = choices.find(item => item.stock === 'tube-10x8')!
     await page.until(`[data-size="${ten.factor.toFixed(3)}"]`, 60_000)
     await page.until('[data-table="sizes"][aria-busy="false"]', 60_000)
-    const report = sizeReport(createAssessor(), doc, ten.factor, { spar, stock: ten.stock })!
+    const report = sizeReport(createAssessor(), doc, { factor: ten.factor, stock: ten.stock, boltMm: null })!
     const table = await page.text('[data-table="sizes"]')
     expect(table).toContain(`${report.massG.toFixed(0)} g`)
     expect(table).toContain(`${report.stallMs.toFixed(1)} m/s`)

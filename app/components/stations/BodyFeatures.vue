@@ -33,8 +33,8 @@ function addOpening() {
     </template>
     <v-btn :disabled="body.openings.length >= 12" @click="addOpening">Cut a hatch</v-btn>
     <h3 class="head">Wing's seat <v-btn v-if="body.saddle" variant="text" size="x-small" @click="edit('No seat for the wing', d => { d.body!.saddle = null })">Leave out</v-btn></h3>
-    <div v-if="body.saddle" class="row"><FigureField label="Gap" :model-value="body.saddle.clearanceMm" unit="mm" :min="0" :max="5" @update:model-value="edit('Seat: set the gap', d => { d.body!.saddle!.clearanceMm = $event! })" /><FigureField label="Bolts" :model-value="body.saddle.bolts" :min="0" :max="4" :digits="0" @update:model-value="edit('Seat: set the bolts', d => { d.body!.saddle!.bolts = Math.round($event!) })" /></div>
-    <v-btn v-else @click="edit('Cut a seat for the wing', d => { d.body!.saddle = { clearanceMm: 0.3, bolts: 2 } })">Cut a seat for the wing</v-btn>
+    <div v-if="body.saddle" class="row"><FigureField label="Gap" :model-value="body.saddle.clearanceMm" unit="mm" :min="0" :max="5" @update:model-value="edit('Seat: set the gap', d => { d.body!.saddle!.clearanceMm = $event! })" /><FigureField label="Bolts" :model-value="body.saddle.bolts" :min="0" :max="4" :digits="0" @update:model-value="edit('Seat: set the bolts', d => { d.body!.saddle!.bolts = Math.round($event!) })" /><FigureField v-if="body.saddle.bolts" label="Size" :model-value="body.saddle.boltMm" unit="mm" :min="1.5" :max="12" data-field="bolt-size" @update:model-value="edit('Seat: set the bolt', d => { d.body!.saddle!.boltMm = $event! })" /></div>
+    <v-btn v-else @click="edit('Cut a seat for the wing', d => { d.body!.saddle = { clearanceMm: 0.3, bolts: 2, boltMm: 3 } })">Cut a seat for the wing</v-btn>
   </div>
 </template>
 

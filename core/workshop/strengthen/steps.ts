@@ -1,7 +1,7 @@
 /** Single changes that could mend a weakness, from slight to heavy. Whether they do is for the assessment to say. */
 import type { Assessment } from '../../assess'
 import type { ProjectFile, Recipe, Spar, Zone } from '../../document'
-import { recipeFor, stockInertia, type Libraries, type Stock } from '../../libraries'
+import { BOLTS, recipeFor, stockInertia, type Libraries, type Stock } from '../../libraries'
 import type { Change } from '../remedies'
 import type { Weakness } from './weakness'
 
@@ -115,7 +115,8 @@ function bodySteps(doc: ProjectFile, weakness: Weakness, libraries: Libraries): 
   const zone = doc.zones.find(item => item.id === station.zone) ?? doc.zones[0]
   const openings = body.openings.filter(item => item.id === weakness.subject).flatMap(opening => [0.8, 0.6].map((share): Step => ({ id: `narrow-${opening.id}-${share}`, title: `${opening.name} ${(opening.widthMm * share).toFixed(0)} mm wide`, change: { body: { ...body, openings: body.openings.map(item => (item.id === opening.id ? { ...item, widthMm: Math.max(2, Math.round(opening.widthMm * share)) } : item)) } } })))
   const bolts = weakness.subject === 'saddle' && body.saddle ? [body.saddle.bolts + 1, body.saddle.bolts + 2].filter(n => n <= 4).map((n): Step => ({ id: `bolts-${n}`, title: `${n} wing bolts`, change: { body: { ...body, saddle: { ...body.saddle!, bolts: n } } } })) : []
-  return [...bolts, ...skinSteps(doc, zone, libraries), ...openings]
+  const larger = weakness.subject === 'saddle' && body.saddle ? BOLTS.filter(mm => mm > body.saddle!.boltMm).slice(0, 2).map((mm): Step => ({ id: `bolt-${mm}`, title: `Wing bolts of ${mm} mm, with beams to match`, change: { body: { ...body, saddle: { ...body.saddle!, boltMm: mm } } } })) : []
+  return [...bolts, ...larger, ...skinSteps(doc, zone, libraries), ...openings]
 }
 
 const WIRES = [1.5, 2, 2.5, 3, 3.5, 4, 5, 6, 8]
