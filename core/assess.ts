@@ -82,7 +82,11 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
         strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)), hours: hoursVerdict(doc, totals, pieces),
       }
       const findings = [...verdictFindings(verdicts, strength), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength })]
-      return { verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers, drawing: draw(airframe) }
+      return {
+        verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers,
+        // Drawn when it is asked for: what only compares figures draws nothing.
+        get drawing() { return draw(airframe) },
+      }
     },
   }
 }

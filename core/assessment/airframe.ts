@@ -1,6 +1,6 @@
 /** Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by part. */
 import type { Aerofoil, Body, Boom, Control, Cut, Equipment, Given, ProjectFile, Recipe, Spar, Surface, SurfaceName, Zone } from '../document'
-import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLines, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type CrossHole, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
+import { cutBody, cutSurface, givenPieces, givenShape, inZone, loftBody, loftSurface, sparLines, trailingEdgeMm, wingSeat, zoneOr, reuseShapes, type BodyLoft, type KnownShapes, type CrossHole, type PartName, type Piece, type PieceShape, type SparLine, type SurfaceLoft, type WingSeat } from '../geometry'
 import type { Filament, Libraries, Stock } from '../libraries'
 import { memoise } from '../memo'
 import { calibratedFilaments } from './calibrated'
@@ -25,7 +25,7 @@ export const SURFACE_LABELS: Record<SurfaceName, string> = { wing: 'Wing', horiz
 const BOOM_CLEARANCE_MM = 0.15
 
 /** Shapes remembered of each part: the present ones and what comparisons and nudges try. */
-const SHAPES = 24
+const SHAPES = 64
 
 export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airframe {
   const label = (name: SurfaceName, doc: ProjectFile) => (name === 'horizontal' && doc.tail.kind === 'V' ? 'V-tail' : name === 'horizontal' && doc.tail.kind === 'canard' ? 'Canard' : SURFACE_LABELS[name])
@@ -34,14 +34,14 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   // A spar keeps its lines while the others change.
   const ownLines = byName(() => memoise((loft: SurfaceLoft, spar: Spar) => sparLines(loft, spar, stockOr(libraries, spar.stock)), 4 * SHAPES))
   const linesOf = byName(() => memoise((loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => ownLines[loft.name](loft, spar)), SHAPES))
-  const lastShapes: Partial<Record<PartName, PieceShape[]>> = {}
-  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => (lastShapes[loft.name] = reuseShapes(lastShapes[loft.name] ?? [], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets }))), SHAPES))
+  const known: Record<PartName, KnownShapes> = { wing: new Map(), horizontal: new Map(), vertical: new Map(), body: new Map() }
+  const shapesOf = byName(() => memoise((loft: SurfaceLoft, cuts: readonly Cut[], lines: readonly SparLine[], controls: readonly Control[], bedHeight: number, ...pockets: Equipment[]) => reuseShapes(known[loft.name], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })), SHAPES))
   const bodyOf = memoise((body: Body) => loftBody(body))
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
   const bodyShapes = memoise((loft: BodyLoft, body: Body, cuts: readonly Cut[], boom: Boom | null, wing: WingSeat | null, crossings: readonly CrossHole[], ...zones: Zone[]) => {
     const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
     const seat = boom ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM } : null
-    return (lastShapes.body = reuseShapes(lastShapes.body ?? [], cutBody({ loft, body, boom: seat, wing, crossings }, cuts, recipeOf)))
+    return reuseShapes(known.body, cutBody({ loft, body, boom: seat, wing, crossings }, cuts, recipeOf))
   }, SHAPES)
   // The body changes with the wing's root alone, not with every edit further out.
   let lastSeat: WingSeat | null = null

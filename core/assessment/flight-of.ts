@@ -35,6 +35,9 @@ type Part = { loft: SurfaceLoft, controls: readonly Control[] }
 /** Share of the free stream's turning that a body feels behind the wing, where the downwash takes half. */
 const BEHIND_WING = 0.5
 
+/** Shapes whose flows are remembered: the present one and what nudges try. */
+const SOLVED = 12
+
 export function createLift(): (airframe: Airframe) => SolvedFlight {
   const solveFor = memoise((wing: SurfaceLoft, wingControls: readonly Control[], tail: SurfaceLoft | undefined, tailControls: readonly Control[], fin: SurfaceLoft | undefined, finControls: readonly Control[], body: BodyLoft | null): SolvedFlight => {
     const plan = planOf(wing)
@@ -49,7 +52,7 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       plan, reference, lift, bodyPitch, bodyYaw: -strips(x => body!.at(x).height, Infinity, 1, plan.span), bodyShift: (-plan.mac * bodyPitch) / lift.clAlpha,
       neutralPoint: lift.neutralPointX - (plan.mac * bodyPitch) / lift.clAlpha,
     }
-  })
+  }, SOLVED)
   const NONE: readonly Control[] = []
   return ({ doc, wing, surfaces, body }) => {
     const controls = (name: SurfaceName) => (surfaces[name] ? surfaceOf(doc, name)!.controls : NONE)

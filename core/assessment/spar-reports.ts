@@ -16,7 +16,7 @@ const fitsAlong = (loft: SurfaceLoft, line: SparLine): SparFit[] =>
 export const sparPrice = ({ mirror }: SurfaceLoft, { stock, from, to }: SparLine): number => (stock.price * (mirror ? 2 : 1) * (to - from)) / stock.lengthMm
 
 export function createSparReports(): (airframe: Airframe, entries: readonly MassEntry[]) => SparReport[] {
-  const fitsOf = memoise(fitsAlong, 24)
+  const fitsOf = memoise(fitsAlong, 200)
   return (airframe, entries) => Object.values(airframe.surfaces).flatMap(loft => (airframe.spars[loft.name] ?? []).map((line): SparReport => {
     const fits = fitsOf(loft, line)
     const worst = fits.reduce((a, b) => (Math.min(b.above, b.below) < Math.min(a.above, a.below) ? b : a))

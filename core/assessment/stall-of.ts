@@ -27,7 +27,7 @@ export const wingModels = (airframe: Airframe, sections: ReturnType<typeof creat
 export interface StallStage { (airframe: Airframe, flight: SolvedFlight, models: StationModels, mass: number): StallReport }
 
 export function createStall(): StallStage {
-  const casesOf = memoise((flight: SolvedFlight, airframe: Airframe['wing'], others: readonly LatticeSurface[]) => variations(flight, airframe, others))
+  const casesOf = memoise((flight: SolvedFlight, airframe: Airframe['wing'], others: readonly LatticeSurface[]) => variations(flight, airframe, others), 12)
   let lastOthers: { key: unknown[], others: LatticeSurface[] } | null = null
   return (airframe, flight, models, mass) => {
     const { surfaces, doc, wing } = airframe

@@ -30,7 +30,7 @@ export function createWingBearing(stations = STATIONS): (airframe: Airframe) => 
   const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]) => {
     const sections = stationsOf(loft, lines, cuts, stations)
     return { sections, places: sections.map(section => mmToM(section.s)) }
-  }, 24)
+  }, 64)
   // What is built at a place depends on the spars that run through there, not on those elsewhere.
   const built = new WeakMap<StationSection['field'], Array<{ recipe: unknown, filament: unknown, spars: StationSection['spars'], build: StationBuild }>>()
   const buildOf = (section: StationSection, recipe: Parameters<typeof buildStation>[1], filament: Parameters<typeof buildStation>[2]): StationBuild => {

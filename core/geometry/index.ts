@@ -9,7 +9,7 @@ export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } fro
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
 export { turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
 export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
-export { reuseShapes, sameShape } from './reuse-shapes'
+export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
 export { lidOutline, wingBoltPlaces, wingSeat, type BoomSeat, type CrossHole, type WingSeat } from './body-features'
 export { selfCrossing } from './self-crossing'

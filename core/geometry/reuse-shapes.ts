@@ -25,15 +25,21 @@ export function sameShape(a: PieceShape, b: PieceShape): boolean {
   })
 }
 
-/** `next` with the functions of those pieces of `before` that have the same id and shape. Moving parts bend between their heights by no more than those say. */
-export function reuseShapes(before: readonly PieceShape[], next: readonly PieceShape[]): PieceShape[] {
-  const known = new Map(before.map(piece => [piece.id, piece]))
+/** Shapes of each piece that are remembered: the present one and what comparisons and nudges tried. */
+const REMEMBERED = 16
+
+export type KnownShapes = Map<string, PieceShape[]>
+
+/** `next` with the functions of those pieces that had the same id and shape before; what is new is remembered. Moving parts bend between their heights by no more than those say. */
+export function reuseShapes(known: KnownShapes, next: readonly PieceShape[]): PieceShape[] {
   const same = new Map<PieceShape['sectionAt'], PieceShape>()
   return next.map((piece) => {
-    const old = same.get(piece.sectionAt) ?? known.get(piece.id)
-    if (!old || old.sectionAt === piece.sectionAt || (!same.has(piece.sectionAt) && !sameShape(old, piece))) return piece
+    const list = known.get(piece.id) ?? []
     // Port and starboard share one function: found once, given to both.
-    same.set(piece.sectionAt, old)
-    return { ...piece, sectionAt: old.sectionAt, skinAt: old.skinAt, features: old.features }
+    const old = same.get(piece.sectionAt) ?? list.findLast(item => item.sectionAt === piece.sectionAt || sameShape(item, piece))
+    const kept = old && old.sectionAt !== piece.sectionAt ? { ...piece, sectionAt: old.sectionAt, skinAt: old.skinAt, features: old.features } : piece
+    if (old) same.set(piece.sectionAt, old)
+    known.set(piece.id, [...list.filter(item => item.sectionAt !== kept.sectionAt), kept].slice(-REMEMBERED))
+    return kept
   })
 }

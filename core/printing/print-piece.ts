@@ -55,6 +55,9 @@ export function brimLength(foot: Section | null, recipe: Recipe): number {
   return outside.reduce((sum, loop) => sum + loops * polygonPerimeter(loop) + Math.PI * loops * loops * recipe.beadWidthMm, 0)
 }
 
+/** Moves of the piece that was timed last: one printer after another asks for them, and then nobody; they would fill the memory. */
+let lastTimed: { laid: readonly Layer[], layers: TimedLayer[] } | null = null
+
 export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const { recipe } = piece.zone
   const shape = samplePiece(piece)
@@ -74,7 +77,6 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     addBeads(sums, u, weight, layerBeads(layer) * count, { x: x * count, y: y * count, xx: xx * count, yy: yy * count, xy: xy * count })
     overhangMm2 += leaning * weight
   })
-  let timed: TimedLayer[] | null = null
   const faces = [...openFaces(shape, recipe), ...openSlopes(shape, laid, recipe)]
   for (const { u, way, layer, share, layers } of faces) {
     const length = share * layer.solidExtra * layers
@@ -93,8 +95,8 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     layers: Math.max(1, Math.round((piece.to + piece.proud - piece.from) / h)), lengths, filamentMm3: (sums.length + lengths.brim) * area * recipe.flow,
     overhangMm2: overhangMm2 + bridges.reduce((sum, found) => sum + found.area, 0), bridgeMm: Math.max(0, ...bridges.map(found => found.span)),
     seconds: memoise((printer: Printer) => {
-      timed ??= timedLayers(shape, laid, faces, recipe)
-      return timed.reduce((sum, { moves, layers }) => sum + layers * movesTime(moves, recipe, filament, printer), 0) + lengths.brim / printer.wallSpeedMmS
+      if (lastTimed?.laid !== laid) lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe) }
+      return lastTimed.layers.reduce((sum, { moves, layers }) => sum + layers * movesTime(moves, recipe, filament, printer), 0) + lengths.brim / printer.wallSpeedMmS
     }, 12),
   }
 }

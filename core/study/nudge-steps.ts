@@ -22,15 +22,15 @@ export function nudgeSteps(doc: ProjectFile, now: Assessment, wing: WingName, li
 
 const clamp = (value: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, value))
 const tenth = (value: number) => Math.round(10 * value) / 10
-/** Variants of a zone that were tried before: the very same objects, so that their prints are remembered as long as the zone stays. */
-const tried = new WeakMap<Zone, Map<string, Zone>>()
-function variant(zone: Zone, id: string, more: Partial<Zone>): Zone {
-  const own = tried.get(zone) ?? new Map<string, Zone>()
-  tried.set(zone, own)
-  const made = own.get(id) ?? { ...zone, ...more }
-  own.set(id, made)
-  return made
+/** Variants of a part that were tried before: the very same objects, so that what was made of them is remembered as long as the part stays. */
+const tried = new WeakMap<object, Map<string, unknown>>()
+function once<T extends object>(part: T, id: string, make: () => T): T {
+  const own = tried.get(part) ?? new Map<string, unknown>()
+  tried.set(part, own)
+  if (!own.has(id)) own.set(id, make())
+  return own.get(id) as T
 }
+const variant = <T extends object>(part: T, id: string, more: Partial<T>): T => once(part, `${id} ${JSON.stringify(more)}`, () => ({ ...part, ...more }))
 const withZone = (doc: ProjectFile, zone: Zone, id: string, more: Partial<Zone>): Change => ({ zones: doc.zones.map(item => (item.id === zone.id ? variant(zone, id, more) : item)) })
 const skin = (doc: ProjectFile, zone: Zone, id: string, words: string, more: Partial<Recipe>): Step => ({ id: `${zone.id}-${id}`, title: `${zone.name}: ${words}`, change: withZone(doc, zone, id, { recipe: { ...zone.recipe, ...more } }) })
 /** Zones that something is printed in. */
@@ -67,7 +67,7 @@ function filamentsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[]
 function sparsOf(doc: ProjectFile, libraries: Libraries): Step[] {
   const half = doc.wing.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
   return doc.spars.filter(spar => spar.surface === 'wing').flatMap((spar) => {
-    const put = (id: string, words: string, more: Partial<Spar>): Step => ({ id: `${spar.id}-${id}`, title: `${spar.name}: ${words}`, change: { spars: doc.spars.map(item => (item.id === spar.id ? { ...spar, ...more } : item)) } })
+    const put = (id: string, words: string, more: Partial<Spar>): Step => ({ id: `${spar.id}-${id}`, title: `${spar.name}: ${words}`, change: { spars: doc.spars.map(item => (item.id === spar.id ? variant(spar, id, more) : item)) } })
     const stock = libraries.stock.find(item => item.id === spar.stock) ?? libraries.stock[0]
     const more = largerStock(stock, libraries)[0], less = smallerStock(stock, libraries)
     const other = libraries.stock.find(item => item.shape === 'round' && item.heightMm === stock.heightMm && item.id !== stock.id && !item.bends)
@@ -81,7 +81,7 @@ function sparsOf(doc: ProjectFile, libraries: Libraries): Step[] {
 
 function planformOf(doc: ProjectFile): Step[] {
   const { wing } = doc, last = wing.panels.length - 1, tip = wing.panels[last]
-  const put = (id: string, title: string, more: Partial<Surface['panels'][number]>): Step => ({ id, title, change: { wing: { ...wing, panels: wing.panels.map((panel, i) => (i === last ? { ...tip, ...more } : panel)) } } })
+  const put = (id: string, title: string, more: Partial<Surface['panels'][number]>): Step => ({ id, title, change: { wing: variant(wing, id, { panels: wing.panels.map((panel, i) => (i === last ? { ...tip, ...more } : panel)) }) } })
   return [
     ...[1, -1].map(way => put(`span-${way}`, `Outer panel ${tenth(tip.spanMm * (1 + way * SPAN_SHARE))} mm long`, { spanMm: clamp(tenth(tip.spanMm * (1 + way * SPAN_SHARE)), LIMITS.spanMm) })),
     ...[1, -1].map(way => put(`chord-${way}`, `Tip chord ${tenth(tip.tipChordMm * (1 + way * CHORD_SHARE))} mm`, { tipChordMm: clamp(tenth(tip.tipChordMm * (1 + way * CHORD_SHARE)), LIMITS.chordMm) })),
@@ -95,7 +95,7 @@ function tailOf(doc: ProjectFile): Step[] {
   // Area by the square root in span and chord.
   return [1, -1].map((way): Step => {
     const by = Math.sqrt(1 + way * TAIL_SHARE)
-    return { id: `tail-${way}`, title: `Tail ${100 * TAIL_SHARE} % ${way > 0 ? 'larger' : 'smaller'}`, change: { tail: { ...doc.tail, horizontal: { ...horizontal, rootChordMm: tenth(horizontal.rootChordMm * by), panels: horizontal.panels.map(panel => ({ ...panel, spanMm: tenth(panel.spanMm * by), tipChordMm: tenth(panel.tipChordMm * by), sweepMm: tenth(panel.sweepMm * by) })) } } } }
+    return { id: `tail-${way}`, title: `Tail ${100 * TAIL_SHARE} % ${way > 0 ? 'larger' : 'smaller'}`, change: { tail: { ...doc.tail, horizontal: variant(horizontal, `area-${way}`, { rootChordMm: tenth(horizontal.rootChordMm * by), panels: horizontal.panels.map(panel => ({ ...panel, spanMm: tenth(panel.spanMm * by), tipChordMm: tenth(panel.tipChordMm * by), sweepMm: tenth(panel.sweepMm * by) })) }) } } }
   })
 }
 
@@ -106,7 +106,7 @@ const equipmentOf = (doc: ProjectFile): Step[] => doc.equipment.filter(item => i
 
 const cutsOf = (doc: ProjectFile): Step[] => (Object.keys(doc.cuts) as Array<keyof ProjectFile['cuts']>).flatMap(part => doc.cuts[part].flatMap((cut, i): Step[] => {
   const words = `${part === 'body' ? 'Body' : part === 'wing' ? 'Wing' : 'Tail'} cut at ${tenth(cut.atMm)} mm`
-  const put = (id: string, title: string, list: ProjectFile['cuts']['wing']): Step => ({ id: `cut-${part}-${i}-${id}`, title, change: { cuts: { ...doc.cuts, [part]: list } } })
+  const put = (id: string, title: string, list: ProjectFile['cuts']['wing']): Step => ({ id: `cut-${part}-${i}-${id}`, title, change: { cuts: { ...doc.cuts, [part]: once(doc.cuts[part], `${id} ${i}`, () => list) } } })
   return [put('drop', `${words} dropped`, doc.cuts[part].filter((_, k) => k !== i)), ...[CUT_MM, -CUT_MM].map(by => put(`by-${by}`, `${words} moved to ${tenth(cut.atMm + by)} mm`, doc.cuts[part].map((item, k) => (k === i ? { ...item, atMm: tenth(item.atMm + by) } : item))))]
 }))
 

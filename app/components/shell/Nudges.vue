@@ -14,7 +14,7 @@ const LABEL: Record<WingName, string> = { weight: 'Weight', balance: 'Balance', 
 const UNIT: Record<WingName, string> = { weight: 'g', balance: '%', strength: '×', hours: 'h' }
 const DIGITS: Record<WingName, number> = { weight: 1, balance: 1, strength: 2, hours: 1 }
 /** Dragging and typing are not followed step by step, ms. */
-const REST_MS = 350
+const REST_MS = 200
 const SHOWN = 6
 const wing = computed<WingName>(() => look.why ?? neediest(doc.value, now.value))
 const parts = shallowRef<[Nudge[], Nudge[]]>([[], []])
