@@ -6,8 +6,10 @@ const alias = { '~': fileURLToPath(new URL('./app', import.meta.url)) }
 export default defineConfig({
   test: {
     reporters: ['default'],
+    // By default one core is left idle, which on two is half of them.
+    maxWorkers: '100%',
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'], setupFiles: ['tests/support/seed.ts'], environment: 'node', testTimeout: 60_000 } },
+      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'], setupFiles: ['tests/support/seed.ts'], environment: 'node', testTimeout: 180_000 } },
       { test: { name: 'e2e', include: ['tests/e2e/**/*.test.ts'], environment: 'node', testTimeout: 180_000, hookTimeout: 120_000, fileParallelism: false } },
     ],
   },

@@ -12,6 +12,7 @@ import { DEMOS } from '../../core/demo'
 import { share, type ProjectFile } from '../../core/document'
 import { openBrowser, settled } from '../support/browser'
 import { startServer } from '../support/server'
+import { million, millionInPage, nudging } from './choosing'
 import { printing } from './printing'
 
 const percentile = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
@@ -132,4 +133,7 @@ lattice()
 sections()
 
 await printing(row)
+await nudging(row)
+million(row)
 await page()
+await millionInPage(row)

@@ -120,6 +120,8 @@ describe('other choices', () => {
     await page.until(`[data-size="${ten.factor.toFixed(3)}"]`, 60_000)
     await page.until('[data-table="sizes"][aria-busy="false"]', 60_000)
     const report = sizeReport(createAssessor(), doc, { factor: ten.factor, stock: ten.stock, boltMm: null })!
+    const rod = report.gaps.find(item => item.id === 'rear-rod')!
+    expect(await page.text(`[data-gap="rear-rod ${ten.factor.toFixed(3)}"]`)).toBe(`gap ${rod.gapMm.toFixed(2)} mm`)
     const table = await page.text('[data-table="sizes"]')
     expect(table).toContain(`${report.massG.toFixed(0)} g`)
     expect(table).toContain(`${report.stallMs.toFixed(1)} m/s`)

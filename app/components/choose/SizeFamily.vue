@@ -47,7 +47,7 @@ onScopeDispose(() => { asked++ })
 const reports = computed(() => rows.value.filter((row): row is SizeReport => !('refused' in row)))
 const refused = computed(() => rows.value.filter(row => 'refused' in row))
 const nameOf = (row: SizeReport) => family.value?.choices.find(item => item.stock === (row.stock ?? row.doc.spars.find(spar => spar.id === family.value!.spar)?.stock))?.name ?? 'no spar'
-const gapWords = ({ gapMm, wantedMm }: FittingGap) => (gapMm < 0.03 ? `${figure(-gapMm, 2)} mm too tight: drill it` : gapMm > wantedMm + 0.4 ? `${figure(gapMm, 2)} mm of gap: sleeve it` : `gap ${figure(gapMm, 2)} mm`)
+const gapWords = ({ gapMm, wantedMm }: FittingGap) => (gapMm < 0 ? `${figure(-gapMm, 2)} mm too tight: drill it` : gapMm < 0.03 ? 'hardly any gap: drill it' : gapMm > wantedMm + 0.4 ? `${figure(gapMm, 2)} mm of gap: sleeve it` : `gap ${figure(gapMm, 2)} mm`)
 const off = ({ gapMm, wantedMm }: FittingGap) => gapMm < 0.03 || gapMm > wantedMm + 0.4
 const parts = computed(() => reports.value[0]?.gaps.map(({ id, name }) => ({ id, name })) ?? [])
 const gapOf = (row: SizeReport, id: string) => row.gaps.find(item => item.id === id)

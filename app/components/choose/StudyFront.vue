@@ -23,11 +23,12 @@ const bound = (axis: Axis) => { const list = [...front.value.map(point => point[
 const bounds = computed(() => Object.fromEntries(AXIS_IDS.map(axis => [axis, bound(axis)])) as Record<Axis, number>)
 const inside = (point: StudyPoint) => AXIS_IDS.every(axis => (AXES[axis].least ? point[axis] <= bounds.value[axis] + 1e-9 : point[axis] >= bounds.value[axis] - 1e-9))
 const shown = computed(() => front.value.filter(inside))
-/** Families by what varies: the first zone or spar, or one that is chosen. */
+/** Families by what varies: the zone or spar that tells most points of the front apart, or one that is chosen. */
 const varied = computed(() => (ran.value ? [...Object.keys(ran.value.vary.zones), ...Object.keys(ran.value.vary.spars)] : []))
 const nameOf = (id: string) => doc.value.zones.find(zone => zone.id === id)?.name ?? doc.value.spars.find(spar => spar.id === id)?.name ?? id
 const wanted = ref('')
-const family = computed(() => (varied.value.includes(wanted.value) ? wanted.value : varied.value[0] ?? ''))
+const kinds = (id: string) => new Set(front.value.map(point => point.choices[id])).size
+const family = computed(() => (varied.value.includes(wanted.value) ? wanted.value : varied.value.reduce((a, b) => (kinds(b) > kinds(a) ? b : a), varied.value[0] ?? '')))
 
 const chosen = ref<number[]>([])
 watch(result, () => { chosen.value = [] })
@@ -48,8 +49,8 @@ const ROWS = 10
         <span class="small"><select v-model="across" aria-label="Across" data-field="study-across"><option v-for="id in AXIS_IDS" :key="id" :value="id">{{ AXES[id].name }}</option></select> across, <select v-model="up" aria-label="Up" data-field="study-up"><option v-for="id in AXIS_IDS" :key="id" :value="id">{{ AXES[id].name }}</option></select> up<template v-if="varied.length > 1">, signs by <select :value="family" aria-label="Signs by" data-field="study-family" @change="wanted = ($event.target as HTMLSelectElement).value"><option v-for="id in varied" :key="id" :value="id">{{ nameOf(id) }}</option></select></template></span></div>
       <StudyChart :points="front" :here="here" :across="across" :up="up" :family="family" :inside="inside" :chosen="chosen" :currency="doc.brief.currency" @pick="pick" />
       <div class="brushes"><label v-for="axis in AXIS_IDS" :key="axis" class="small"><span>{{ AXES[axis].bound }}<br><b class="num">{{ axis === 'cost' ? `${doc.brief.currency} ` : '' }}{{ figure(AXES[axis].share ? 100 * bounds[axis] : bounds[axis], AXES[axis].digits) }} {{ AXES[axis].unit }}</b></span><input v-model.number="brush[axis]" type="range" min="0" max="1" step="0.02" :aria-label="AXES[axis].bound" :data-brush="axis"></label></div>
-      <StudyCompare v-if="compared.length" :points="compared" />
-      <table v-else class="ledger" data-table="front"><thead><tr><th class="r">Weight</th><th class="r">Hours</th><th class="r">Cost</th><th class="r">Reserve</th><th class="r">Margin</th><th class="r">Meets all targets</th></tr></thead><tbody><tr v-for="point in shown.slice(0, ROWS)" :key="point.id" class="pick" tabindex="0" data-point @click="pick(point)" @keydown.enter="pick(point)"><td class="r num">{{ figure(point.massG, 1) }} g</td><td class="r num">{{ figure(point.hours, 1) }} h</td><td class="r num">{{ doc.brief.currency }} {{ figure(point.cost, 2) }}</td><td class="r num">{{ figure(point.reserveFactor, 2) }}</td><td class="r num">{{ figure(point.staticMarginPct, 1) }} %</td><td class="r num">{{ figure(100 * point.chance) }} %</td></tr></tbody></table>
+      <div v-if="compared.length" class="scroll"><StudyCompare :points="compared" /></div>
+      <table v-else class="ledger" data-table="front"><thead><tr><th class="r">Weight</th><th class="r">Hours</th><th class="r">Cost</th><th class="r">Reserve</th><th class="r">Margin</th><th class="r" title="To meet all targets of the brief, spreads counted">Chance</th></tr></thead><tbody><tr v-for="point in shown.slice(0, ROWS)" :key="point.id" class="pick" tabindex="0" data-point @click="pick(point)" @keydown.enter="pick(point)"><td class="r num">{{ figure(point.massG, 1) }} g</td><td class="r num">{{ figure(point.hours, 1) }} h</td><td class="r num">{{ doc.brief.currency }} {{ figure(point.cost, 2) }}</td><td class="r num">{{ figure(point.reserveFactor, 2) }}</td><td class="r num">{{ figure(point.staticMarginPct, 1) }} %</td><td class="r num">{{ figure(100 * point.chance) }} %</td></tr></tbody></table>
       <p v-if="!compared.length" class="quiet small">{{ shown.length > ROWS ? `The lightest ${ROWS} of ${shown.length} inside the bounds. ` : '' }}Press a point or a row to see what it is made of; up to three stand side by side.</p>
       <template v-if="result?.nearly.length"><h3>Why not lighter?</h3><table class="ledger" data-table="nearly"><tbody><tr v-for="point in result.nearly" :key="point.id" class="pick" tabindex="0" @click="pick(point)" @keydown.enter="pick(point)"><td class="r num">{{ figure(point.massG) }} g</td><td class="r num">−{{ figure(lighter(point), 1) }} g</td><td class="wrap">would be there but for {{ point.broken[0] }}</td></tr></tbody></table></template>
     </div>
@@ -61,6 +62,6 @@ const ROWS = 10
 
 <style scoped>
 .split { display: grid; grid-template-columns: 270px minmax(0, 1fr); gap: 24px; align-items: start; margin-top: 4px; } .ways { display: flex; gap: 8px 16px; align-items: center; flex-wrap: wrap; margin: 8px 0; } .ways select { border: 0; border-bottom: 1px solid var(--quiet); background: none; color: inherit; font: inherit; font-weight: 600; padding: 4px 2px; min-height: 30px; } .ways option { background: rgb(var(--v-theme-background)); } .ways :deep(.v-btn-toggle) { height: 38px; }
-.brushes { display: grid; grid-template-columns: repeat(5, 1fr); gap: 8px; margin-bottom: 8px; } .brushes label { display: grid; align-content: end; } .brushes input { width: 100%; accent-color: rgb(var(--v-theme-primary)); } .wrap { white-space: normal !important; }
+.brushes { display: grid; grid-template-columns: repeat(5, 1fr); gap: 8px; margin-bottom: 8px; } .brushes label { display: grid; align-content: end; } .brushes input { width: 100%; accent-color: rgb(var(--v-theme-primary)); } .wrap { white-space: normal !important; } .scroll { overflow-x: auto; }
 @media (max-width: 700px) { .split { grid-template-columns: minmax(0, 1fr); } .brushes { grid-template-columns: 1fr 1fr; } .ways select { min-height: 44px; } }
 </style>
