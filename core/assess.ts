@@ -5,7 +5,7 @@
 import { createResolver, type Airframe } from './assessment/airframe'
 import { createDrawing } from './assessment/drawing'
 import { findProblems } from './assessment/findings'
-import { createFlown } from './assessment/flown'
+import { createFlown, type Flown } from './assessment/flown'
 import { planOf, type SolvedFlight } from './assessment/flight-of'
 import { ledgerOf } from './assessment/ledger-of'
 import { heatOf, loadsOf } from './assessment/loads-of'
@@ -33,6 +33,8 @@ export interface Assessor {
   assess(doc: ProjectFile): Assessment
   /** The resolved airframe of the same document, for exports and pictures. */
   airframe(doc: ProjectFile): Airframe
+  /** What flight makes of it, from the same memory: for searches that put designs together themselves. */
+  flown(doc: ProjectFile): Flown
   /** What sun and air leave of it; several times the work of strength, so apart. */
   heat(doc: ProjectFile): HeatReport
 }
@@ -47,6 +49,10 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
   const reportSpars = createSparReports()
   return {
     airframe: resolve,
+    flown(doc) {
+      const airframe = resolve(doc), printed = print(airframe)
+      return fly(airframe, ledgerOf(airframe, printed, reportPieces(airframe, printed).weighed))
+    },
     heat(doc) {
       const airframe = resolve(doc)
       const printed = print(airframe)

@@ -34,7 +34,7 @@ export function useStudy() {
     result.value = null
     left.value = null
     ran.value = subject
-    progress.value = { phase: 'tabulating', done: 0, of: 1, evaluated: from?.done ?? 0, front: [], state: null }
+    progress.value = { phase: 'tabulating', done: 0, of: 1, evaluated: from?.done ?? 0, found: 0, front: [], state: null }
     let kept = 0
     try {
       const found = await useCore('study').study(toRaw(subject.doc), toRaw(subject.vary), proxy((now: StudyProgress) => {

@@ -109,7 +109,7 @@ const api = {
   study: (doc: ProjectFile, vary: Vary, progress: (now: StudyProgress) => boolean | Promise<boolean>, from: StudyState | null): Promise<StudyResult> => {
     let told = 0
     return study(space ??= createStudyKernel(), known(doc), vary, (now) => {
-      if (performance.now() - told < 250) return true
+      if (performance.now() - told < 700) return true
       told = performance.now()
       return progress(now())
     }, from)

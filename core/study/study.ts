@@ -3,10 +3,7 @@ import type { Assessment, Assessor } from '../assess'
 import { createAssessor } from '../assess'
 import { bodyStations } from '../assessment/body-of'
 import { boomFrame } from '../assessment/boom-of'
-import { createFlown } from '../assessment/flown'
 import { gearOf } from '../assessment/gear-of'
-import { ledgerOf } from '../assessment/ledger-of'
-import { createPrinting, reportPieces } from '../assessment/pieces-report'
 import { createStall } from '../assessment/stall-of'
 import { createWingBearing } from '../assessment/wing-bearing'
 import { DocumentError, type ProjectFile } from '../document'
@@ -44,7 +41,7 @@ export interface StudyPoint {
 /** As far as a study has come: enough to go on from there. */
 export interface StudyState { done: number, front: number[], sure: number[], near: number[] }
 
-export interface StudyProgress { phase: 'tabulating' | 'combining' | 'checking', done: number, of: number, evaluated: number, front: StudyPoint[], state: StudyState | null }
+export interface StudyProgress { phase: 'tabulating' | 'combining' | 'checking', done: number, of: number, evaluated: number, /** Not beaten so far, of which `front` holds some. */ found: number, front: StudyPoint[], state: StudyState | null }
 
 export interface StudyResult {
   evaluated: number
@@ -66,8 +63,6 @@ export interface StudyResult {
 export interface StudyKernel {
   assessor: Assessor
   libraries: Libraries
-  print: ReturnType<typeof createPrinting>['all']
-  fly: ReturnType<typeof createFlown>
   stall: ReturnType<typeof createStall>
   bearing: ReturnType<typeof createWingBearing>
   tabulatorFor(doc: ProjectFile): Tabulator
@@ -76,7 +71,7 @@ export interface StudyKernel {
 export function createStudyKernel(libraries: Libraries = LIBRARIES): StudyKernel {
   let kept: { key: unknown[], tabulator: Tabulator } | null = null
   return {
-    assessor: createAssessor(libraries), libraries, print: createPrinting().all, fly: createFlown(), stall: createStall(), bearing: createWingBearing(),
+    assessor: createAssessor(libraries), libraries, stall: createStall(), bearing: createWingBearing(),
     tabulatorFor(doc) {
       // What a piece brings depends on these besides its shape and zone.
       const key = [doc.printers, doc.spools, doc.weighIns, doc.allowances, doc.calibrations, doc.printerOf]
@@ -87,7 +82,7 @@ export function createStudyKernel(libraries: Libraries = LIBRARIES): StudyKernel
 }
 
 /** Points of the front that are assessed again, and sent while a study runs. */
-const CHECKED = 12, SHOWN = 160
+const CHECKED = 12, SHOWN = 80
 /** Steps to what relaxing one thing buys. */
 const NEAR_STEPS = 3
 /** ms between two looks at whether to go on, and combinations between two looks at the clock. */
@@ -100,7 +95,7 @@ export async function prepare(kernel: StudyKernel, doc: ProjectFile, vary: Vary,
   const { libraries, assessor } = kernel, { must } = vary
   const list = dimensions(doc, vary, libraries), now = assessor.assess(doc), tabulator = kernel.tabulatorFor(doc)
   const printerOf = Object.fromEntries(now.pieces.flatMap(piece => (piece.printer ? [[piece.id, piece.printer]] : [])))
-  const first = tabulator.resolve(doc), printed = kernel.print(first), flown = kernel.fly(first, ledgerOf(first, printed, reportPieces(first, printed).weighed))
+  const first = tabulator.resolve(doc), flown = assessor.flown(doc)
   const landsOn = gearOf(first, gToKg(now.totals.massG), now.totals.cgMm[0]).report.on
   const tables = await tabulate({
     tabulator, doc, list, printerOf, frame: boomFrame(first, flown.solved), bodyAt: landsOn === 'net' ? [] : bodyStations(first).map(({ xMm }) => mmToM(xMm)),
@@ -133,7 +128,7 @@ const printersOf = ({ pieces, list }: Tables, picks: readonly number[], printerO
 /** `progress` is asked often, with what was found so far now and then; false stops. `from` goes on where a study of the same space stood. */
 export async function study(kernel: StudyKernel, doc: ProjectFile, vary: Vary, progress: (now: () => StudyProgress) => boolean | Promise<boolean>, from: StudyState | null = null): Promise<StudyResult> {
   const nothing: StudyState = from ?? { done: 0, front: [], sure: [], near: [] }
-  const ready = await prepare(kernel, doc, vary, (done, of) => progress(() => ({ phase: 'tabulating', done, of, evaluated: nothing.done, front: [], state: null })))
+  const ready = await prepare(kernel, doc, vary, (done, of) => progress(() => ({ phase: 'tabulating', done, of, evaluated: nothing.done, found: 0, front: [], state: null })))
   if (!ready) return { evaluated: nothing.done, of: dimensions(doc, vary, kernel.libraries).reduce((product, item) => product * item.options.length, 1), front: [], sure: [], nearly: [], printerOf: {}, checked: { points: 0, worst: 0 }, stopped: true, state: nothing }
   const { search, pointOf, printerOf, tables } = ready
   for (const id of new Set([...nothing.front, ...nothing.sure, ...nothing.near])) search.recall(id)
@@ -144,7 +139,7 @@ export async function study(kernel: StudyKernel, doc: ProjectFile, vary: Vary, p
     const slice = Date.now() + SLICE_MS
     do search.run(STRIDE)
     while (Date.now() < slice && search.done < search.of)
-    stopped = !await progress(() => ({ phase: 'combining', done: search.done, of: search.of, evaluated: search.done, front: thinned(search.front.list(), SHOWN).map(pointOf), state: state() }))
+    stopped = !await progress(() => ({ phase: 'combining', done: search.done, of: search.of, evaluated: search.done, found: search.front.count, front: thinned(search.front.list(), SHOWN).map(pointOf), state: state() }))
   }
   const front = search.front.list().map(pointOf)
   const again = (point: StudyPoint): Assessment => kernel.assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
@@ -154,7 +149,7 @@ export async function study(kernel: StudyKernel, doc: ProjectFile, vary: Vary, p
   })
   const checked = { points: 0, worst: 0 }
   for (const point of thinned(front, CHECKED)) {
-    if (!await progress(() => ({ phase: 'checking', done: checked.points, of: Math.min(CHECKED, front.length), evaluated: search.done, front: thinned(front, SHOWN), state: null }))) break
+    if (!await progress(() => ({ phase: 'checking', done: checked.points, of: Math.min(CHECKED, front.length), evaluated: search.done, found: front.length, front: thinned(front, SHOWN), state: null }))) break
     checked.worst = Math.max(checked.worst, difference(point, again(point)))
     checked.points++
   }

@@ -26,25 +26,23 @@ function clear() {
   zones.value = {}
   spars.value = {}
 }
-const words = computed(() => {
-  const now = progress.value
-  if (!now) return ''
-  return now.phase === 'tabulating' ? `printing and loading what each option makes of each piece: ${now.done} of ${now.of}` : now.phase === 'checking' ? `assessing ${now.of} points again from nothing: ${now.done}` : `${now.done.toLocaleString('en')} of ${now.of.toLocaleString('en')} combinations; ${now.front.length} not beaten so far`
-})
+/** Long lists, made once for a design; while a study runs, only its own line is drawn again. */
+const offers = computed(() => new Map(doc.value.zones.map(zone => [zone.id, zoneOffers(doc.value, zone)])))
+const busy = computed(() => progress.value !== null)
 const number = (text: string) => (text.trim() && Number.isFinite(Number(text)) && Number(text) > 0 ? Number(text) : null)
 </script>
 
 <template>
   <div class="vary">
     <h2>What may vary</h2>
-    <div class="acts"><v-btn color="primary" variant="flat" :disabled="nothing || count > MOST_COMBINATIONS || !!progress" data-act="run-study" @click="run(vary)">Try {{ many }} combinations</v-btn><v-btn v-if="progress" data-act="stop-study" @click="halt">Stop</v-btn></div>
-    <div v-if="progress" role="status" data-study-progress><v-progress-linear :model-value="(100 * progress.done) / Math.max(1, progress.of)" height="8" /><p class="quiet small">{{ words }}</p></div>
+    <div class="acts"><v-btn color="primary" variant="flat" :disabled="nothing || count > MOST_COMBINATIONS || busy" data-act="run-study" @click="run(vary)">Try {{ many }} combinations</v-btn><v-btn v-if="busy" data-act="stop-study" @click="halt">Stop</v-btn></div>
+    <StudyProgress v-if="busy" />
     <p v-else-if="left && ran" class="small" data-left><v-btn size="small" color="primary" variant="flat" data-act="go-on-study" @click="goOn">Go on</v-btn> with the one that stopped at {{ left.done.toLocaleString('en') }} of {{ countIn(ran.vary).toLocaleString('en') }}.</p>
     <p v-if="count > MOST_COMBINATIONS" class="bad small">{{ many }} combinations; at most {{ MOST_COMBINATIONS.toLocaleString('en') }} are gone through: fewer options.</p>
     <p v-else-if="nothing" class="quiet small">Give at least one zone or spar another option.</p>
     <p v-if="fault" class="bad small" role="alert">{{ fault }}</p>
     <p class="starts small"><span class="quiet">Add to all:</span><v-btn v-for="set in STARTS" :key="set.id" size="x-small" :data-start="set.id" @click="start(set.id)">{{ set.title }}</v-btn><v-btn v-if="!nothing" size="x-small" variant="text" data-start="none" @click="clear">none again</v-btn></p>
-    <v-select v-for="zone in doc.zones" :key="zone.id" :model-value="zones[zone.id] ?? []" :items="zoneOffers(doc, zone)" :label="zone.name" multiple density="compact" hide-details :data-field="`vary-${zone.id}`" @update:model-value="zones = { ...zones, [zone.id]: $event }"><template #selection="{ index }"><span v-if="index === 0" class="small">as it is and {{ (zones[zone.id] ?? []).length }} more</span></template></v-select>
+    <v-select v-for="zone in doc.zones" :key="zone.id" :model-value="zones[zone.id] ?? []" :items="offers.get(zone.id)" :label="zone.name" multiple density="compact" hide-details :data-field="`vary-${zone.id}`" @update:model-value="zones = { ...zones, [zone.id]: $event }"><template #selection="{ index }"><span v-if="index === 0" class="small">as it is and {{ (zones[zone.id] ?? []).length }} more</span></template></v-select>
     <v-select v-for="spar in wingSpars" :key="spar.id" :model-value="spars[spar.id] ?? []" :items="sparOffers(spar.stock)" :label="spar.name" multiple density="compact" hide-details :data-field="`vary-${spar.id}`" @update:model-value="spars = { ...spars, [spar.id]: $event }"><template #selection="{ index }"><span v-if="index === 0" class="small">as it is and {{ (spars[spar.id] ?? []).length }} more</span></template></v-select>
     <h3>What must hold</h3>
     <div class="musts"><v-checkbox v-for="[key, text] in MUST_WORDS" :key="key" :model-value="musts[key] as boolean" :label="text" density="compact" hide-details :data-must="key" @update:model-value="(v: boolean | null) => { musts = { ...musts, [key]: !!v } }" /></div>
