@@ -45,7 +45,7 @@ describe('other choices', () => {
   it('combinations: each assessed, the front of the core, what keeps it from being lighter; a point taken gives what it said', async () => {
     await page.station('choose')
     expect(await page.find('[data-act="run-study"]').isEnabled()).toBe(false)
-    const vary = { 'vary-nose': ['PLA, tough: two beads', 'PLA, tough: double skin'], 'vary-main-spar': ['Carbon tube 6', 'left out'] }
+    const vary = { 'vary-nose': ['PLA, tough: one bead, sparse', 'PLA, tough: double skin'], 'vary-main-spar': ['Carbon tube 6', 'left out'] }
     for (const [field, titles] of Object.entries(vary)) {
       await page.press(`[data-field="${field}"] .v-field`)
       for (const title of titles) {
@@ -57,7 +57,7 @@ describe('other choices', () => {
     expect(await page.text('[data-act="run-study"]')).toBe('Try 9 combinations')
     await page.press('[data-act="run-study"]')
     const doc = await kept(), found = await study(createStudyKernel(), doc, readVary({
-      zones: { nose: [{}, { filament: 'pla-tough', school: 'beads' }, { filament: 'pla-tough', school: 'double-skin' }] }, spars: { 'main-spar': ['tube-8x6', 'tube-6x4', null] }, must: { staticMarginPct: doc.brief.staticMarginPct, reserveMin: 1 },
+      zones: { nose: [{}, { filament: 'pla-tough', school: 'bead-infill' }, { filament: 'pla-tough', school: 'double-skin' }] }, spars: { 'main-spar': ['tube-8x6', 'tube-6x4', null] }, must: { staticMarginPct: doc.brief.staticMarginPct, reserveMin: 1 },
     }), () => true)
     await page.driver.wait(async () => (await page.text('[data-front]')).includes('of 9 are beaten'), 60_000)
     expect(await page.text('[data-figure="front-count"]')).toBe(String(found.front.length))
@@ -67,7 +67,7 @@ describe('other choices', () => {
     await page.press('[data-take-point]')
     const after = await page.computed()
     expect(after.totals.massG).toBeCloseTo(found.front[0].massG, 6)
-    expect(after.strength.reserve).toBeCloseTo(found.front[0].reserveFactor, 6)
+    expect(Math.abs(after.strength.reserve / found.front[0].reserveFactor - 1)).toBeLessThan(1e-3)
     await page.act('undo')
   })
   it('sixty thousand combinations: stopped half way, the page loaded anew, gone on with, and the end is the core\'s', async () => {
