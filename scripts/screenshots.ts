@@ -4,14 +4,14 @@ import { By, Key } from 'selenium-webdriver'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
-interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], show?: string, after?: string, undo?: number, types?: Array<[css: string, value: string]>, mark?: boolean, vary?: Record<string, string[]> }
+interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], show?: string, after?: string, undo?: number, types?: Array<[css: string, value: string]>, mark?: boolean, /** Sets of options added to all, and the study run. */ study?: string[] }
 const VIEWS: readonly View[] = [
   { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-nudges][aria-busy="false"] [data-nudge]', show: '[data-nudges]' }, { name: '04-spine', path: '/spine' }, { name: '05-split', path: '/split' },
   { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' },
   { name: '12-prove', path: '/prove', press: '[data-act="plan-trestles"]', types: [['[data-field="proof-measured"]', '8.1']], undo: 2 },
   { name: '15-spine-failing', path: '/spine', types: [['[data-field="spar-to"]', '330']], wait: '[data-table="mend"] [data-mend]', undo: 1 },
-  { name: '16-combinations', path: '/choose', press: '[data-tab="study"]', vary: { 'vary-nose': ['PLA, tough: two beads', 'PLA, tough: one bead, sparse', 'PLA, tough: double'], 'vary-wing-outer': ['PLA, foaming: one bead, sparse', 'PLA, foaming: double'], 'vary-main-spar': ['Carbon tube 6', 'Carbon tube 10'] } },
+  { name: '16-combinations', path: '/choose', press: '[data-tab="study"]', study: ['schools', 'filaments'], show: '.ways' },
   { name: '19-heat', path: '/spine', press: '[data-tab="heat"]', wait: '[data-heat]' },
   { name: '17-sizes', path: '/choose', press: '[data-tab="sizes"]', wait: '[data-table="sizes"][aria-busy="false"]' },
   { name: '18-against-a-mark', path: '/choose', mark: true, press: '[data-tab="marks"]', wait: '[data-compared][aria-busy="false"]', undo: 1 },
@@ -40,15 +40,9 @@ try {
     }
     if (view.press) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.press)
     if (view.then) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.then)
-    for (const [field, titles] of Object.entries(view.vary ?? {})) {
-      await browser.driver.findElement(By.css(`[data-field="${field}"] .v-field`)).click()
-      for (const title of titles) await browser.driver.wait(async () => browser.driver.executeScript<boolean>('const item = [...document.querySelectorAll(".v-overlay--active .v-list-item")].find(i => i.textContent.trim().startsWith(arguments[0])); item?.click(); return !!item', title), 5000)
-      await browser.driver.switchTo().activeElement().sendKeys(Key.ESCAPE)
-      await browser.driver.sleep(500)
-    }
-    if (view.vary) {
-      await browser.driver.executeScript('document.querySelector(\'[data-act="run-study"]\').click()')
-      await browser.driver.wait(async () => (await browser.driver.findElements(By.css('[data-front]'))).length > 0 && (await browser.driver.findElements(By.css('.vary [role="status"]'))).length === 0, 90_000)
+    if (view.study) {
+      for (const name of [...view.study.map(id => `[data-start="${id}"]`), '[data-act="run-study"]']) await browser.driver.executeScript('document.querySelector(arguments[0]).click(); return new Promise(done => setTimeout(done, 100))', name)
+      await browser.driver.wait(async () => (await browser.driver.findElements(By.css('[data-checked]'))).length > 0, 90_000)
       await browser.driver.executeScript('const points = document.querySelectorAll(".chart .point"); for (const i of [0, Math.floor(points.length / 2)]) points[i].dispatchEvent(new MouseEvent("click", { bubbles: true }))')
     }
     for (const [css, value] of view.types ?? []) {

@@ -18,6 +18,8 @@ const families = computed(() => [...new Set(props.points.map(point => point.choi
 const SHAPES = ['M-5 0A5 5 0 1 0 5 0A5 5 0 1 0 -5 0', 'M-4.5 -4.5H4.5V4.5H-4.5Z', 'M0 -6L5.5 4.5H-5.5Z', 'M0 -6.5L6 0L0 6.5L-6 0Z', 'M-6 -1.8H-1.8V-6H1.8V-1.8H6V1.8H1.8V6H-1.8V1.8H-6Z']
 const at = (point: StudyPoint) => families.value.indexOf(point.choices[props.family] ?? '')
 const shape = (i: number) => SHAPES[i % SHAPES.length]
+/** Where there are more families than shapes, colours go round at another pace: no two look alike up to 25. */
+const colour = (i: number) => `f${(i + Math.floor(i / SHAPES.length)) % 5}`
 </script>
 
 <template>
@@ -25,10 +27,10 @@ const shape = (i: number) => SHAPES[i % SHAPES.length]
     <svg :viewBox="`0 0 ${W} ${H}`" class="chart" role="img" :aria-label="`${AXES[across].name} against ${AXES[up].name} of ${points.length} combinations`">
       <g class="axis"><line :x1="left" :x2="W - right" :y1="H - bottom" :y2="H - bottom" /><line :x1="left" :x2="left" :y1="top" :y2="H - bottom" />
         <text :x="left" :y="H - bottom + 15" class="num">{{ text(across, reach(across)[0]) }}</text><text :x="W - right" :y="H - bottom + 15" text-anchor="end" class="num">{{ text(across, reach(across)[1]) }}</text><text :x="left - 6" :y="H - bottom" text-anchor="end" class="num">{{ text(up, reach(up)[0]) }}</text><text :x="left - 6" :y="top + 8" text-anchor="end" class="num">{{ text(up, reach(up)[1]) }}</text><text :x="(left + W) / 2" :y="H - 6" text-anchor="middle">larger signs are stronger</text></g>
-      <path v-for="point in drawn" :key="point.id" :d="shape(at(point))" class="point" :class="[`f${at(point) % 5}`, { out: !inside(point), on: chosen.includes(point.id) }]" :transform="`translate(${x(point[across])} ${y(point[up])}) scale(${(0.6 + 0.5 * Math.min(1, point.reserveFactor / 2)).toFixed(2)})`" @click="emit('pick', point)"><title>{{ figure(point.massG) }} g, {{ figure(point.hours, 1) }} h, reserve {{ figure(point.reserveFactor, 2) }}</title></path>
+      <path v-for="point in drawn" :key="point.id" :d="shape(at(point))" class="point" :class="[colour(at(point)), { out: !inside(point), on: chosen.includes(point.id) }]" :transform="`translate(${x(point[across])} ${y(point[up])}) scale(${(0.6 + 0.5 * Math.min(1, point.reserveFactor / 2)).toFixed(2)})`" @click="emit('pick', point)"><title>{{ figure(point.massG) }} g, {{ figure(point.hours, 1) }} h, reserve {{ figure(point.reserveFactor, 2) }}</title></path>
       <path :d="SHAPES[0]" class="here" :transform="`translate(${x(here[across])} ${y(here[up])}) scale(1.7)`"><title>The design as it is</title></path>
     </svg>
-    <p class="key small"><span><svg viewBox="-8 -8 16 16" width="15" height="15"><path :d="SHAPES[0]" class="here" /></svg>as it is</span><span v-for="(item, i) in families" :key="item"><svg viewBox="-8 -8 16 16" width="15" height="15"><path :d="shape(i)" class="point" :class="`f${i % 5}`" /></svg>{{ item }}</span></p>
+    <p class="key small"><span><svg viewBox="-8 -8 16 16" width="15" height="15"><path :d="SHAPES[0]" class="here" /></svg>as it is</span><span v-for="(item, i) in families" :key="item"><svg viewBox="-8 -8 16 16" width="15" height="15"><path :d="shape(i)" class="point" :class="colour(i)" /></svg>{{ item }}</span></p>
   </div>
 </template>
 

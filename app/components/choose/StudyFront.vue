@@ -27,7 +27,8 @@ const shown = computed(() => front.value.filter(inside))
 const varied = computed(() => (ran.value ? [...Object.keys(ran.value.vary.zones), ...Object.keys(ran.value.vary.spars)] : []))
 const nameOf = (id: string) => doc.value.zones.find(zone => zone.id === id)?.name ?? doc.value.spars.find(spar => spar.id === id)?.name ?? id
 const wanted = ref('')
-const kinds = (id: string) => new Set(front.value.map(point => point.choices[id])).size
+/** More than six are hard to tell apart. */
+const kinds = (id: string) => { const count = new Set(front.value.map(point => point.choices[id])).size; return count > 6 ? 1.5 : count }
 const family = computed(() => (varied.value.includes(wanted.value) ? wanted.value : varied.value.reduce((a, b) => (kinds(b) > kinds(a) ? b : a), varied.value[0] ?? '')))
 
 const chosen = ref<number[]>([])
