@@ -60,6 +60,10 @@ export interface SizeReport {
   reynolds: number
   stallMs: number
   staticMarginPct: number
+  /** Greatest load factor, what makes it, and the wing's root bending moment under it, N·m. */
+  loadFactor: number
+  loadBy: string
+  rootMoment: number
   reserve: number
   mode: string
   hours: number
@@ -92,7 +96,7 @@ function figures(a: Assessment): Omit<SizeReport, 'factor' | 'stock' | 'boltMm' 
   const root = a.stall.strips[0]
   return {
     spanMm: a.plan.spanMm, massG: a.totals.massG, printedG: a.totals.printedG, loadingGdm2: a.plan.loadingGdm2, cubicLoading: a.plan.cubicLoading, reynolds: root?.reynolds ?? 0, stallMs: a.flight.stallMs,
-    staticMarginPct: a.flight.staticMarginPct, reserve: a.strength.reserve, mode: a.strength.mode, hours: a.totals.hours, largestMm: Math.max(0, ...a.pieces.map(piece => Math.max(...piece.boxMm))),
+    staticMarginPct: a.flight.staticMarginPct, loadFactor: a.loads.governing.n, loadBy: a.loads.governing.by, rootMoment: a.strength.stations[0]?.moment ?? 0, reserve: a.strength.reserve, mode: a.strength.mode, hours: a.totals.hours, largestMm: Math.max(0, ...a.pieces.map(piece => Math.max(...piece.boxMm))),
   }
 }
 

@@ -53,7 +53,7 @@ const parts = computed(() => reports.value[0]?.gaps.map(({ id, name }) => ({ id,
 const gapOf = (row: SizeReport, id: string) => row.gaps.find(item => item.id === id)
 const LINES: Array<[string, (row: SizeReport) => string]> = [
   ['Span', row => `${figure(row.spanMm)} mm`], ['Flying weight', row => `${figure(row.massG)} g`], ['of it printed', row => `${figure(row.printedG)} g`], ['Wing loading', row => `${figure(row.loadingGdm2, 1)} g/dm²`], ['Cubic loading', row => `${figure(row.cubicLoading, 1)} kg/m³`],
-  ['Reynolds number at the stall', row => `${figure(row.reynolds / 1000)} 000`], ['Stall', row => `${figure(row.stallMs, 1)} m/s`], ['Static margin', row => `${figure(row.staticMarginPct, 1)} %`], ['Least reserve', row => figure(row.reserve, 2)], ['Hours', row => `${figure(row.hours, 1)} h`], ['Longest piece', row => `${figure(row.largestMm)} mm`],
+  ['Reynolds number at the stall', row => `${figure(row.reynolds / 1000)} 000`], ['Stall', row => `${figure(row.stallMs, 1)} m/s`], ['Static margin', row => `${figure(row.staticMarginPct, 1)} %`], ['Greatest load', row => `${figure(row.loadFactor, 1)} g, ${row.loadBy}`], ['Bending at the root', row => `${figure(row.rootMoment, 2)} N·m`], ['Least reserve', row => figure(row.reserve, 2)], ['Hours', row => `${figure(row.hours, 1)} h`], ['Longest piece', row => `${figure(row.largestMm)} mm`],
 ]
 const keep = (row: SizeReport) => project.add(row.doc)
 async function cutForAll() {
