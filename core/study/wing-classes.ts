@@ -23,6 +23,9 @@ const STEP = 0.005
 /** Places and cases whose share of what they bear stays under this part of the greatest are left out, but at the first of so many masses. */
 const NEAR = 0.88, BAND = 8
 
+/** Ways to build the wing that are held at once. */
+const KEPT = 600
+
 /** At one mass: how much of what it bears is used up (1/reserve), by what kind of stuff, and what the wing hands to the body. */
 export interface WingState {
   used: number
@@ -60,7 +63,7 @@ export function wingDims({ list, doc, pieces }: Pick<Tables, 'list' | 'doc' | 'p
 export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInput): WingClasses {
   const { list, doc } = tables, dims = wingDims(tables)
   const nodes = new Map<number, Node>(), built = new Map<string, Built>()
-  let runs = 0
+  let runs = 0, ways = 0
   // The lightest possible is node 0; heavier ones follow in equal shares.
   const indexOf = (mass: number) => Math.log(mass / massFrom) / Math.log1p(STEP)
   const nodeAt = (k: number, airframe: Airframe): Node => {
@@ -121,12 +124,15 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
   let lastKey = '', last: Built | null = null
   return {
     dims,
-    counts: () => ({ classes: built.size, runs }),
+    counts: () => ({ classes: ways, runs }),
     stateAt(picks, mass, cg) {
       const mains = doc.gear.length > 1 ? mainLegs(doc.gear, mToMm(cg)).map(leg => leg.id).join() : ''
       const key = `${indexIn(dims, list, picks)}|${mains}`
       if (key !== lastKey || !last) {
         last = built.get(key) ?? build(Array.from(list, (_, k) => (dims.includes(k) ? picks[k] : 0)))
+        // Gone through one after another, they do not come back but for the points that are kept.
+        if (built.size >= KEPT && !built.has(key)) built.delete(built.keys().next().value!)
+        if (!built.has(key)) ways++
         built.set(key, last)
         lastKey = key
       }
