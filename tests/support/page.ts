@@ -43,11 +43,11 @@ export class Page {
   }
   press = async (css: string) => {
     await this.driver.executeScript('document.querySelector(arguments[0]).scrollIntoView({ block: "center" })', css)
-    await this.find(css).click()
+    await this.click(css)
     await this.settled()
   }
   act = async (name: string) => {
-    await this.find(`[data-act="${name}"]`).click()
+    await this.click(`[data-act="${name}"]`)
     await this.settled()
   }
   choose = async (css: string, title: string) => {
@@ -62,7 +62,22 @@ export class Page {
     await this.driver.executeScript('arguments[0].click()', option)
     await this.settled()
   }
+  /** As a hand does: what lies over it for a moment, a dialog that goes, is waited for. */
+  private click = (css: string) => this.driver.wait(async () => {
+    try {
+      await this.find(css).click()
+      return true
+    } catch (fault) {
+      if ((fault as Error).name === 'ElementClickInterceptedError' || (fault as Error).name === 'StaleElementReferenceError') return false
+      throw fault
+    }
+  }, 5000, `${css} stays covered`)
+  /** Waits until something stands still and lies on top where it is: a station that just came may still be finding its place. */
+  private still = (css: string) => this.driver.wait(async () => this.driver.executeAsyncScript<boolean>(`const done = arguments[arguments.length - 1], item = document.querySelector(arguments[0])
+    const a = item.getBoundingClientRect(); setTimeout(() => { const b = item.getBoundingClientRect(), top = document.elementFromPoint(b.x + b.width / 2, b.y + b.height / 2)
+      done(item.isConnected && a.x === b.x && a.y === b.y && (item === top || item.contains(top) || !!top?.closest(arguments[0]))) }, 120)`, css), 5000, `${css} does not stand still`)
   drag = async (css: string, dx: number, dy: number) => {
+    await this.still(css)
     await this.driver.actions({ async: true }).move({ origin: await this.find(css) }).press().move({ origin: await this.find(css), x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 100 }).pause(50).perform()
     await this.driver.actions({ async: true }).move({ origin: 'pointer' as never, x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 100 }).release().perform()
     await this.driver.sleep(80)
