@@ -29,7 +29,6 @@ function clear() {
 /** Long lists, made once for a design; while a study runs, only its own line is drawn again. */
 const offers = computed(() => new Map(doc.value.zones.map(zone => [zone.id, zoneOffers(doc.value, zone)])))
 const busy = computed(() => progress.value !== null)
-const number = (text: string) => (text.trim() && Number.isFinite(Number(text)) && Number(text) > 0 ? Number(text) : null)
 </script>
 
 <template>
@@ -46,7 +45,7 @@ const number = (text: string) => (text.trim() && Number.isFinite(Number(text)) &
     <v-select v-for="spar in wingSpars" :key="spar.id" :model-value="spars[spar.id] ?? []" :items="sparOffers(spar.stock)" :label="spar.name" multiple density="compact" hide-details :data-field="`vary-${spar.id}`" @update:model-value="spars = { ...spars, [spar.id]: $event }"><template #selection="{ index }"><span v-if="index === 0" class="small">as it is and {{ (spars[spar.id] ?? []).length }} more</span></template></v-select>
     <h3>What must hold</h3>
     <div class="musts"><v-checkbox v-for="[key, text] in MUST_WORDS" :key="key" :model-value="musts[key] as boolean" :label="text" density="compact" hide-details :data-must="key" @update:model-value="(v: boolean | null) => { musts = { ...musts, [key]: !!v } }" /></div>
-    <div class="two"><v-text-field :model-value="musts.cost ?? ''" :label="`Costs at most, ${doc.brief.currency}`" inputmode="decimal" density="compact" hide-details data-field="must-cost" @update:model-value="musts = { ...musts, cost: number($event) }" /><v-text-field :model-value="musts.heatC ?? ''" label="Softens above, °C" inputmode="decimal" density="compact" hide-details data-field="must-heat" @update:model-value="musts = { ...musts, heatC: number($event) }" /></div>
+    <div class="two"><FigureField label="Costs at most" :model-value="musts.cost" :unit="doc.brief.currency" :min="0.01" :max="100000" :digits="2" optional data-field="must-cost" @update:model-value="musts = { ...musts, cost: $event }" /><FigureField label="Softens above" :model-value="musts.heatC" unit="°C" :min="-50" :max="400" :digits="0" optional data-field="must-heat" @update:model-value="musts = { ...musts, heatC: $event }" /></div>
   </div>
 </template>
 
