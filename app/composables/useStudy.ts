@@ -3,7 +3,7 @@ import { proxy } from 'comlink'
 import { designOf, dimensions, type StudyPoint, type StudyProgress, type StudyResult, type StudyState, type Vary } from '../../core/study'
 import type { ProjectFile } from '../../core/document'
 import { db } from '~/db/database'
-import { NO_MUSTS, type Musts, type Picked } from './studies'
+import { countOf, NO_MUSTS, type Musts, type Picked } from './studies'
 import { useBench } from './useBench'
 import { useCore } from './useCore'
 
@@ -71,9 +71,8 @@ export function useStudy() {
     if (!stored || loadedFor !== id) return
     ran.value = { doc: stored.doc, vary: stored.vary }
     result.value = stored.result
-    left.value = stored.state && (!stored.result || stored.result.stopped) && stored.state.done < countIn(stored.vary) ? stored.state : null
+    left.value = stored.state && (!stored.result || stored.result.stopped) && stored.state.done < countOf(stored.vary) ? stored.state : null
   }
-  const countIn = (vary: Vary) => [...Object.values(vary.zones), ...Object.values(vary.spars)].reduce((product, list) => product * list.length, 1)
 
   watch(() => project.doc?.id, id => id && void load(id), { immediate: true })
 
@@ -81,7 +80,7 @@ export function useStudy() {
   const stale = computed(() => ran.value !== null && ran.value.doc !== toRaw(doc.value) && JSON.stringify(ran.value.doc) !== JSON.stringify(doc.value))
   const designed = (point: StudyPoint) => designOf(ran.value!.doc, dimensions(ran.value!.doc, ran.value!.vary), point.picks, { ...result.value?.printerOf, ...point.printers })
   return {
-    zones, spars, musts, progress, result, ran, left, fault, stale, designed, countIn,
+    zones, spars, musts, progress, result, ran, left, fault, stale, designed,
     run: (vary: Vary) => go({ doc: toRaw(doc.value), vary }, null), goOn: () => ran.value && left.value && go(ran.value, left.value), halt: () => { stop = true },
   }
 }

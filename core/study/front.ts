@@ -16,7 +16,7 @@ export class Front {
   private d = new Float64Array(256)
   private ids = new Float64Array(256)
 
-  /** Is there a point that beats this one, or equals it in all four but counts as beating it where `d` is only a bound? */
+  /** Is there a point that beats this one? With a bound from above for `d`, what is beaten is beaten whatever its own is. */
   beats(a: number, b: number, c: number, d: number): boolean {
     for (let i = 0; i < this.count; i++) {
       if (this.a[i] <= a && this.b[i] <= b && this.c[i] <= c && this.d[i] >= d && (this.a[i] < a || this.b[i] < b || this.c[i] < c || this.d[i] > d)) {

@@ -16,7 +16,7 @@ import { brokenBy } from './holds'
 import type { PrinterOf } from './piece-parts'
 import { createSearch, type Near, type Search } from './search'
 import { createTabulator, indexIn, massRange, tabulate, type Tables, type Tabulator } from './tables'
-import { dimensions, MOST_WAYS, type Dimension, type Vary } from './vary'
+import { combinations, dimensions, MOST_WAYS, type Dimension, type Vary } from './vary'
 import { createWeigher, type Weigher } from './weigher'
 import { wingClasses, wingDims } from './wing-classes'
 
@@ -129,7 +129,7 @@ const printersOf = ({ pieces, list }: Tables, picks: readonly number[], printerO
 export async function study(kernel: StudyKernel, doc: ProjectFile, vary: Vary, progress: (now: () => StudyProgress) => boolean | Promise<boolean>, from: StudyState | null = null): Promise<StudyResult> {
   const nothing: StudyState = from ?? { done: 0, front: [], sure: [], near: [] }
   const ready = await prepare(kernel, doc, vary, (done, of) => progress(() => ({ phase: 'tabulating', done, of, evaluated: nothing.done, found: 0, front: [], state: null })))
-  if (!ready) return { evaluated: nothing.done, of: dimensions(doc, vary, kernel.libraries).reduce((product, item) => product * item.options.length, 1), front: [], sure: [], nearly: [], printerOf: {}, checked: { points: 0, worst: 0 }, stopped: true, state: nothing }
+  if (!ready) return { evaluated: nothing.done, of: combinations(dimensions(doc, vary, kernel.libraries)), front: [], sure: [], nearly: [], printerOf: {}, checked: { points: 0, worst: 0 }, stopped: true, state: nothing }
   const { search, pointOf, printerOf, tables } = ready
   for (const id of new Set([...nothing.front, ...nothing.sure, ...nothing.near])) search.recall(id)
   search.done = nothing.done

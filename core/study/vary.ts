@@ -33,6 +33,9 @@ export function readVary(raw: unknown): Vary {
   return parsed.data
 }
 
+/** How many there are. */
+export const combinations = (list: readonly Dimension[]): number => list.reduce((product, item) => product * item.options.length, 1)
+
 /**
  * Dimensions, zones of the body first, then spars. Throws `DocumentError` for a zone, spar,
  * filament, school or stock that is not there, and for a space that is too large.
@@ -55,7 +58,7 @@ export function dimensions(doc: ProjectFile, vary: Vary, libraries: Libraries = 
   })
   const list = [...zones.filter(item => item.body), ...spars, ...zones.filter(item => !item.body)].map(({ key, label, options }): Dimension => ({ key, label, options }))
   if (list.length === 0) throw new DocumentError('zones', 'nothing varies: give options for at least one zone or spar')
-  const count = list.reduce((product, item) => product * item.options.length, 1)
+  const count = combinations(list)
   if (count > MOST_COMBINATIONS) throw new DocumentError('zones', `${count.toLocaleString('en')} combinations; at most ${MOST_COMBINATIONS.toLocaleString('en')} are gone through: fewer options, or fewer zones at once`)
   return list
 }

@@ -7,7 +7,7 @@ import { useBench } from '~/composables/useBench'
 import { useStudy } from '~/composables/useStudy'
 
 const { doc } = useBench()
-const { zones, spars, musts, progress, left, fault, run, goOn, halt, ran, countIn } = useStudy()
+const { zones, spars, musts, progress, left, fault, run, goOn, halt, ran } = useStudy()
 const MUST_WORDS = computed((): Array<[keyof Musts, string]> => {
   const { brief } = doc.value
   return [['weight', `at most ${figure(brief.targetMassG)} g`], ['balance', `margin ${brief.staticMarginPct.join('–')} %`], ['strength', 'reserve at least 1'], ['hours', `at most ${figure(brief.printHours)} h`], ['shelf', 'filament on the shelf']]
@@ -36,7 +36,7 @@ const busy = computed(() => progress.value !== null)
     <h2>What may vary</h2>
     <div class="acts"><v-btn color="primary" variant="flat" :disabled="nothing || count > MOST_COMBINATIONS || busy" data-act="run-study" @click="run(vary)">Try {{ many }} combinations</v-btn><v-btn v-if="busy" data-act="stop-study" @click="halt">Stop</v-btn></div>
     <StudyProgress v-if="busy" />
-    <p v-else-if="left && ran" class="small" data-left><v-btn size="small" color="primary" variant="flat" data-act="go-on-study" @click="goOn">Go on</v-btn> with the one that stopped at {{ left.done.toLocaleString('en') }} of {{ countIn(ran.vary).toLocaleString('en') }}.</p>
+    <p v-else-if="left && ran" class="small" data-left><v-btn size="small" color="primary" variant="flat" data-act="go-on-study" @click="goOn">Go on</v-btn> with the one that stopped at {{ left.done.toLocaleString('en') }} of {{ countOf(ran.vary).toLocaleString('en') }}.</p>
     <p v-if="count > MOST_COMBINATIONS" class="bad small">{{ many }} combinations; at most {{ MOST_COMBINATIONS.toLocaleString('en') }} are gone through: fewer options.</p>
     <p v-else-if="nothing" class="quiet small">Give at least one zone or spar another option.</p>
     <p v-if="fault" class="bad small" role="alert">{{ fault }}</p>
