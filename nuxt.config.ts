@@ -12,7 +12,7 @@ export default defineNuxtConfig({
   modules: [
     '@pinia/nuxt',
     (_options, nuxt) => {
-      nuxt.hooks.hook('vite:extendConfig', (config) => {
+      nuxt.hooks.hook('vite:extendConfig', config => {
         // Vuetify's components and styles are taken in where they are used.
         config.plugins!.push(vuetify({ autoImport: true }) as never)
       })
@@ -20,11 +20,20 @@ export default defineNuxtConfig({
   ],
   components: [{ path: '~/components', pathPrefix: false }],
   build: { transpile: ['vuetify'] },
-  css: ['@fontsource-variable/atkinson-hyperlegible-next/wght.css', '@fontsource/spline-sans-mono/400.css', '@fontsource/spline-sans-mono/500.css', '~/assets/main.css'],
+  css: [
+    '@fontsource-variable/atkinson-hyperlegible-next/wght.css',
+    '@fontsource/spline-sans-mono/400.css',
+    '@fontsource/spline-sans-mono/500.css',
+    '~/assets/main.css',
+  ],
   app: {
     head: {
-      title: 'Mariposa', htmlAttrs: { lang: 'en' },
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'Design bench for 3D-printed model aircraft' }],
+      title: 'Mariposa',
+      htmlAttrs: { lang: 'en' },
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Design bench for 3D-printed model aircraft' },
+      ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mariposa.svg' }],
     },
   },
@@ -35,5 +44,10 @@ export default defineNuxtConfig({
     build: { chunkSizeWarningLimit: 1500, target: 'es2022' },
   },
   nitro: { typescript: { tsConfig: { compilerOptions: indexed } } },
-  typescript: { strict: true, tsConfig: { compilerOptions: indexed }, nodeTsConfig: { compilerOptions: indexed }, sharedTsConfig: { compilerOptions: indexed } },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: indexed },
+    nodeTsConfig: { compilerOptions: indexed },
+    sharedTsConfig: { compilerOptions: indexed },
+  },
 })

@@ -9,8 +9,26 @@ export default defineConfig({
     // By default one core is left idle, which on two is half of them.
     maxWorkers: '100%',
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'], setupFiles: ['tests/support/seed.ts'], environment: 'node', testTimeout: 180_000 } },
-      { test: { name: 'e2e', include: ['tests/e2e/**/*.test.ts'], environment: 'node', testTimeout: 180_000, hookTimeout: 120_000, fileParallelism: false } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'],
+          setupFiles: ['tests/support/seed.ts'],
+          environment: 'node',
+          testTimeout: 180_000,
+        },
+      },
+      {
+        test: {
+          name: 'e2e',
+          include: ['tests/e2e/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 180_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 })

@@ -10,10 +10,19 @@ import { createStudyKernel, readVary, study } from '../core/study'
 import { revolve } from '../core/testing/meshes'
 
 const root = new URL('..', import.meta.url).pathname
-interface Answer { status: number, out: string, err: string }
+interface Answer {
+  status: number
+  out: string
+  err: string
+}
 function run(words: string[], input = ''): Promise<Answer> {
-  return new Promise((resolve) => {
-    const child = execFile(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...words], { cwd: root, maxBuffer: 1e8 }, (fault, out, err) => resolve({ status: fault ? Number(fault.code) : 0, out, err }))
+  return new Promise(resolve => {
+    const child = execFile(
+      process.execPath,
+      ['--import', 'tsx', 'cli/main.ts', ...words],
+      { cwd: root, maxBuffer: 1e8 },
+      (fault, out, err) => resolve({ status: fault ? Number(fault.code) : 0, out, err }),
+    )
     child.stdin!.end(input)
   })
 }
@@ -32,14 +41,43 @@ describe('command line', () => {
     expect(result.massG).toBeCloseTo(a.totals.massG, 9)
     expect(result.cgMm.x).toBeCloseTo(a.totals.cgMm[0], 9)
     expect(result.strength.reserveFactor).toBeCloseTo(a.strength.reserve, 9)
-    expect(Object.keys(result)).toEqual(['massG', 'emptyMassG', 'cgMm', 'neutralPointMm', 'staticMarginPct', 'cgRangeMm', 'wingLoadingGdm2', 'stallSpeedMs', 'strength', 'printHours', 'filamentG', 'filamentCost', 'pieces', 'findings'])
-    expect(Object.keys(result.pieces[0])).toEqual(['id', 'name', 'material', 'recipe', 'massG', 'hours', 'lengthMm', 'bboxMm'])
+    expect(Object.keys(result)).toEqual([
+      'massG',
+      'emptyMassG',
+      'cgMm',
+      'neutralPointMm',
+      'staticMarginPct',
+      'cgRangeMm',
+      'wingLoadingGdm2',
+      'stallSpeedMs',
+      'strength',
+      'printHours',
+      'filamentG',
+      'filamentCost',
+      'pieces',
+      'findings',
+    ])
+    expect(Object.keys(result.pieces[0])).toEqual([
+      'id',
+      'name',
+      'material',
+      'recipe',
+      'massG',
+      'hours',
+      'lengthMm',
+      'bboxMm',
+    ])
   })
   it('mistakes are one line that names file, field and reason, with status 2 and nothing on standard output', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-'))
     const file = join(folder, 'bad.json')
     const cases: Array<[string, RegExp]> = [
-      [JSON.stringify({ ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: -1 } }), /bad\.json: brief\.loadFactor: /], ['{"format":', /bad\.json: not JSON/], ['{}', /bad\.json: format: /],
+      [
+        JSON.stringify({ ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: -1 } }),
+        /bad\.json: brief\.loadFactor: /,
+      ],
+      ['{"format":', /bad\.json: not JSON/],
+      ['{}', /bad\.json: format: /],
     ]
     for (const [text, wanted] of cases) {
       writeFileSync(file, text)
@@ -50,23 +88,40 @@ describe('command line', () => {
       expect(err).toMatch(wanted)
       expect(readFileSync(file, 'utf8')).toBe(text)
     }
-    for (const words of [['nonsense'], ['assess', join(folder, 'missing.json')], ['section', 'naca99'], ['section', 'naca2412', '--alpha', 'steep'], ['beam', '-', '--colour', 'red']]) {
+    for (const words of [
+      ['nonsense'],
+      ['assess', join(folder, 'missing.json')],
+      ['section', 'naca99'],
+      ['section', 'naca2412', '--alpha', 'steep'],
+      ['beam', '-', '--colour', 'red'],
+    ]) {
       const { status, out, err } = await run(words, '{}')
       expect([status, out, err.trim().split('\n').length]).toEqual([2, '', 1])
     }
   })
   it('study: every combination, its front as the core has it; a bad space names file and place', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-')), vary = join(folder, 'vary.json')
-    const space = { zones: { outer: [{}, { pitchMm: 70 }] }, spars: { spar: ['rod-5', 'rod-4', null] }, must: { massMaxG: 360 } }
+    const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-')),
+      vary = join(folder, 'vary.json')
+    const space = {
+      zones: { outer: [{}, { pitchMm: 70 }] },
+      spars: { spar: ['rod-5', 'rod-4', null] },
+      must: { massMaxG: 360 },
+    }
     writeFileSync(vary, JSON.stringify(space))
     const project = JSON.stringify(DEMOS[1])
     const result = await json(['study', '-', '--vary', vary], project)
     const own = await study(createStudyKernel(), DEMOS[1], readVary(space), () => true)
     expect(result.evaluated).toBe(6)
-    expect(result.front.map((row: { massG: number }) => row.massG)).toEqual(own.front.map(point => point.massG))
+    expect(result.front.map((row: { massG: number }) => row.massG)).toEqual(
+      own.front.map(point => point.massG),
+    )
     expect(result.front[0].choices).toEqual(own.front[0].choices)
     expect(result.front.every((row: { massG: number }) => row.massG <= 360)).toBe(true)
-    for (const [text, wanted] of [['{"zones":{"tail":[{}]}}', /zones\.tail: there is no such zone/], ['{"zones":', /vary\.json: not JSON/], ['{"must":{"reserveMin":"high"}}', /must\.reserveMin/]] as const) {
+    for (const [text, wanted] of [
+      ['{"zones":{"tail":[{}]}}', /zones\.tail: there is no such zone/],
+      ['{"zones":', /vary\.json: not JSON/],
+      ['{"must":{"reserveMin":"high"}}', /must\.reserveMin/],
+    ] as const) {
       writeFileSync(vary, text)
       const { status, out, err } = await run(['study', '-', '--vary', vary], project)
       expect([status, out]).toEqual([2, ''])
@@ -74,7 +129,21 @@ describe('command line', () => {
     }
   }, 60_000)
   it('beam: what lies beyond it, and a beam of two kinds, are named', async () => {
-    for (const [input, wanted] of [[{ length: 1, tube: { outer: 0.01, modulus: 1e9 }, distributed: [{ x: 0, load: 1 }, { x: 2, load: 1 }] }, /distributed\[1\]\.x/], [{ length: 1, tube: { outer: 0.01, modulus: 1e9 }, stations: [{ x: 0, EI: 1 }] }, /not both/], [{ length: 1, tube: { outer: 0.01, inner: 0.01, modulus: 1e9 } }, /smaller than tube\.outer/]] as const) {
+    for (const [input, wanted] of [
+      [
+        {
+          length: 1,
+          tube: { outer: 0.01, modulus: 1e9 },
+          distributed: [
+            { x: 0, load: 1 },
+            { x: 2, load: 1 },
+          ],
+        },
+        /distributed\[1\]\.x/,
+      ],
+      [{ length: 1, tube: { outer: 0.01, modulus: 1e9 }, stations: [{ x: 0, EI: 1 }] }, /not both/],
+      [{ length: 1, tube: { outer: 0.01, inner: 0.01, modulus: 1e9 } }, /smaller than tube\.outer/],
+    ] as const) {
       const { status, err } = await run(['beam', '-'], JSON.stringify(input))
       expect(status).toBe(2)
       expect(err).toMatch(wanted)
@@ -95,30 +164,81 @@ describe('command line', () => {
     expect((await run(['section', 'naca2412', '--inviscid', 'perhaps'])).err).toMatch(/--inviscid/)
   })
   it('lift: a rectangle of aspect ratio 6 as in the methods page, and a broken station named', async () => {
-    const surfaces = [{ name: 'wing', mirror: true, chordwise: 4, spanwise: 20, stations: [{ x: 0, y: 0, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' }, { x: 0, y: 3, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' }] }]
+    const surfaces = [
+      {
+        name: 'wing',
+        mirror: true,
+        chordwise: 4,
+        spanwise: 20,
+        stations: [
+          { x: 0, y: 0, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' },
+          { x: 0, y: 3, z: 0, chord: 1, twistDeg: 0, aerofoil: 'naca0012' },
+        ],
+      },
+    ]
     const input = { surfaces, reference: { area: 6, chord: 1, span: 6, x: 0.25 } }
     const lift = await json(['lift', '-'], JSON.stringify(input))
     expect(lift.clAlpha).toBeCloseTo(4.218, 2)
     expect(lift.strips.length).toBe(20)
     // Strips carry what the whole does.
-    const sum = lift.strips.reduce((total: number, strip: { cl: number, chord: number }) => total + (strip.cl * strip.chord * 0.15 * 2) / 6, 0)
+    const sum = lift.strips.reduce(
+      (total: number, strip: { cl: number; chord: number }) =>
+        total + (strip.cl * strip.chord * 0.15 * 2) / 6,
+      0,
+    )
     expect(sum / lift.clAlpha).toBeCloseTo(1, 6)
     // An unswept flat wing without dihedral does not feel sideslip; strips alone would damp rolling by 2π/6.
     expect(Math.abs(lift.derivatives.Cl_beta)).toBeLessThan(1e-9)
     expect(lift.derivatives.Cl_p).toBeLessThan(0)
     expect(lift.derivatives.Cl_p).toBeGreaterThan(-Math.PI / 3)
-    const rolled = await json(['lift', '-'], JSON.stringify({ ...input, surfaces: [{ ...surfaces[0], controls: [{ id: 'ailerons', from: 1.5, to: 3, chordShare: 0.25 }] }] }))
+    const rolled = await json(
+      ['lift', '-'],
+      JSON.stringify({
+        ...input,
+        surfaces: [{ ...surfaces[0], controls: [{ id: 'ailerons', from: 1.5, to: 3, chordShare: 0.25 }] }],
+      }),
+    )
     const opposed = rolled.derivatives.controls.find((c: { sense: string }) => c.sense === 'opposed')
     expect(opposed.Cl).toBeGreaterThan(0)
     expect(Math.abs(opposed.CL)).toBeLessThan(1e-9)
-    const { err } = await run(['lift', '-'], JSON.stringify({ ...input, surfaces: [{ ...surfaces[0], stations: [surfaces[0].stations[0], { ...surfaces[0].stations[1], chord: -1 }] }] }))
+    const { err } = await run(
+      ['lift', '-'],
+      JSON.stringify({
+        ...input,
+        surfaces: [
+          { ...surfaces[0], stations: [surfaces[0].stations[0], { ...surfaces[0].stations[1], chord: -1 }] },
+        ],
+      }),
+    )
     expect(err).toMatch(/standard input: surfaces\[0\]\.stations\[1\]\.chord/)
   })
   it('slice and gcode: a cylinder in two beads, and a move of known length', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-'))
-    const model = join(folder, 'cylinder.stl'), recipe = join(folder, 'recipe.json')
-    writeFileSync(model, writeStl(revolve([[15, 0], [15, 40]]), 'cylinder'))
-    writeFileSync(recipe, JSON.stringify({ walls: 2, beadWidthMm: 0.5, layerHeightMm: 0.25, infillShare: 0.1, baseLayers: 2, topLayers: 2, filament: 'petg', flow: 1 }))
+    const model = join(folder, 'cylinder.stl'),
+      recipe = join(folder, 'recipe.json')
+    writeFileSync(
+      model,
+      writeStl(
+        revolve([
+          [15, 0],
+          [15, 40],
+        ]),
+        'cylinder',
+      ),
+    )
+    writeFileSync(
+      recipe,
+      JSON.stringify({
+        walls: 2,
+        beadWidthMm: 0.5,
+        layerHeightMm: 0.25,
+        infillShare: 0.1,
+        baseLayers: 2,
+        topLayers: 2,
+        filament: 'petg',
+        flow: 1,
+      }),
+    )
     const sliced = await json(['slice', model, '--recipe', recipe])
     expect(sliced.watertight).toBe(true)
     expect(sliced.layers).toBe(160)
@@ -127,7 +247,9 @@ describe('command line', () => {
     expect(sliced.lengthsMm.infill / ((0.1 * Math.PI * 196 * 160) / 0.5)).toBeCloseTo(1, 2)
     expect(sliced.lengthsMm.solid / ((4 * 0.9 * Math.PI * 196) / 0.5)).toBeCloseTo(1, 2)
     const bead = 0.25 * 0.25 + (Math.PI * 0.0625) / 4
-    const length = Object.entries(sliced.lengthsMm as Record<string, number>).filter(([kind]) => kind !== 'travel').reduce((sum, [, mm]) => sum + mm, 0)
+    const length = Object.entries(sliced.lengthsMm as Record<string, number>)
+      .filter(([kind]) => kind !== 'travel')
+      .reduce((sum, [, mm]) => sum + mm, 0)
     expect(sliced.extrudedMm3).toBeCloseTo(length * bead, 3)
     expect(sliced.massG).toBeCloseTo(length * bead * 1.27e-3, 3)
     writeFileSync(recipe, '{"wals": 2}')
@@ -141,7 +263,18 @@ describe('command line', () => {
     expect((await run(['gcode', '-'], 'nothing here')).err).toMatch(/gcode: standard input: has no moves/)
   })
   it('beam: a simple tube under its own kind of load', async () => {
-    const beam = await json(['beam', '-'], JSON.stringify({ length: 1, support: 'simple', tube: { outer: 0.01, inner: 0.008, modulus: 7e10 }, distributed: 10 }))
-    expect(beam.maxDeflection).toBeCloseTo((5 * 10) / (384 * 7e10 * (Math.PI / 64) * (0.01 ** 4 - 0.008 ** 4)), 7)
+    const beam = await json(
+      ['beam', '-'],
+      JSON.stringify({
+        length: 1,
+        support: 'simple',
+        tube: { outer: 0.01, inner: 0.008, modulus: 7e10 },
+        distributed: 10,
+      }),
+    )
+    expect(beam.maxDeflection).toBeCloseTo(
+      (5 * 10) / (384 * 7e10 * (Math.PI / 64) * (0.01 ** 4 - 0.008 ** 4)),
+      7,
+    )
   })
 })

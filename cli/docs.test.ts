@@ -7,15 +7,21 @@ import { readRecipe } from '../core/document'
 
 const page = readFileSync(new URL('../docs/cli.md', import.meta.url), 'utf8')
 const example = (name: string) => new RegExp(`\`\`\`json ${name}\\n([\\s\\S]*?)\`\`\``).exec(page)![1]
-const given = (text: string) => ({ file: '-', options: {}, read: () => text, readBytes: () => new TextEncoder().encode(text) })
+const given = (text: string) => ({
+  file: '-',
+  options: {},
+  read: () => text,
+  readBytes: () => new TextEncoder().encode(text),
+})
 
 it('the examples of docs/cli.md run, to figures that hold by hand', () => {
-  const beam = beamVerb(given(example('beam'))) as { tipDeflection: number, reactions: { force: number[] } }
+  const beam = beamVerb(given(example('beam'))) as { tipDeflection: number; reactions: { force: number[] } }
   const EI = 7e10 * (Math.PI / 64) * (0.008 ** 4 - 0.006 ** 4)
   expect(beam.tipDeflection).toBeCloseTo((5 * 0.6 ** 3) / (3 * EI) + (2 * 0.6 ** 4) / (8 * EI), 6)
   expect(beam.reactions.force[0]).toBeCloseTo(6.2, 9)
-  const lift = liftVerb(given(example('lift'))) as { clAlpha: number, alphaZeroLiftDeg: number }
-  // Aspect ratio 7.27: under Helmbold's 4.95, over nine tenths of it; washout raises the zero-lift angle above −2.08°.
+  const lift = liftVerb(given(example('lift'))) as { clAlpha: number; alphaZeroLiftDeg: number }
+  // Aspect ratio 7.27: under Helmbold's 4.95, over nine tenths of it; washout raises the zero-lift angle
+  // above −2.08°.
   expect(lift.clAlpha).toBeGreaterThan(4.4)
   expect(lift.clAlpha).toBeLessThan(4.95)
   expect(lift.alphaZeroLiftDeg).toBeGreaterThan(-2.08)

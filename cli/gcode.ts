@@ -9,7 +9,23 @@ import { printerFrom } from './printing-input'
 export function gcodeVerb({ options, read }: Arguments): unknown {
   const { printer, filamentDiameterMm } = printerFrom(options.printer)
   const filament = LIBRARIES.filaments.find(item => item.id === (options.filament ?? 'pla'))
-  if (!filament) throw new DocumentError('--filament', `is not in the library: ${LIBRARIES.filaments.map(item => item.id).join(', ')}`)
-  const { filamentMm, extrudedMm3, seconds, layers, bbox, moves } = replayGcode(read(), printer, filamentDiameterMm)
-  return { filamentMm, extrudedMm3, massG: extrudedMm3 * filament.density * 1e-6, hours: sToHours(seconds), layers, bboxMm: bbox, moves }
+  if (!filament)
+    throw new DocumentError(
+      '--filament',
+      `is not in the library: ${LIBRARIES.filaments.map(item => item.id).join(', ')}`,
+    )
+  const { filamentMm, extrudedMm3, seconds, layers, bbox, moves } = replayGcode(
+    read(),
+    printer,
+    filamentDiameterMm,
+  )
+  return {
+    filamentMm,
+    extrudedMm3,
+    massG: extrudedMm3 * filament.density * 1e-6,
+    hours: sToHours(seconds),
+    layers,
+    bboxMm: bbox,
+    moves,
+  }
 }

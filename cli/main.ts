@@ -1,4 +1,7 @@
-/** `npm run -s cli -- VERB [FILE] [--option value]`: one JSON object out, or one line on standard error and exit 2. */
+/**
+ * `npm run -s cli -- VERB [FILE] [--option value]`: one JSON object out, or one line on standard error and
+ * exit 2.
+ */
 import { readFileSync } from 'node:fs'
 import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
@@ -10,11 +13,30 @@ import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
 import { studyVerb } from './study'
 
-export interface Arguments { file: string | undefined, options: Record<string, string>, read(): string, readBytes(): Uint8Array }
+export interface Arguments {
+  file: string | undefined
+  options: Record<string, string>
+  read(): string
+  readBytes(): Uint8Array
+}
 type Verb = (args: Arguments) => unknown | Promise<unknown>
 
-const VERBS: Record<string, Verb> = { assess: assessVerb, demo: demoVerb, lift: liftVerb, section: sectionVerb, beam: beamVerb, slice: sliceVerb, gcode: gcodeVerb, study: studyVerb }
-const OPTIONS: Record<string, readonly string[]> = { section: ['alpha', 're', 'inviscid'], slice: ['recipe', 'printer'], gcode: ['printer', 'filament'], study: ['vary'] }
+const VERBS: Record<string, Verb> = {
+  assess: assessVerb,
+  demo: demoVerb,
+  lift: liftVerb,
+  section: sectionVerb,
+  beam: beamVerb,
+  slice: sliceVerb,
+  gcode: gcodeVerb,
+  study: studyVerb,
+}
+const OPTIONS: Record<string, readonly string[]> = {
+  section: ['alpha', 're', 'inviscid'],
+  slice: ['recipe', 'printer'],
+  gcode: ['printer', 'filament'],
+  study: ['vary'],
+}
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   assess FILE     a project: mass, balance, strength, hours, pieces, findings
@@ -55,7 +77,8 @@ function readFile(file: string | undefined): Buffer {
 }
 
 /** Infinity and NaN have no JSON; say null. */
-const finite = (_key: string, value: unknown) => (typeof value === 'number' && !Number.isFinite(value) ? null : value)
+const finite = (_key: string, value: unknown) =>
+  typeof value === 'number' && !Number.isFinite(value) ? null : value
 
 async function run(words: readonly string[]): Promise<number> {
   const [verb, ...rest] = words
@@ -65,7 +88,11 @@ async function run(words: readonly string[]): Promise<number> {
   }
   const file = rest.find(word => !word.startsWith('--')) ?? ''
   try {
-    if (!Object.hasOwn(VERBS, verb)) throw new DocumentError('', `there is no verb "${verb.slice(0, 40)}"; verbs: ${Object.keys(VERBS).join(', ')}`)
+    if (!Object.hasOwn(VERBS, verb))
+      throw new DocumentError(
+        '',
+        `there is no verb "${verb.slice(0, 40)}"; verbs: ${Object.keys(VERBS).join(', ')}`,
+      )
     const result = await VERBS[verb](parse(rest, verb))
     process.stdout.write(`${JSON.stringify(result, finite, 2)}\n`)
     return 0
@@ -73,7 +100,9 @@ async function run(words: readonly string[]): Promise<number> {
     if (!(fault instanceof DocumentError)) throw fault
     // A fault in an option's own file names that file already.
     const named = rest.some((word, i) => rest[i - 1]?.startsWith('--') && fault.path.startsWith(word))
-    process.stderr.write(`${[verb, named ? '' : file === '-' ? 'standard input' : file, fault.path].filter(Boolean).join(': ')}: ${fault.reason.replaceAll('\n', ' ')}\n`)
+    process.stderr.write(
+      `${[verb, named ? '' : file === '-' ? 'standard input' : file, fault.path].filter(Boolean).join(': ')}: ${fault.reason.replaceAll('\n', ' ')}\n`,
+    )
     return 2
   }
 }

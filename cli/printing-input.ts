@@ -7,15 +7,41 @@ import { expansionAt, LIBRARIES, type Filament } from '../core/libraries'
 import { parseInput } from './parse'
 
 const RecipeFile = z.strictObject({
-  walls: z.number().int().min(0).max(20).default(2), beadWidthMm: z.number().min(0.1).max(3).default(0.45), layerHeightMm: z.number().min(0.02).max(1.5).default(0.2),
-  infillShare: z.number().min(0).max(1).default(0), baseLayers: z.number().int().min(0).max(200).default(0), topLayers: z.number().int().min(0).max(200).default(0),
-  filament: z.string().default('pla'), flow: z.number().min(0.05).max(3).optional(), nozzleC: z.number().min(150).max(320).optional(), spiral: z.boolean().default(false),
-  lattice: z.strictObject({ pitchMm: z.number().min(1).max(1000), passes: z.number().int().min(1).max(2).default(2) }).nullable().default(null), skinGapMm: z.number().min(0.2).max(50).nullable().default(null), brimMm: z.number().min(0).max(20).default(0), infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'), stance: z.enum(['standing', 'flat']).default('standing'),
+  walls: z.number().int().min(0).max(20).default(2),
+  beadWidthMm: z.number().min(0.1).max(3).default(0.45),
+  layerHeightMm: z.number().min(0.02).max(1.5).default(0.2),
+  infillShare: z.number().min(0).max(1).default(0),
+  baseLayers: z.number().int().min(0).max(200).default(0),
+  topLayers: z.number().int().min(0).max(200).default(0),
+  filament: z.string().default('pla'),
+  flow: z.number().min(0.05).max(3).optional(),
+  nozzleC: z.number().min(150).max(320).optional(),
+  spiral: z.boolean().default(false),
+  lattice: z
+    .strictObject({ pitchMm: z.number().min(1).max(1000), passes: z.number().int().min(1).max(2).default(2) })
+    .nullable()
+    .default(null),
+  skinGapMm: z.number().min(0.2).max(50).nullable().default(null),
+  brimMm: z.number().min(0).max(20).default(0),
+  infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'),
+  stance: z.enum(['standing', 'flat']).default('standing'),
 })
-const PrinterFile = z.object({
-  bedMm: z.tuple([z.number(), z.number(), z.number()]), wallSpeedMmS: z.number().positive(), infillSpeedMmS: z.number().positive(), travelSpeedMmS: z.number().positive(), accelMmS2: z.number().positive(),
-  cornerMmS: z.number().min(0), retractMm: z.number().min(0), retractMmS: z.number().positive(), flowMm3S: z.number().positive(), layerMinS: z.number().min(0), plateOverheadMin: z.number().min(0), filamentDiameterMm: z.number().positive(),
-}).partial()
+const PrinterFile = z
+  .object({
+    bedMm: z.tuple([z.number(), z.number(), z.number()]),
+    wallSpeedMmS: z.number().positive(),
+    infillSpeedMmS: z.number().positive(),
+    travelSpeedMmS: z.number().positive(),
+    accelMmS2: z.number().positive(),
+    cornerMmS: z.number().min(0),
+    retractMm: z.number().min(0),
+    retractMmS: z.number().positive(),
+    flowMm3S: z.number().positive(),
+    layerMinS: z.number().min(0),
+    plateOverheadMin: z.number().min(0),
+    filamentDiameterMm: z.number().positive(),
+  })
+  .partial()
 
 const read = (path: string): string => {
   try {
@@ -29,23 +55,39 @@ function inFile<T>(path: string, work: () => T): T {
   try {
     return work()
   } catch (fault) {
-    if (fault instanceof DocumentError && !fault.path.startsWith(path)) throw new DocumentError(`${path}${fault.path ? `: ${fault.path}` : ''}`, fault.reason)
+    if (fault instanceof DocumentError && !fault.path.startsWith(path))
+      throw new DocumentError(`${path}${fault.path ? `: ${fault.path}` : ''}`, fault.reason)
     throw fault
   }
 }
 
-export function recipeFrom(path: string | undefined): { recipe: Recipe, filament: Filament } {
-  const file = path === undefined ? RecipeFile.parse({}) : inFile(path, () => parseInput(RecipeFile, read(path)))
+export function recipeFrom(path: string | undefined): { recipe: Recipe; filament: Filament } {
+  const file =
+    path === undefined ? RecipeFile.parse({}) : inFile(path, () => parseInput(RecipeFile, read(path)))
   const filament = LIBRARIES.filaments.find(item => item.id === file.filament)
-  if (!filament) throw new DocumentError(`${path}: filament`, `"${file.filament.slice(0, 40)}" is not in the library: ${LIBRARIES.filaments.map(item => item.id).join(', ')}`)
-  if (file.beadWidthMm < file.layerHeightMm) throw new DocumentError(`${path}: beadWidthMm`, `a bead ${file.beadWidthMm} mm wide cannot be ${file.layerHeightMm} mm high`)
+  if (!filament)
+    throw new DocumentError(
+      `${path}: filament`,
+      `"${file.filament.slice(0, 40)}" is not in the library: ${LIBRARIES.filaments.map(item => item.id).join(', ')}`,
+    )
+  if (file.beadWidthMm < file.layerHeightMm)
+    throw new DocumentError(
+      `${path}: beadWidthMm`,
+      `a bead ${file.beadWidthMm} mm wide cannot be ${file.layerHeightMm} mm high`,
+    )
   const nozzleC = file.nozzleC ?? Math.round((filament.nozzleC[0] + filament.nozzleC[1]) / 2)
-  return { filament, recipe: { ...file, school: 'beads', nozzleC, flow: file.flow ?? 1 / expansionAt(filament, nozzleC) } }
+  return {
+    filament,
+    recipe: { ...file, school: 'beads', nozzleC, flow: file.flow ?? 1 / expansionAt(filament, nozzleC) },
+  }
 }
 
 /** The demo's first printer fills what is left out; no plate overhead unless it is given. */
-export function printerFrom(path: string | undefined): { printer: Printer, filamentDiameterMm: number } {
+export function printerFrom(path: string | undefined): { printer: Printer; filamentDiameterMm: number } {
   const file = path === undefined ? {} : inFile(path, () => parseInput(PrinterFile, read(path)))
   const { filamentDiameterMm = 1.75, ...rest } = file
-  return { printer: { ...DEMOS[0].printers[0], plateOverheadMin: 0, layerMinS: 0, ...rest }, filamentDiameterMm }
+  return {
+    printer: { ...DEMOS[0].printers[0], plateOverheadMin: 0, layerMinS: 0, ...rest },
+    filamentDiameterMm,
+  }
 }

@@ -21,7 +21,22 @@ export function sliceVerb({ options, readBytes }: Arguments): unknown {
   const sliced = sliceModel(mesh, recipe, filament, printer)
   const [x, y, z] = sliced.centre
   return {
-    volumeMm3: Math.abs(volume), surfaceMm2: surface, watertight, openEdges, bboxMm: max.map((value, i) => value - min[i]), layers: sliced.layers, lengthsMm: sliced.lengths,
-    extrudedMm3: sliced.extrudedMm3, filamentMm3: sliced.filamentMm3, massG: kgToG(sliced.mass), hours: sToHours(sliced.seconds), centreMm: { x, y, z }, inertiaKgM2: sliced.inertia, overhangMm2: sliced.overhangMm2, bridgeMm: sliced.bridgeMm, openLayers: sliced.openLayers, filament: filament.id,
+    volumeMm3: Math.abs(volume),
+    surfaceMm2: surface,
+    watertight,
+    openEdges,
+    bboxMm: max.map((value, i) => value - min[i]),
+    layers: sliced.layers,
+    lengthsMm: sliced.lengths,
+    extrudedMm3: sliced.extrudedMm3,
+    filamentMm3: sliced.filamentMm3,
+    massG: kgToG(sliced.mass),
+    hours: sToHours(sliced.seconds),
+    centreMm: { x, y, z },
+    inertiaKgM2: sliced.inertia,
+    overhangMm2: sliced.overhangMm2,
+    bridgeMm: sliced.bridgeMm,
+    openLayers: sliced.openLayers,
+    filament: filament.id,
   }
 }

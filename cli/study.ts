@@ -5,11 +5,34 @@ import type { Arguments } from './main'
 
 /** Every combination of the options in `--vary FILE`, and the front of weight, hours, cost and reserve. */
 export async function studyVerb({ read, options }: Arguments): Promise<unknown> {
-  if (!options.vary) throw new DocumentError('--vary', 'names a JSON file of what may vary: {"zones": {"wing-outer": [{"filament": "pla-foam"}, …]}}')
+  if (!options.vary)
+    throw new DocumentError(
+      '--vary',
+      'names a JSON file of what may vary: {"zones": {"wing-outer": [{"filament": "pla-foam"}, …]}}',
+    )
   const doc = readProject(read())
-  const { evaluated, front, sure, nearly, checked } = await study(createStudyKernel(), doc, readVaryFile(options.vary), () => true)
-  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance }: StudyPoint) => ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance })
-  return { evaluated, front: front.map(row), surest: sure.map(row), nearly: nearly.map(point => ({ ...row(point), broken: point.broken })), checked }
+  const { evaluated, front, sure, nearly, checked } = await study(
+    createStudyKernel(),
+    doc,
+    readVaryFile(options.vary),
+    () => true,
+  )
+  const row = ({ choices, massG, staticMarginPct, reserveFactor, hours, cost, chance }: StudyPoint) => ({
+    choices,
+    massG,
+    staticMarginPct,
+    reserveFactor,
+    hours,
+    cost,
+    chance,
+  })
+  return {
+    evaluated,
+    front: front.map(row),
+    surest: sure.map(row),
+    nearly: nearly.map(point => ({ ...row(point), broken: point.broken })),
+    checked,
+  }
 }
 
 function readVaryFile(path: string) {

@@ -1,5 +1,6 @@
 /**
- * The one front door: a document goes in, an assessment comes out. An assessor remembers its stages, so an edit
+ * The one front door: a document goes in, an assessment comes out. An assessor remembers its stages, so an
+ * edit
  * recomputes what depends on it; documents must be immutable and share structure (see `share`).
  */
 import { createResolver, type Airframe } from './assessment/airframe'
@@ -14,16 +15,48 @@ import { createStrength } from './assessment/strength-of'
 import { createSparReports } from './assessment/spar-reports'
 import type { HeatReport } from './assessment/load-types'
 import type { Assessment, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
-import { balanceVerdict, hoursVerdict, materialSpread, strengthVerdict, verdictFindings, weightVerdict } from './assessment/verdicts'
+import {
+  balanceVerdict,
+  hoursVerdict,
+  materialSpread,
+  strengthVerdict,
+  verdictFindings,
+  weightVerdict,
+} from './assessment/verdicts'
 import type { ProjectFile } from './document'
 import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
 import { massSpread, sumMass, type MassEntry } from './mass'
 import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 
-export type { ControlReport, HandlingReport, ModeReport, RateReport, StallReport, TrimRow } from './assessment/flight-types'
+export type {
+  ControlReport,
+  HandlingReport,
+  ModeReport,
+  RateReport,
+  StallReport,
+  TrimRow,
+} from './assessment/flight-types'
 export type { HeatReport, LoadsReport } from './assessment/load-types'
-export type { BoomReport, CaseReport, GearReport, PlaceReport, ProofReport, StrengthFigures, TwistReport } from './assessment/structure-types'
-export type { Assessment, Contribution, Drawing, Finding, LedgerRow, PieceReport, SparReport, Verdict, WingName } from './assessment/types'
+export type {
+  BoomReport,
+  CaseReport,
+  GearReport,
+  PlaceReport,
+  ProofReport,
+  StrengthFigures,
+  TwistReport,
+} from './assessment/structure-types'
+export type {
+  Assessment,
+  Contribution,
+  Drawing,
+  Finding,
+  LedgerRow,
+  PieceReport,
+  SparReport,
+  Verdict,
+  WingName,
+} from './assessment/types'
 export type { Airframe } from './assessment/airframe'
 export { calibratedFilaments } from './assessment/calibrated'
 export { noCuts, type NoCut } from './assessment/no-cuts'
@@ -39,8 +72,14 @@ export interface Assessor {
   heat(doc: ProjectFile): HeatReport
 }
 
-/** `stations`: how many places along the half span are held against every load; breaks, cuts and spar ends come on top. */
-export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: { stations?: number } = {}): Assessor {
+/**
+ * `stations`: how many places along the half span are held against every load; breaks, cuts and spar ends
+ * come on top.
+ */
+export function createAssessor(
+  libraries: Libraries = LIBRARIES,
+  { stations }: { stations?: number } = {},
+): Assessor {
   const resolve = createResolver(libraries)
   const { all: print } = createPrinting()
   const fly = createFlown()
@@ -50,7 +89,8 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
   return {
     airframe: resolve,
     flown(doc) {
-      const airframe = resolve(doc), printed = print(airframe)
+      const airframe = resolve(doc),
+        printed = print(airframe)
       return fly(airframe, ledgerOf(airframe, printed, reportPieces(airframe, printed).weighed))
     },
     heat(doc) {
@@ -60,14 +100,19 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
       const { mass } = sumMass(entries)
       const flown = fly(airframe, entries)
       const loads = loadsOf(airframe, flown.solved, mass, flown.stall.speedMs)
-      return heatOf(airframe, libraries.filaments, frame => strengthOf(frame, flown, entries, mass, loads).reserve)
+      return heatOf(
+        airframe,
+        libraries.filaments,
+        frame => strengthOf(frame, flown, entries, mass, loads).reserve,
+      )
     },
     assess(doc) {
       const airframe = resolve(doc)
       const printed = print(airframe)
       const { pieces, printers, weighed } = reportPieces(airframe, printed)
       const entries = ledgerOf(airframe, printed, weighed)
-      const sum = sumMass(entries), empty = sumMass(entries.filter(entry => !entry.drops))
+      const sum = sumMass(entries),
+        empty = sumMass(entries.filter(entry => !entry.drops))
       const spread = massSpread(entries)
       const flown = fly(airframe, entries)
       const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown
@@ -77,21 +122,53 @@ export function createAssessor(libraries: Libraries = LIBRARIES, { stations }: {
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {
-        massG: kgToG(sum.mass), emptyMassG: kgToG(empty.mass), printedG: pieces.reduce((total, piece) => total + piece.massG, 0), massSpreadG: kgToG(spread.mass),
-        cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)], cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)], cgSpreadMm: mToMm(spread.x), massCgCorrelation: spread.correlation,
-        hours, finishHours: Math.max(0, ...printers.map(printer => printer.hours)), filamentG: pieces.reduce((total, piece) => total + piece.filamentG, 0),
-        cost: pieces.reduce((total, piece) => total + piece.cost, 0), ...forecast(entries, pieces),
+        massG: kgToG(sum.mass),
+        emptyMassG: kgToG(empty.mass),
+        printedG: pieces.reduce((total, piece) => total + piece.massG, 0),
+        massSpreadG: kgToG(spread.mass),
+        cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)],
+        cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)],
+        cgSpreadMm: mToMm(spread.x),
+        massCgCorrelation: spread.correlation,
+        hours,
+        finishHours: Math.max(0, ...printers.map(printer => printer.hours)),
+        filamentG: pieces.reduce((total, piece) => total + piece.filamentG, 0),
+        cost: pieces.reduce((total, piece) => total + piece.cost, 0),
+        ...forecast(entries, pieces),
       }
       const spars = reportSpars(airframe, entries)
       const verdicts = {
-        weight: weightVerdict(doc, totals, ledger), balance: balanceVerdict(doc, totals, flight, plan, ledger),
-        strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)), hours: hoursVerdict(doc, totals, pieces),
+        weight: weightVerdict(doc, totals, ledger),
+        balance: balanceVerdict(doc, totals, flight, plan, ledger),
+        strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)),
+        hours: hoursVerdict(doc, totals, pieces),
       }
-      const findings = [...verdictFindings(verdicts, strength), ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength })]
+      const findings = [
+        ...verdictFindings(verdicts, strength),
+        ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength }),
+      ]
       return {
-        verdicts, findings, pieces, ledger, totals, plan, flight, stall, trim, tailIncidenceDeg, handling, controls, rates, loads, strength, spars, printers,
+        verdicts,
+        findings,
+        pieces,
+        ledger,
+        totals,
+        plan,
+        flight,
+        stall,
+        trim,
+        tailIncidenceDeg,
+        handling,
+        controls,
+        rates,
+        loads,
+        strength,
+        spars,
+        printers,
         // Drawn when it is asked for: what only compares figures draws nothing.
-        get drawing() { return draw(airframe) },
+        get drawing() {
+          return draw(airframe)
+        },
       }
     },
   }
@@ -106,8 +183,16 @@ export function assess(doc: ProjectFile, libraries: Libraries = LIBRARIES): Asse
 }
 
 const rowOf = (entry: MassEntry): LedgerRow => ({
-  id: entry.id, name: entry.name, group: entry.group, source: entry.source, massG: kgToG(entry.mass), sigmaG: kgToG(entry.sigma),
-  xMm: mToMm(entry.x), yMm: mToMm(entry.y), zMm: mToMm(entry.z), drops: entry.drops,
+  id: entry.id,
+  name: entry.name,
+  group: entry.group,
+  source: entry.source,
+  massG: kgToG(entry.mass),
+  sigmaG: kgToG(entry.sigma),
+  xMm: mToMm(entry.x),
+  yMm: mToMm(entry.y),
+  zMm: mToMm(entry.z),
+  drops: entry.drops,
 })
 
 function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): PlanFigures {
@@ -116,33 +201,53 @@ function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): 
     if (!loft) return null
     const own = planOf(loft)
     const sides = loft.mirror ? 2 : 1
-    const chordArea = loft.ends.slice(1).reduce((sum, b, i) => sum + (mmToM(b.s - loft.ends[i].s) * mmToM(b.chord + loft.ends[i].chord)) / 2, 0)
+    const chordArea = loft.ends
+      .slice(1)
+      .reduce((sum, b, i) => sum + (mmToM(b.s - loft.ends[i].s) * mmToM(b.chord + loft.ends[i].chord)) / 2, 0)
     // A V-tail counts with the square of its cant's cosine as a tailplane (Purser & Campbell, NACA TR 823).
     const part = name === 'horizontal' ? Math.cos(loft.cant) ** 2 : Math.sin(loft.cant) ** 2
     const arm = own.macLead + own.mac / 4 - (plan.macLead + plan.mac / 4)
     return (sides * chordArea * part * arm) / (plan.area * length)
   }
   return {
-    areaDm2: m2ToDm2(plan.area), spanMm: mToMm(plan.span), macMm: mToMm(plan.mac), macLeadMm: mToMm(plan.macLead), macSpanMm: mToMm(plan.macSpan), aspectRatio: plan.span ** 2 / plan.area,
-    loadingGdm2: kgM2ToGDm2(mass / plan.area), cubicLoading: mass / plan.area ** 1.5, tailVolume: volume('horizontal', plan.mac), finVolume: volume('vertical', plan.span),
+    areaDm2: m2ToDm2(plan.area),
+    spanMm: mToMm(plan.span),
+    macMm: mToMm(plan.mac),
+    macLeadMm: mToMm(plan.macLead),
+    macSpanMm: mToMm(plan.macSpan),
+    aspectRatio: plan.span ** 2 / plan.area,
+    loadingGdm2: kgM2ToGDm2(mass / plan.area),
+    cubicLoading: mass / plan.area ** 1.5,
+    tailVolume: volume('horizontal', plan.mac),
+    finVolume: volume('vertical', plan.span),
   }
 }
 
 /** Weighed pieces as they are; the rest scaled by the mean ratio of the weighed ones of their filament. */
-function forecast(entries: readonly MassEntry[], pieces: readonly PieceReport[]): { forecastMassG: number, forecastCgMm: number, weighedCount: number } {
-  const ratios = new Map<string, { weighed: number, predicted: number }>()
+function forecast(
+  entries: readonly MassEntry[],
+  pieces: readonly PieceReport[],
+): { forecastMassG: number; forecastCgMm: number; weighedCount: number } {
+  const ratios = new Map<string, { weighed: number; predicted: number }>()
   for (const piece of pieces) {
     if (piece.weighedG === null) continue
     const sum = ratios.get(piece.filament) ?? { weighed: 0, predicted: 0 }
-    ratios.set(piece.filament, { weighed: sum.weighed + piece.weighedG, predicted: sum.predicted + piece.predictedG })
+    ratios.set(piece.filament, {
+      weighed: sum.weighed + piece.weighedG,
+      predicted: sum.predicted + piece.predictedG,
+    })
   }
-  const scaled = entries.map((entry) => {
+  const scaled = entries.map(entry => {
     const piece = entry.source === 'printed' ? pieces.find(item => item.id === entry.id) : undefined
     const ratio = piece ? ratios.get(piece.filament) : undefined
     return ratio ? { ...entry, mass: entry.mass * (ratio.weighed / ratio.predicted) } : entry
   })
   const sum = sumMass(scaled)
-  return { forecastMassG: kgToG(sum.mass), forecastCgMm: mToMm(sum.x), weighedCount: pieces.filter(piece => piece.weighedG !== null).length }
+  return {
+    forecastMassG: kgToG(sum.mass),
+    forecastCgMm: mToMm(sum.x),
+    weighedCount: pieces.filter(piece => piece.weighedG !== null).length,
+  }
 }
 
 /** Grams per metre of a stock entry, for lists. */
@@ -150,5 +255,3 @@ export const stockGramsPerMetre = (id: string, libraries: Libraries = LIBRARIES)
   const stock = libraries.stock.find(item => item.id === id)
   return stock ? kgToG(stockLinearMass(stock)) : 0
 }
-
-

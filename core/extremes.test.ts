@@ -7,19 +7,25 @@ import { balanceRemedies, proportions } from './workshop'
 
 it('no figure of an assessment is NaN or without end, for documents at the edges of what the schema admits', () => {
   const assessor = createAssessor()
-  fc.assert(fc.property(extreme, (doc) => {
-    const assessment = assessor.assess(doc)
-    expect(notNumbers(assessment)).toEqual([])
-    expect(notNumbers(proportions(doc, assessment))).toEqual([])
-  }), { numRuns: 120 })
+  fc.assert(
+    fc.property(extreme, doc => {
+      const assessment = assessor.assess(doc)
+      expect(notNumbers(assessment)).toEqual([])
+      expect(notNumbers(proportions(doc, assessment))).toEqual([])
+    }),
+    { numRuns: 120 },
+  )
 }, 120_000)
 
 it('nor is any of a remedy, and each of them is a document that the schema takes', () => {
   const assessor = createAssessor()
-  fc.assert(fc.property(extreme, (doc) => {
-    for (const { change, ...figures } of balanceRemedies(assessor, doc)) {
-      expect(notNumbers(figures)).toEqual([])
-      expect(() => checkProject({ ...doc, ...change }), figures.title).not.toThrow()
-    }
-  }), { numRuns: 40 })
+  fc.assert(
+    fc.property(extreme, doc => {
+      for (const { change, ...figures } of balanceRemedies(assessor, doc)) {
+        expect(notNumbers(figures)).toEqual([])
+        expect(() => checkProject({ ...doc, ...change }), figures.title).not.toThrow()
+      }
+    }),
+    { numRuns: 40 },
+  )
 }, 120_000)

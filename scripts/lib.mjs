@@ -1,4 +1,7 @@
-/** What the demo and the tests both need from a fresh machine. Plain JavaScript: it runs before anything is installed. */
+/**
+ * What the demo and the tests both need from a fresh machine. Plain JavaScript: it runs before anything is
+ * installed.
+ */
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
@@ -9,7 +12,13 @@ export const root = join(dirname(fileURLToPath(import.meta.url)), '..')
 
 /** Runs a command to its end with its output on ours; the exit status comes back. */
 export function run(command, args, { env = {}, quiet = false } = {}) {
-  const result = spawnSync(command, args, { cwd: root, stdio: quiet ? 'pipe' : 'inherit', env: { ...process.env, ...env }, encoding: 'utf8', maxBuffer: 1e9 })
+  const result = spawnSync(command, args, {
+    cwd: root,
+    stdio: quiet ? 'pipe' : 'inherit',
+    env: { ...process.env, ...env },
+    encoding: 'utf8',
+    maxBuffer: 1e9,
+  })
   return { status: result.status ?? 1, output: `${result.stdout ?? ''}${result.stderr ?? ''}` }
 }
 
@@ -20,30 +29,51 @@ export function fail(message) {
 
 export function needNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) fail(`Node ${process.versions.node} is too old: Mariposa needs 20.19 or newer.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    fail(`Node ${process.versions.node} is too old: Mariposa needs 20.19 or newer.`)
 }
 
-const lockHash = () => createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+const lockHash = () =>
+  createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
 
 /** Packages as the lock file says; nothing is done when they are there already. */
 export function installPackages() {
   const mark = join(root, 'node_modules', '.mariposa-lock')
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lockHash()) return
   console.log('Installing packages …')
-  if (run('npm', ['ci', '--no-fund', '--no-audit']).status !== 0) fail('Packages could not be installed: see above. The npm registry must be reachable once.')
+  if (run('npm', ['ci', '--no-fund', '--no-audit']).status !== 0)
+    fail('Packages could not be installed: see above. The npm registry must be reachable once.')
   writeFileSync(mark, lockHash())
 }
 
 /** Debian's Chromium and its driver; installed by apt when they are missing. */
 export function installBrowser() {
-  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium', driver = process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'
+  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium',
+    driver = process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'
   if (existsSync(chromium) && existsSync(driver)) return
   console.log('Installing Chromium and ChromeDriver …')
   const sudo = process.getuid?.() === 0 ? [] : ['sudo']
-  const apt = args => run(sudo[0] ?? 'apt-get', [...(sudo.length ? ['apt-get'] : []), ...args], { env: { DEBIAN_FRONTEND: 'noninteractive' }, quiet: true })
+  const apt = args =>
+    run(sudo[0] ?? 'apt-get', [...(sudo.length ? ['apt-get'] : []), ...args], {
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
+      quiet: true,
+    })
   apt(['update', '-qq'])
-  const { status, output } = apt(['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'chromium-driver', 'fonts-dejavu-core'])
-  if (status !== 0 || !existsSync(chromium)) fail(`Chromium could not be installed:\n${output.slice(-2000)}\nInstall Debian's chromium and chromium-driver, or set CHROMIUM and CHROMEDRIVER.`)
+  const { status, output } = apt([
+    'install',
+    '-y',
+    '-qq',
+    '--no-install-recommends',
+    'chromium',
+    'chromium-driver',
+    'fonts-dejavu-core',
+  ])
+  if (status !== 0 || !existsSync(chromium))
+    fail(
+      `Chromium could not be installed:\n${output.slice(-2000)}\nInstall Debian's chromium and chromium-driver, or set CHROMIUM and CHROMEDRIVER.`,
+    )
 }
 
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']
@@ -56,10 +86,16 @@ function newest(path) {
 /** Builds the production application unless the last build is newer than every source. */
 export function build() {
   const entry = join(root, '.output', 'server', 'index.mjs')
-  if (existsSync(entry) && statSync(entry).mtimeMs > Math.max(...SOURCES.map(name => newest(join(root, name))))) return 0
+  if (
+    existsSync(entry) &&
+    statSync(entry).mtimeMs > Math.max(...SOURCES.map(name => newest(join(root, name))))
+  )
+    return 0
   console.log('Building (about a minute) …')
-  const { status, output } = run('npx', ['nuxt', 'build'], { quiet: true, env: { NUXT_TELEMETRY_DISABLED: '1' } })
+  const { status, output } = run('npx', ['nuxt', 'build'], {
+    quiet: true,
+    env: { NUXT_TELEMETRY_DISABLED: '1' },
+  })
   if (status !== 0) console.error(output)
   return status
 }
-

@@ -1,21 +1,82 @@
-/** `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots. Needs a build. */
+/**
+ * `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots. Needs a
+ * build.
+ */
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
-interface View { name: string, path: string, press?: string, then?: string, wait?: string, phone?: boolean, slide?: [string, number], show?: string, after?: string, undo?: number, types?: Array<[css: string, value: string]>, mark?: boolean, /** Sets of options added to all, and the study run. */ study?: string[] }
+interface View {
+  name: string
+  path: string
+  press?: string
+  then?: string
+  wait?: string
+  phone?: boolean
+  slide?: [string, number]
+  show?: string
+  after?: string
+  undo?: number
+  types?: Array<[css: string, value: string]>
+  mark?: boolean
+  /** Sets of options added to all, and the study run. */ study?: string[]
+}
 const VIEWS: readonly View[] = [
-  { name: '01-brief', path: '/brief' }, { name: '02-shape', path: '/shape' }, { name: '03-skin', path: '/skin', wait: '[data-nudges][aria-busy="false"] [data-nudge]', show: '[data-nudges]' }, { name: '04-spine', path: '/spine' }, { name: '05-split', path: '/split' },
-  { name: '06-print', path: '/print' }, { name: '07-weigh', path: '/weigh' }, { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' }, { name: '09-maiden', path: '/maiden' }, { name: '10-log', path: '/log' },
+  { name: '01-brief', path: '/brief' },
+  { name: '02-shape', path: '/shape' },
+  {
+    name: '03-skin',
+    path: '/skin',
+    wait: '[data-nudges][aria-busy="false"] [data-nudge]',
+    show: '[data-nudges]',
+  },
+  { name: '04-spine', path: '/spine' },
+  { name: '05-split', path: '/split' },
+  { name: '06-print', path: '/print' },
+  { name: '07-weigh', path: '/weigh' },
+  { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' },
+  { name: '09-maiden', path: '/maiden' },
+  { name: '10-log', path: '/log' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' },
-  { name: '12-prove', path: '/prove', press: '[data-act="plan-trestles"]', types: [['[data-field="proof-measured"]', '8.1']], undo: 2 },
-  { name: '15-spine-failing', path: '/spine', types: [['[data-field="spar-to"]', '330']], wait: '[data-table="mend"] [data-mend]', undo: 1 },
-  { name: '16-combinations', path: '/choose', press: '[data-tab="study"]', study: ['schools', 'filaments'], show: '.ways' },
+  {
+    name: '12-prove',
+    path: '/prove',
+    press: '[data-act="plan-trestles"]',
+    types: [['[data-field="proof-measured"]', '8.1']],
+    undo: 2,
+  },
+  {
+    name: '15-spine-failing',
+    path: '/spine',
+    types: [['[data-field="spar-to"]', '330']],
+    wait: '[data-table="mend"] [data-mend]',
+    undo: 1,
+  },
+  {
+    name: '16-combinations',
+    path: '/choose',
+    press: '[data-tab="study"]',
+    study: ['schools', 'filaments'],
+    show: '.ways',
+  },
   { name: '19-heat', path: '/spine', press: '[data-tab="heat"]', wait: '[data-heat]' },
-  { name: '17-sizes', path: '/choose', press: '[data-tab="sizes"]', wait: '[data-table="sizes"][aria-busy="false"]' },
-  { name: '18-against-a-mark', path: '/choose', mark: true, press: '[data-tab="marks"]', wait: '[data-compared][aria-busy="false"]', undo: 1 },
-  { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' }, { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
+  {
+    name: '17-sizes',
+    path: '/choose',
+    press: '[data-tab="sizes"]',
+    wait: '[data-table="sizes"][aria-busy="false"]',
+  },
+  {
+    name: '18-against-a-mark',
+    path: '/choose',
+    mark: true,
+    press: '[data-tab="marks"]',
+    wait: '[data-compared][aria-busy="false"]',
+    undo: 1,
+  },
+  { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' },
+  { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
 ]
 
 const folder = new URL('../docs/screenshots/', import.meta.url).pathname
@@ -29,35 +90,73 @@ try {
     await settled(browser.driver)
     if (view.mark) {
       // A mark, then two beads in the nose instead of three.
-      await browser.driver.findElement(By.css('[data-field="choose-mark"] input')).sendKeys('As weighed in October', Key.ENTER)
+      await browser.driver
+        .findElement(By.css('[data-field="choose-mark"] input'))
+        .sendKeys('As weighed in October', Key.ENTER)
       await browser.driver.get(`${server.url}/skin`)
       await settled(browser.driver)
-      await browser.driver.findElement(By.css('[data-field="walls"] input')).sendKeys(Key.chord(Key.CONTROL, 'a'), '2', Key.ENTER)
+      await browser.driver
+        .findElement(By.css('[data-field="walls"] input'))
+        .sendKeys(Key.chord(Key.CONTROL, 'a'), '2', Key.ENTER)
       await settled(browser.driver)
       await browser.driver.sleep(600)
       await browser.driver.get(server.url + view.path)
       await settled(browser.driver)
     }
-    if (view.press) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.press)
-    if (view.then) await browser.driver.executeScript('document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))', view.then)
+    if (view.press)
+      await browser.driver.executeScript(
+        'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+        view.press,
+      )
+    if (view.then)
+      await browser.driver.executeScript(
+        'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+        view.then,
+      )
     if (view.study) {
-      for (const name of [...view.study.map(id => `[data-start="${id}"]`), '[data-act="run-study"]']) await browser.driver.executeScript('document.querySelector(arguments[0]).click(); return new Promise(done => setTimeout(done, 100))', name)
-      await browser.driver.wait(async () => (await browser.driver.findElements(By.css('[data-checked]'))).length > 0, 90_000)
-      await browser.driver.executeScript('const points = document.querySelectorAll(".chart .point"); for (const i of [0, Math.floor(points.length / 2)]) points[i].dispatchEvent(new MouseEvent("click", { bubbles: true }))')
+      for (const name of [...view.study.map(id => `[data-start="${id}"]`), '[data-act="run-study"]'])
+        await browser.driver.executeScript(
+          'document.querySelector(arguments[0]).click(); return new Promise(done => setTimeout(done, 100))',
+          name,
+        )
+      await browser.driver.wait(
+        async () => (await browser.driver.findElements(By.css('[data-checked]'))).length > 0,
+        90_000,
+      )
+      await browser.driver.executeScript(
+        'const points = document.querySelectorAll(".chart .point"); for (const i of [0, Math.floor(points.length / 2)]) points[i].dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+      )
     }
     for (const [css, value] of view.types ?? []) {
-      await browser.driver.wait(async () => (await browser.driver.findElements(By.css(`${css} input`))).length > 0, 5000)
-      await browser.driver.findElement(By.css(`${css} input`)).sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
+      await browser.driver.wait(
+        async () => (await browser.driver.findElements(By.css(`${css} input`))).length > 0,
+        5000,
+      )
+      await browser.driver
+        .findElement(By.css(`${css} input`))
+        .sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
       await settled(browser.driver)
     }
-    if (view.wait) await browser.driver.wait(async () => (await browser.driver.findElements(By.css(view.wait!))).length > 0, 90_000)
-    if (view.slide) await browser.driver.executeScript('const input = document.querySelector(arguments[0]); input.value = arguments[1]; input.dispatchEvent(new Event("input"))', ...view.slide)
+    if (view.wait)
+      await browser.driver.wait(
+        async () => (await browser.driver.findElements(By.css(view.wait!))).length > 0,
+        90_000,
+      )
+    if (view.slide)
+      await browser.driver.executeScript(
+        'const input = document.querySelector(arguments[0]); input.value = arguments[1]; input.dispatchEvent(new Event("input"))',
+        ...view.slide,
+      )
     if (view.after) {
       await browser.driver.executeScript('document.querySelector(arguments[0]).click()', view.after)
       await settled(browser.driver)
       await browser.driver.sleep(2500)
     }
-    if (view.show) await browser.driver.executeScript('document.querySelector(arguments[0]).scrollIntoView({ block: "start" })', view.show)
+    if (view.show)
+      await browser.driver.executeScript(
+        'document.querySelector(arguments[0]).scrollIntoView({ block: "start" })',
+        view.show,
+      )
     await browser.driver.sleep(900)
     writeFileSync(`${folder}${view.name}.png`, await browser.driver.takeScreenshot(), 'base64')
     for (let i = 0; i < (view.undo ?? 0); i++) {

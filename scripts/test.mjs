@@ -1,10 +1,14 @@
-/** `npm test`: installs what is missing, checks types, lint and layers, runs unit and browser tests; last line `N passed, N failed`. */
+/**
+ * `npm test`: installs what is missing, checks types, lint and layers, runs unit and browser tests; last line
+ * `N passed, N failed`.
+ */
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { build, installBrowser, installPackages, needNode, run } from './lib.mjs'
 
-let passed = 0, failed = 0
+let passed = 0,
+  failed = 0
 const folder = mkdtempSync(join(tmpdir(), 'mariposa-test-'))
 
 function step(name, work) {
@@ -21,9 +25,23 @@ const check = (name, work) => {
 /** A Vitest project; its own counts are added, and a run that counted nothing is a failure. */
 function suite(project) {
   const report = join(folder, `${project}.json`)
-  step(`${project} tests`, () => run('npx', ['vitest', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]).status)
+  step(
+    `${project} tests`,
+    () =>
+      run('npx', [
+        'vitest',
+        'run',
+        '--project',
+        project,
+        '--reporter=default',
+        '--reporter=json',
+        `--outputFile.json=${report}`,
+      ]).status,
+  )
   try {
-    const { numPassedTests, numFailedTests, numTotalTestSuites, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'))
+    const { numPassedTests, numFailedTests, numTotalTestSuites, numFailedTestSuites } = JSON.parse(
+      readFileSync(report, 'utf8'),
+    )
     passed += numPassedTests
     failed += numFailedTests
     if (numTotalTestSuites === 0 || (numFailedTests === 0 && numFailedTestSuites > 0)) failed++

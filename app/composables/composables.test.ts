@@ -11,8 +11,10 @@ import { handlesFor, type Handle } from './useHandles'
 import { paintFor } from './usePaint'
 
 const [thistledown, plover] = DEMOS
-const loft = (doc: ProjectFile) => loftSurface('wing', 'Wing', doc.wing, doc.aerofoils, trailingEdgeMm(doc.zones))
-const take = (doc: ProjectFile, handle: Handle, to: [number, number, number]) => checkProject(produce(doc, draft => handle.apply(draft, to)))
+const loft = (doc: ProjectFile) =>
+  loftSurface('wing', 'Wing', doc.wing, doc.aerofoils, trailingEdgeMm(doc.zones))
+const take = (doc: ProjectFile, handle: Handle, to: [number, number, number]) =>
+  checkProject(produce(doc, draft => handle.apply(draft, to)))
 
 describe('figures', () => {
   it('have fixed digits, a true minus, no minus zero and no NaN', () => {
@@ -34,7 +36,14 @@ describe('figures', () => {
 describe('handles', () => {
   it('dragged to where they are change nothing', () => {
     for (const doc of DEMOS) {
-      for (const [station, view] of [['shape', 'plan'], ['spine', 'plan'], ['split', 'plan'], ['split', 'side'], ['balance', 'side'], ['balance', 'plan']] as const) {
+      for (const [station, view] of [
+        ['shape', 'plan'],
+        ['spine', 'plan'],
+        ['split', 'plan'],
+        ['split', 'side'],
+        ['balance', 'side'],
+        ['balance', 'plan'],
+      ] as const) {
         for (const handle of handlesFor(station, view, doc, loft(doc))) {
           const after = share(doc, take(doc, handle, handle.at))
           // Places snap to half a millimetre; the aircraft otherwise stays.
@@ -55,9 +64,16 @@ describe('handles', () => {
   })
   it('never leave what the schema admits, however far they are dragged', () => {
     for (const doc of DEMOS) {
-      for (const [station, view] of [['shape', 'plan'], ['spine', 'plan'], ['split', 'plan'], ['balance', 'side'], ['balance', 'plan']] as const) {
+      for (const [station, view] of [
+        ['shape', 'plan'],
+        ['spine', 'plan'],
+        ['split', 'plan'],
+        ['balance', 'side'],
+        ['balance', 'plan'],
+      ] as const) {
         for (const handle of handlesFor(station, view, doc, loft(doc))) {
-          for (const far of [-1e5, 1e5]) expect(() => take(doc, handle, [far, far, far]), `${handle.label} to ${far}`).not.toThrow()
+          for (const far of [-1e5, 1e5])
+            expect(() => take(doc, handle, [far, far, far]), `${handle.label} to ${far}`).not.toThrow()
         }
       }
     }
@@ -68,11 +84,17 @@ describe('handles', () => {
     const moved = take(thistledown, battery, [-500, 0, 90]).equipment.find(e => e.id === 'battery')!
     expect(moved.xMm - moved.sizeMm[0] / 2).toBe(moved.bay![0])
     expect(moved.zMm).toBe(-14)
-    const receiver = take(thistledown, handles.find(h => h.id === 'mass-receiver')!, [300, 0, 10]).equipment.find(e => e.id === 'receiver')!
+    const receiver = take(
+      thistledown,
+      handles.find(h => h.id === 'mass-receiver')!,
+      [300, 0, 10],
+    ).equipment.find(e => e.id === 'receiver')!
     expect([receiver.xMm, receiver.zMm]).toEqual([300, 10])
   })
-  it('a spar\'s end follows the pointer along the span, and stays between its start and the tip', () => {
-    const handle = handlesFor('spine', 'plan', thistledown, loft(thistledown)).find(h => h.id === 'spar-main-spar')!
+  it("a spar's end follows the pointer along the span, and stays between its start and the tip", () => {
+    const handle = handlesFor('spine', 'plan', thistledown, loft(thistledown)).find(
+      h => h.id === 'spar-main-spar',
+    )!
     expect(take(thistledown, handle, [0, 420, 0]).spars[0].toMm).toBe(420)
     expect(take(thistledown, handle, [0, 5000, 0]).spars[0].toMm).toBe(600)
     expect(take(thistledown, handle, [0, -50, 0]).spars[0].toMm).toBe(10)
@@ -90,7 +112,10 @@ describe('paint', () => {
           expect(colour).toMatch(/^#[0-9a-f]{6}$/)
           expect(note.length).toBeGreaterThan(2)
         }
-        if (id === 'skin') expect(new Set(paint.legend.map(item => `${item.colour}${item.pattern}`)).size).toBe(doc.zones.length)
+        if (id === 'skin')
+          expect(new Set(paint.legend.map(item => `${item.colour}${item.pattern}`)).size).toBe(
+            doc.zones.length,
+          )
       }
     }
   })
@@ -104,7 +129,9 @@ describe('paint', () => {
     expect(paintFor('split', uncut, large).of(large.pieces[0]).pattern).toBeGreaterThan(0)
     const heavy = { ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 22 }] }
     const weighed = assess(heavy)
-    expect(paintFor('weigh', heavy, weighed).of(weighed.pieces[0]).colour).toBe(paintFor('weigh', heavy, weighed).legend.find(item => item.label === 'heavy')!.colour)
+    expect(paintFor('weigh', heavy, weighed).of(weighed.pieces[0]).colour).toBe(
+      paintFor('weigh', heavy, weighed).legend.find(item => item.label === 'heavy')!.colour,
+    )
   })
 })
 
@@ -122,10 +149,17 @@ describe('stations', () => {
     expect(demo.brief).toBe('attention')
     expect(demo.weigh).toBe('going')
     expect(demo.log).toBe('going')
-    expect(state({ ...plover, equipment: plover.equipment.map(item => (item.id === 'battery' ? { ...item, xMm: 90 } : item)) }).balance).toBe('attention')
+    expect(
+      state({
+        ...plover,
+        equipment: plover.equipment.map(item => (item.id === 'battery' ? { ...item, xMm: 90 } : item)),
+      }).balance,
+    ).toBe('attention')
     expect(state(plover).weigh).toBe('untouched')
     expect(state({ ...plover, spars: [] }).spine).toBe('attention')
     expect(state({ ...thistledown, cuts: { ...thistledown.cuts, wing: [] } }).split).toBe('attention')
-    expect(state({ ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 22 }] }).weigh).toBe('attention')
+    expect(state({ ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 22 }] }).weigh).toBe(
+      'attention',
+    )
   })
 })

@@ -9,4 +9,9 @@ export function download(name: string, content: string | Uint8Array, type: strin
 }
 
 /** A file name from a project's name: letters, digits and dashes. */
-export const fileName = (name: string): string => name.normalize('NFKD').replace(/[^\w.-]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'project'
+export const fileName = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/[^\w.-]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60) || 'project'

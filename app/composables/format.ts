@@ -5,5 +5,6 @@ export function figure(value: number | null | undefined, digits = 0): string {
   return (Number(text) === 0 ? text.replace('-', '') : text).replace('-', '−')
 }
 /** With its sign, for differences. */
-export const signed = (value: number, digits = 0): string => (Number(value.toFixed(digits)) > 0 ? `+${figure(value, digits)}` : figure(value, digits))
+export const signed = (value: number, digits = 0): string =>
+  Number(value.toFixed(digits)) > 0 ? `+${figure(value, digits)}` : figure(value, digits)
 export const today = (): string => new Date().toISOString().slice(0, 10)

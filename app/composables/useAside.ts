@@ -1,4 +1,7 @@
-/** What the second worker says of the newest document: asked after a short rest, and only the newest answer counts. */
+/**
+ * What the second worker says of the newest document: asked after a short rest, and only the newest answer
+ * counts.
+ */
 import type { ProjectFile } from '../../core/document'
 import type { CoreApi } from '~/workers/core.worker'
 import type { Remote } from 'comlink'
@@ -8,11 +11,16 @@ import { useCore } from './useCore'
 /** Dragging and typing are not followed step by step, ms. */
 const REST_MS = 250
 
-export function useAside<T>(ask: (core: Remote<CoreApi>, doc: ProjectFile) => Promise<T>, also: () => unknown = () => null, rest = REST_MS) {
+export function useAside<T>(
+  ask: (core: Remote<CoreApi>, doc: ProjectFile) => Promise<T>,
+  also: () => unknown = () => null,
+  rest = REST_MS,
+) {
   const { doc } = useBench()
   const core = useCore('aside')
   const answer = shallowRef<T | null>(null) as Ref<T | null>
-  const busy = ref(false), fault = ref('')
+  const busy = ref(false),
+    fault = ref('')
   /** The document that the answer belongs to. */
   const of = shallowRef<ProjectFile | null>(null)
   let asked = 0
@@ -35,6 +43,8 @@ export function useAside<T>(ask: (core: Remote<CoreApi>, doc: ProjectFile) => Pr
     }
   }
   watch([doc, also], refresh, { immediate: true })
-  onScopeDispose(() => { asked++ })
+  onScopeDispose(() => {
+    asked++
+  })
   return { answer, busy, fault, of }
 }

@@ -1,4 +1,7 @@
-/** Where it balances at this very frame: the assessed balance, shifted by what has been moved since, until the worker's full answer replaces it. */
+/**
+ * Where it balances at this very frame: the assessed balance, shifted by what has been moved since, until the
+ * worker's full answer replaces it.
+ */
 import { movedBalance } from '../../core/workshop'
 import { useAssessment } from '~/stores/assessment'
 import { useProject } from '~/stores/project'

@@ -4,7 +4,12 @@ import type { Patch } from 'immer'
 import type { ProjectFile } from '../../core/document'
 import type { StudyResult, StudyState, Vary } from '../../core/study'
 
-export interface Edit { name: string, at: number, forward: Patch[], back: Patch[] }
+export interface Edit {
+  name: string
+  at: number
+  forward: Patch[]
+  back: Patch[]
+}
 export interface ProjectRecord {
   id: string
   name: string
@@ -15,10 +20,27 @@ export interface ProjectRecord {
   done: Edit[]
   undone: Edit[]
 }
-export interface MarkRecord { id?: number, project: string, name: string, at: number, doc: ProjectFile }
+export interface MarkRecord {
+  id?: number
+  project: string
+  name: string
+  at: number
+  doc: ProjectFile
+}
 /** The last study of a project: what may vary on what design, how far it came, and what it found. */
-export interface StudyRecord { project: string, at: number, doc: ProjectFile, vary: Vary, picked: { zones: Record<string, string[]>, spars: Record<string, string[]>, musts: Record<string, unknown> }, state: StudyState | null, result: StudyResult | null }
-export interface SettingRecord { key: string, value: string }
+export interface StudyRecord {
+  project: string
+  at: number
+  doc: ProjectFile
+  vary: Vary
+  picked: { zones: Record<string, string[]>; spars: Record<string, string[]>; musts: Record<string, unknown> }
+  state: StudyState | null
+  result: StudyResult | null
+}
+export interface SettingRecord {
+  key: string
+  value: string
+}
 
 export const db = new Dexie('mariposa') as Dexie & {
   projects: EntityTable<ProjectRecord, 'id'>
@@ -36,7 +58,8 @@ export class StaleError extends Error {}
 export function saveProject(record: ProjectRecord): Promise<number> {
   return db.transaction('rw', db.projects, async () => {
     const stored = await db.projects.get(record.id)
-    if (stored && stored.revision !== record.revision) throw new StaleError(`revision ${stored.revision} is stored, ${record.revision} was read`)
+    if (stored && stored.revision !== record.revision)
+      throw new StaleError(`revision ${stored.revision} is stored, ${record.revision} was read`)
     const revision = record.revision + 1
     await db.projects.put({ ...record, revision, changedAt: Date.now() })
     return revision

@@ -21,7 +21,10 @@ export const useAssessment = defineStore('assessment', () => {
   let baseEdits = -1
   let busy = false
 
-  /** One document is in the worker at a time; when it answers, the newest goes next, and those between are dropped. */
+  /**
+   * One document is in the worker at a time; when it answers, the newest goes next, and those between are
+   * dropped.
+   */
   async function pump() {
     if (busy) return
     busy = true
@@ -46,14 +49,23 @@ export const useAssessment = defineStore('assessment', () => {
     }
   }
 
-  /** The difference is against the state before the newest edit; while that edit is being dragged, against where it began. */
+  /**
+   * The difference is against the state before the newest edit; while that edit is being dragged, against
+   * where it began.
+   */
   function compare(next: Assessment, doc: ProjectFile, edits: number) {
-    const values = Object.fromEntries(WINGS.map(wing => [wing, next.verdicts[wing].value])) as Record<WingName, number>
+    const values = Object.fromEntries(WINGS.map(wing => [wing, next.verdicts[wing].value])) as Record<
+      WingName,
+      number
+    >
     const sameProject = assessed.value?.id === doc.id
     if (!sameProject) base = values
-    else if (edits !== baseEdits && current.value) base = Object.fromEntries(WINGS.map(wing => [wing, current.value!.verdicts[wing].value]))
+    else if (edits !== baseEdits && current.value)
+      base = Object.fromEntries(WINGS.map(wing => [wing, current.value!.verdicts[wing].value]))
     baseEdits = edits
-    difference.value = Object.fromEntries(WINGS.map(wing => [wing, values[wing] - (base[wing] ?? values[wing])]))
+    difference.value = Object.fromEntries(
+      WINGS.map(wing => [wing, values[wing] - (base[wing] ?? values[wing])]),
+    )
     current.value = next
     assessed.value = doc
   }

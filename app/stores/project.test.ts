@@ -7,7 +7,8 @@ import { db, saveProject, StaleError } from '~/db/database'
 import { useProject } from './project'
 
 const settle = async (project: ReturnType<typeof useProject>) => {
-  for (let i = 0; i < 100 && project.saveState === 'saving'; i++) await new Promise(resolve => setTimeout(resolve, 20))
+  for (let i = 0; i < 100 && project.saveState === 'saving'; i++)
+    await new Promise(resolve => setTimeout(resolve, 20))
 }
 const fresh = async () => {
   setActivePinia(createPinia())
@@ -26,8 +27,12 @@ describe('edits', () => {
   it('are named steps that undo and redo exactly', async () => {
     const project = await fresh()
     const before = project.doc
-    project.edit('Set span', (d) => { d.wing.panels[0].spanMm = 300 })
-    project.edit('Set walls', (d) => { d.zones[1].recipe.walls = 4 })
+    project.edit('Set span', d => {
+      d.wing.panels[0].spanMm = 300
+    })
+    project.edit('Set walls', d => {
+      d.zones[1].recipe.walls = 4
+    })
     const after = project.doc
     expect(project.done.map(edit => edit.name)).toEqual(['Set span', 'Set walls'])
     project.undo()
@@ -43,7 +48,9 @@ describe('edits', () => {
   it('share structure: what an edit does not touch stays the same object', async () => {
     const project = await fresh()
     const { wing, zones, equipment } = project.doc!
-    project.edit('Move', (d) => { d.equipment[3].xMm = 120 })
+    project.edit('Move', d => {
+      d.equipment[3].xMm = 120
+    })
     expect(project.doc!.wing).toBe(wing)
     expect(project.doc!.zones).toBe(zones)
     expect(project.doc!.equipment[0]).toBe(equipment[0])
@@ -51,7 +58,14 @@ describe('edits', () => {
   })
   it('a drag is one step, and undoes to where it began', async () => {
     const project = await fresh()
-    for (let x = 107; x < 140; x++) project.edit('Move the battery', (d) => { d.equipment[3].xMm = x }, { merge: true })
+    for (let x = 107; x < 140; x++)
+      project.edit(
+        'Move the battery',
+        d => {
+          d.equipment[3].xMm = x
+        },
+        { merge: true },
+      )
     expect(project.done.length).toBe(1)
     project.undo()
     expect(project.doc!.equipment[3].xMm).toBe(106)
@@ -60,21 +74,35 @@ describe('edits', () => {
   })
   it('a new edit after undo drops what was undone; nothing changed is no step', async () => {
     const project = await fresh()
-    project.edit('a', (d) => { d.brief.loadFactor = 6 })
+    project.edit('a', d => {
+      d.brief.loadFactor = 6
+    })
     project.undo()
-    project.edit('b', (d) => { d.brief.loadFactor = 7 })
+    project.edit('b', d => {
+      d.brief.loadFactor = 7
+    })
     expect(project.canRedo).toBe(false)
-    project.edit('nothing', (d) => { d.brief.loadFactor = 7 })
+    project.edit('nothing', d => {
+      d.brief.loadFactor = 7
+    })
     expect(project.done.map(edit => edit.name)).toEqual(['b'])
   })
   it('an edit that the schema refuses changes nothing and says why', async () => {
     const project = await fresh()
     const before = project.doc
-    expect(project.edit('Set span', (d) => { d.wing.panels[0].spanMm = -4 })).toBe(false)
+    expect(
+      project.edit('Set span', d => {
+        d.wing.panels[0].spanMm = -4
+      }),
+    ).toBe(false)
     expect(project.doc).toBe(before)
     expect(project.done.length).toBe(0)
     expect(project.refused).toMatch(/^Set span: wing\.panels\[0\]\.spanMm/)
-    expect(project.edit('Set zone', (d) => { d.wing.panels[0].zone = 'nowhere' })).toBe(false)
+    expect(
+      project.edit('Set zone', d => {
+        d.wing.panels[0].zone = 'nowhere'
+      }),
+    ).toBe(false)
     expect(project.doc).toBe(before)
   })
   it('a remedy or a mark taken whole is one step, touching only what differs', async () => {
@@ -91,7 +119,9 @@ describe('edits', () => {
 describe('keeping', () => {
   it('the document and its undo list come back after a reload', async () => {
     const project = await fresh()
-    project.edit('Set load factor', (d) => { d.brief.loadFactor = 9 })
+    project.edit('Set load factor', d => {
+      d.brief.loadFactor = 9
+    })
     await settle(project)
     expect(project.saveState).toBe('saved')
     const again = await fresh()
@@ -104,7 +134,9 @@ describe('keeping', () => {
     const project = await fresh()
     const stored = (await db.projects.get('thistledown'))!
     await saveProject({ ...stored, doc: { ...stored.doc, brief: { ...stored.doc.brief, loadFactor: 3 } } })
-    project.edit('Set load factor', (d) => { d.brief.loadFactor = 8 })
+    project.edit('Set load factor', d => {
+      d.brief.loadFactor = 8
+    })
     await settle(project)
     expect(project.saveState).toBe('elsewhere')
     expect((await db.projects.get('thistledown'))!.doc.brief.loadFactor).toBe(3)
@@ -128,26 +160,45 @@ describe('keeping', () => {
     expect(project.doc!.id).toBe('plover-2')
     expect(project.shelf.map(item => item.name)).toContain('Mine')
     const count = await db.projects.count()
-    await expect(async () => project.importText('{"format":"mariposa-project","version":1}')).rejects.toBeInstanceOf(DocumentError)
+    await expect(async () =>
+      project.importText('{"format":"mariposa-project","version":1}'),
+    ).rejects.toBeInstanceOf(DocumentError)
     expect(await db.projects.count()).toBe(count)
     expect(project.doc!.name).toBe('Mine')
     expect(JSON.parse(project.exportText())).toEqual(project.doc)
   })
   it('marks and projects of an older version come up to this one; steps made before it are let go', async () => {
     const project = await fresh()
-    const old = JSON.parse(writeProject(DEMOS[0])) as Record<string, unknown> & { brief: Record<string, unknown>, spars: Array<Record<string, unknown>> }
+    const old = JSON.parse(writeProject(DEMOS[0])) as Record<string, unknown> & {
+      brief: Record<string, unknown>
+      spars: Array<Record<string, unknown>>
+    }
     for (const key of ['gear', 'proofs', 'wingSets', 'polars']) delete old[key]
     for (const spar of old.spars) for (const key of ['fixing', 'lay', 'route']) delete spar[key]
     Object.assign(old, { version: 2 })
     const step = { name: 'Old step', at: 1, forward: [], back: [] }
-    await db.projects.put({ id: 'old', name: 'Old', revision: 1, changedAt: 1, doc: { ...old, id: 'old' } as never, done: [step], undone: [] })
-    await db.marks.bulkAdd([{ project: 'old', name: 'Then', at: 1, doc: { ...old, id: 'old' } as never }, { project: 'old', name: 'Broken', at: 2, doc: { format: 'nothing' } as never }])
+    await db.projects.put({
+      id: 'old',
+      name: 'Old',
+      revision: 1,
+      changedAt: 1,
+      doc: { ...old, id: 'old' } as never,
+      done: [step],
+      undone: [],
+    })
+    await db.marks.bulkAdd([
+      { project: 'old', name: 'Then', at: 1, doc: { ...old, id: 'old' } as never },
+      { project: 'old', name: 'Broken', at: 2, doc: { format: 'nothing' } as never },
+    ])
     expect(await project.open('old')).toBe(true)
     expect(project.doc!.spars[0].fixing).toBe('bonded')
     expect(project.canUndo).toBe(false)
-    for (let i = 0; i < 50 && project.marks.length === 0; i++) await new Promise(resolve => setTimeout(resolve, 20))
+    for (let i = 0; i < 50 && project.marks.length === 0; i++)
+      await new Promise(resolve => setTimeout(resolve, 20))
     expect(project.marks.map(mark => mark.name)).toEqual(['Then'])
-    project.edit('Set walls', (d) => { d.zones[0].recipe.walls = 5 })
+    project.edit('Set walls', d => {
+      d.zones[0].recipe.walls = 5
+    })
     project.backToMark(project.marks[0])
     expect(project.refused).toBeNull()
     expect(project.doc!.version).toBe(DEMOS[0].version)
@@ -156,7 +207,9 @@ describe('keeping', () => {
   it('marks bring a whole state back as one edit', async () => {
     const project = await fresh()
     await project.mark('as flown')
-    project.edit('Set load factor', (d) => { d.brief.loadFactor = 2 })
+    project.edit('Set load factor', d => {
+      d.brief.loadFactor = 2
+    })
     project.backToMark(project.marks[0])
     expect(project.doc!.brief.loadFactor).toBe(DEMOS[0].brief.loadFactor)
     expect(project.done.at(-1)!.name).toBe('Back to mark as flown')

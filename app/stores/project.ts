@@ -12,7 +12,10 @@ enablePatches()
 const HISTORY = 200
 /** A drag makes one edit: changes of one name this close together are merged, ms. */
 const MERGE_MS = 900
-/** Saves stand this far apart, so that a drag writes a few times a second instead of at every frame; the first one goes at once. */
+/**
+ * Saves stand this far apart, so that a drag writes a few times a second instead of at every frame; the first
+ * one goes at once.
+ */
 const SAVE_REST_MS = 120
 
 export const useProject = defineStore('project', () => {
@@ -32,7 +35,15 @@ export const useProject = defineStore('project', () => {
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mariposa')
 
   function record(): ProjectRecord {
-    return { id: doc.value!.id, name: doc.value!.name, revision, changedAt: 0, doc: toRaw(doc.value!), done: [...done.value], undone: [...undone.value] }
+    return {
+      id: doc.value!.id,
+      name: doc.value!.name,
+      revision,
+      changedAt: 0,
+      doc: toRaw(doc.value!),
+      done: [...done.value],
+      undone: [...undone.value],
+    }
   }
 
   /** Saves the newest state; edits made meanwhile are saved right after. */
@@ -43,10 +54,14 @@ export const useProject = defineStore('project', () => {
       again = true
       return pending
     }
-    pending = new Promise<void>((resolve) => {
+    pending = new Promise<void>(resolve => {
       hurry = resolve
       setTimeout(resolve, Math.max(0, SAVE_REST_MS - (Date.now() - savedAt)))
-    }).then(saveLoop).finally(() => { pending = null })
+    })
+      .then(saveLoop)
+      .finally(() => {
+        pending = null
+      })
     return pending
   }
 
@@ -80,9 +95,13 @@ export const useProject = defineStore('project', () => {
     refused.value = null
     const before = done.value.at(-1)
     const now = Date.now()
-    done.value = merge && before && before.name === name && now - before.at < MERGE_MS
-      ? [...done.value.slice(0, -1), { name, at: now, forward: [...before.forward, ...forward], back: [...back, ...before.back] }]
-      : [...done.value, { name, at: now, forward, back }].slice(-HISTORY)
+    done.value =
+      merge && before && before.name === name && now - before.at < MERGE_MS
+        ? [
+            ...done.value.slice(0, -1),
+            { name, at: now, forward: [...before.forward, ...forward], back: [...back, ...before.back] },
+          ]
+        : [...done.value, { name, at: now, forward, back }].slice(-HISTORY)
     undone.value = []
     doc.value = next
     void save()
@@ -90,9 +109,11 @@ export const useProject = defineStore('project', () => {
   }
 
   /** Takes a whole new document as one edit (a remedy, a proposal). */
-  const replace = (name: string, next: ProjectFile) => edit(name, (draft) => {
-    for (const key of Object.keys(next) as Array<keyof ProjectFile>) if (next[key] !== doc.value![key]) (draft as Record<string, unknown>)[key] = next[key]
-  })
+  const replace = (name: string, next: ProjectFile) =>
+    edit(name, draft => {
+      for (const key of Object.keys(next) as Array<keyof ProjectFile>)
+        if (next[key] !== doc.value![key]) (draft as Record<string, unknown>)[key] = next[key]
+    })
 
   function step(from: typeof done, to: typeof undone, way: 'back' | 'forward') {
     const last = from.value.at(-1)
@@ -127,11 +148,21 @@ export const useProject = defineStore('project', () => {
 
   /** First start: the demo projects are put on the shelf and the first one opens. */
   async function start(): Promise<void> {
-    for (const demo of DEMOS) if (!await db.projects.get(demo.id)) await db.projects.put({ id: demo.id, name: demo.name, revision: 1, changedAt: Date.now() - DEMOS.indexOf(demo), doc: demo, done: [], undone: [] })
+    for (const demo of DEMOS)
+      if (!(await db.projects.get(demo.id)))
+        await db.projects.put({
+          id: demo.id,
+          name: demo.name,
+          revision: 1,
+          changedAt: Date.now() - DEMOS.indexOf(demo),
+          doc: demo,
+          done: [],
+          undone: [],
+        })
     const last = (await db.settings.get('open'))?.value
-    if (!last || !await open(last)) await open(DEMOS[0].id)
+    if (!last || !(await open(last))) await open(DEMOS[0].id)
     await listShelf()
-    channel?.addEventListener('message', ({ data }: MessageEvent<{ project: string, revision: number }>) => {
+    channel?.addEventListener('message', ({ data }: MessageEvent<{ project: string; revision: number }>) => {
       if (data.project === doc.value?.id && data.revision > revision) saveState.value = 'elsewhere'
     })
   }
@@ -139,7 +170,9 @@ export const useProject = defineStore('project', () => {
   if (typeof window !== 'undefined') window.addEventListener('pagehide', () => hurry())
 
   async function listShelf() {
-    shelf.value = (await db.projects.orderBy('changedAt').reverse().toArray()).map(({ id, name, changedAt }) => ({ id, name, changedAt }))
+    shelf.value = (await db.projects.orderBy('changedAt').reverse().toArray()).map(
+      ({ id, name, changedAt }) => ({ id, name, changedAt }),
+    )
   }
 
   /** Puts a project on the shelf under a free id and opens it. */
@@ -147,7 +180,15 @@ export const useProject = defineStore('project', () => {
     await pending
     let id = source.id
     for (let n = 2; await db.projects.get(id); n++) id = `${source.id.slice(0, 50)}-${n}`
-    await db.projects.put({ id, name, revision: 1, changedAt: Date.now(), doc: { ...source, id, name }, done: [], undone: [] })
+    await db.projects.put({
+      id,
+      name,
+      revision: 1,
+      changedAt: Date.now(),
+      doc: { ...source, id, name },
+      done: [],
+      undone: [],
+    })
     await open(id)
     await listShelf()
   }
@@ -157,7 +198,9 @@ export const useProject = defineStore('project', () => {
   const exportText = () => writeProject(doc.value!)
 
   async function listMarks() {
-    marks.value = doc.value ? (await db.marks.where('project').equals(doc.value.id).toArray()).flatMap(readMark) : []
+    marks.value = doc.value
+      ? (await db.marks.where('project').equals(doc.value.id).toArray()).flatMap(readMark)
+      : []
   }
   /** The present design, or another of the same project. */
   async function mark(name: string, of: ProjectFile = doc.value!) {
@@ -175,12 +218,37 @@ export const useProject = defineStore('project', () => {
   }
 
   return {
-    doc, done, undone, saveState, refused, marks, shelf, canUndo: computed(() => done.value.length > 0), canRedo: computed(() => undone.value.length > 0),
-    edit, replace, undo, redo, save, start, open, add, importText, exportText, mark, backToMark, reloadStored, keepAsCopy, listShelf,
+    doc,
+    done,
+    undone,
+    saveState,
+    refused,
+    marks,
+    shelf,
+    canUndo: computed(() => done.value.length > 0),
+    canRedo: computed(() => undone.value.length > 0),
+    edit,
+    replace,
+    undo,
+    redo,
+    save,
+    start,
+    open,
+    add,
+    importText,
+    exportText,
+    mark,
+    backToMark,
+    reloadStored,
+    keepAsCopy,
+    listShelf,
   }
 })
 
-/** A mark of an older version is brought up to this one; one that cannot be read is left where it is and not shown. */
+/**
+ * A mark of an older version is brought up to this one; one that cannot be read is left where it is and not
+ * shown.
+ */
 function readMark(record: MarkRecord): MarkRecord[] {
   try {
     return [{ ...record, doc: checkProject(record.doc) }]
@@ -189,4 +257,5 @@ function readMark(record: MarkRecord): MarkRecord[] {
   }
 }
 
-const isQuota = (fault: unknown): boolean => /quota/i.test(`${(fault as Error)?.name} ${(fault as { inner?: Error })?.inner?.name ?? ''}`)
+const isQuota = (fault: unknown): boolean =>
+  /quota/i.test(`${(fault as Error)?.name} ${(fault as { inner?: Error })?.inner?.name ?? ''}`)

@@ -14,9 +14,11 @@ export const useView = defineStore('view', () => {
   /** How far pieces are drawn apart in space, 0 to 1. */
   const apart = ref(0)
   /** Where it would balance after the remedy being looked at. */
-  const preview = shallowRef<{ cgMm: number, label: string } | null>(null)
+  const preview = shallowRef<{ cgMm: number; label: string } | null>(null)
   /** A change that is looked at before it is taken: what the wings would say, and how it would be drawn. */
-  const ghost = shallowRef<{ id: string, after: Record<WingName, number>, drawing: Drawing | null } | null>(null)
+  const ghost = shallowRef<{ id: string; after: Record<WingName, number>; drawing: Drawing | null } | null>(
+    null,
+  )
   /** Outlines of another state of the design, laid under this one. */
   const overlay = shallowRef<Drawing | null>(null)
   /** The ground test being looked at. */
@@ -26,5 +28,19 @@ export const useView = defineStore('view', () => {
   const shelfOpen = ref(false)
   const historyOpen = ref(false)
   const marking = ref(false)
-  return { view, selected, paint, apart, preview, ghost, overlay, proof, why, commanding, shelfOpen, historyOpen, marking }
+  return {
+    view,
+    selected,
+    paint,
+    apart,
+    preview,
+    ghost,
+    overlay,
+    proof,
+    why,
+    commanding,
+    shelfOpen,
+    historyOpen,
+    marking,
+  }
 })

@@ -3,13 +3,76 @@ import { expose, transfer } from 'comlink'
 import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { zipSync } from 'fflate'
-import { createAssessor, noCuts, type Assessment, type HeatReport, type NoCut, type WingName } from '../../core/assess'
-import { compareDesigns, cutsForAll, filamentSwaps, nudges, sizeReport, study, type DesignComparison, type FilamentSwap, type Nudge, type SizeAsk, type SizeReport, createStudyKernel, type StudyKernel, type StudyProgress, type StudyResult, type StudyState, type Vary } from '../../core/study'
-import { share, type Cuts, type Given, type Printer, type ProjectFile, type SurfaceName } from '../../core/document'
-import { meshOf, pieceSolid, placedMesh, type PartName, type Piece, type SolidKernel, type TriangleMesh } from '../../core/geometry'
+import {
+  createAssessor,
+  noCuts,
+  type Assessment,
+  type HeatReport,
+  type NoCut,
+  type WingName,
+} from '../../core/assess'
+import {
+  compareDesigns,
+  cutsForAll,
+  filamentSwaps,
+  nudges,
+  sizeReport,
+  study,
+  type DesignComparison,
+  type FilamentSwap,
+  type Nudge,
+  type SizeAsk,
+  type SizeReport,
+  createStudyKernel,
+  type StudyKernel,
+  type StudyProgress,
+  type StudyResult,
+  type StudyState,
+  type Vary,
+} from '../../core/study'
+import {
+  share,
+  type Cuts,
+  type Given,
+  type Printer,
+  type ProjectFile,
+  type SurfaceName,
+} from '../../core/document'
+import {
+  meshOf,
+  pieceSolid,
+  placedMesh,
+  type PartName,
+  type Piece,
+  type SolidKernel,
+  type TriangleMesh,
+} from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
 import { writeStl } from '../../core/printing'
-import { balanceRemedies, balanceTemplates, compareSchools, exportPieces, flatSolid, mend, sparChoices, sectionReport, wingSetFigures, previewGcode, proposeAllCuts, readGivenParts, sliceEveryLayer, type EveryLayer, type GcodePreview, type GivenPart, type Mending, type Remedy, type SparChoice, type SchoolFigures, type SectionReport, type WingSetFigures } from '../../core/workshop'
+import {
+  balanceRemedies,
+  balanceTemplates,
+  compareSchools,
+  exportPieces,
+  flatSolid,
+  mend,
+  sparChoices,
+  sectionReport,
+  wingSetFigures,
+  previewGcode,
+  proposeAllCuts,
+  readGivenParts,
+  sliceEveryLayer,
+  type EveryLayer,
+  type GcodePreview,
+  type GivenPart,
+  type Mending,
+  type Remedy,
+  type SparChoice,
+  type SchoolFigures,
+  type SectionReport,
+  type WingSetFigures,
+} from '../../core/workshop'
 
 const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.
@@ -28,15 +91,20 @@ async function loadKernel(): Promise<SolidKernel> {
 }
 const solids = (): Promise<SolidKernel> => (kernel ??= loadKernel())
 
-export interface PieceMesh { id: string, part: string, positions: Float32Array, triangles: Uint32Array }
+export interface PieceMesh {
+  id: string
+  part: string
+  positions: Float32Array
+  triangles: Uint32Array
+}
 
 /** Solids once made, while their piece keeps its shape; null where none can be made. */
-const printed = new WeakMap<Piece['sectionAt'], { port?: TriangleMesh | null, other?: TriangleMesh | null }>()
+const printed = new WeakMap<Piece['sectionAt'], { port?: TriangleMesh | null; other?: TriangleMesh | null }>()
 
 type Progress = (done: number, of: number, name: string) => boolean | Promise<boolean>
 class Stopped extends Error {}
 const stopping = (progress: Progress) => async (done: number, of: number, name: string) => {
-  if (!await progress(done, of, name)) throw new Stopped()
+  if (!(await progress(done, of, name))) throw new Stopped()
 }
 /** Null where the maker stopped it. */
 async function unlessStopped<T>(work: () => Promise<T>): Promise<T | null> {
@@ -57,25 +125,48 @@ const api = {
     drawn = result.drawing
     return { ...result, drawing }
   },
-  /** The very solids that are exported, each where it belongs; a piece that is no solid is left out, and a finding names it. */
+  /**
+   * The very solids that are exported, each where it belongs; a piece that is no solid is left out, and a
+   * finding names it.
+   */
   async meshes(doc: ProjectFile): Promise<PieceMesh[]> {
     const own = await solids()
     const meshes = live.airframe(known(doc)).pieces.flatMap((piece): PieceMesh[] => {
       const mesh = printedMesh(own, piece)
-      return mesh ? [{ id: piece.id, part: piece.part, ...placedMesh(piece, { positions: mesh.positions, triangles: mesh.triangles.slice() }) }] : []
+      return mesh
+        ? [
+            {
+              id: piece.id,
+              part: piece.part,
+              ...placedMesh(piece, { positions: mesh.positions, triangles: mesh.triangles.slice() }),
+            },
+          ]
+        : []
     })
-    return transfer(meshes, meshes.flatMap(mesh => [mesh.positions.buffer, mesh.triangles.buffer]))
+    return transfer(
+      meshes,
+      meshes.flatMap(mesh => [mesh.positions.buffer, mesh.triangles.buffer]),
+    )
   },
-  compare: (doc: ProjectFile, zone: string, filament: string): SchoolFigures[] => compareSchools(aside, LIBRARIES, doc, zone, filament),
+  compare: (doc: ProjectFile, zone: string, filament: string): SchoolFigures[] =>
+    compareSchools(aside, LIBRARIES, doc, zone, filament),
   proposeCuts: (doc: ProjectFile): Cuts => proposeAllCuts(live.airframe(known(doc))),
   noCuts: (doc: ProjectFile, part: PartName): NoCut[] => noCuts(live.airframe(known(doc)), part),
-  exportZip: (doc: ProjectFile, progress: Progress): Promise<Uint8Array | null> => unlessStopped(async () => {
-    const files = await exportPieces(await solids(), aside.airframe(doc), aside.assess(doc).pieces, stopping(progress))
-    const zip = zipSync(Object.fromEntries(files.map(file => [file.name, file.bytes])), { level: 6 })
-    return transfer(zip, [zip.buffer])
-  }),
+  exportZip: (doc: ProjectFile, progress: Progress): Promise<Uint8Array | null> =>
+    unlessStopped(async () => {
+      const files = await exportPieces(
+        await solids(),
+        aside.airframe(doc),
+        aside.assess(doc).pieces,
+        stopping(progress),
+      )
+      const zip = zipSync(Object.fromEntries(files.map(file => [file.name, file.bytes])), { level: 6 })
+      return transfer(zip, [zip.buffer])
+    }),
   everyLayer: (doc: ProjectFile, progress: Progress): Promise<EveryLayer[] | null> =>
-    unlessStopped(async () => sliceEveryLayer(await solids(), aside.airframe(doc), aside.assess(doc).pieces, stopping(progress))),
+    unlessStopped(async () =>
+      sliceEveryLayer(await solids(), aside.airframe(doc), aside.assess(doc).pieces, stopping(progress)),
+    ),
   gcode: (text: string, printer: Printer): GcodePreview => {
     const preview = previewGcode(text, printer)
     return transfer(preview, [preview.segments.buffer])
@@ -85,8 +176,16 @@ const api = {
   /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */
   mend: (doc: ProjectFile): Mending => mend(aside, known(doc)),
   sparChoices: (doc: ProjectFile): SparChoice[] => sparChoices(aside, known(doc)),
-  /** Steps that would help a wing, every so many of them; `progress` is told what was found so far, and false stops. */
-  nudges: (doc: ProjectFile, wing: WingName, part: [number, number], progress: (done: number, of: number, found: Nudge[]) => boolean | Promise<boolean>): Promise<Nudge[]> => {
+  /**
+   * Steps that would help a wing, every so many of them; `progress` is told what was found so far, and false
+   * stops.
+   */
+  nudges: (
+    doc: ProjectFile,
+    wing: WingName,
+    part: [number, number],
+    progress: (done: number, of: number, found: Nudge[]) => boolean | Promise<boolean>,
+  ): Promise<Nudge[]> => {
     let told = 0
     return nudges(aside, known(doc), wing, part, (done, of, found) => {
       // Every message costs the page a little, and a search that is called off should soon know.
@@ -96,23 +195,43 @@ const api = {
     })
   },
   /** Another design against this one; its drawing, to lay over this one. */
-  compareDesigns: (from: ProjectFile, to: ProjectFile): { comparison: DesignComparison, drawing: Assessment['drawing'] } => {
-    const before = aside.assess(from), after = aside.assess(to)
+  compareDesigns: (
+    from: ProjectFile,
+    to: ProjectFile,
+  ): { comparison: DesignComparison; drawing: Assessment['drawing'] } => {
+    const before = aside.assess(from),
+      after = aside.assess(to)
     return { comparison: compareDesigns(before, after), drawing: before.drawing }
   },
-  filamentSwaps: (doc: ProjectFile, zone: string | null): FilamentSwap[] => filamentSwaps(aside, known(doc), zone),
+  filamentSwaps: (doc: ProjectFile, zone: string | null): FilamentSwap[] =>
+    filamentSwaps(aside, known(doc), zone),
   /** One size after another: every answer is shown as it comes. */
   size: (doc: ProjectFile, ask: SizeAsk): SizeReport | null => sizeReport(aside, known(doc), ask),
   /** Cuts proposed for the largest size, brought down to the first. */
-  cutsForAll: (largest: ProjectFile, factor: number): Cuts => cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
-  /** Every combination of what may vary; told a few times a second, and false stops. `from` goes on where one of the same space stood. */
-  study: (doc: ProjectFile, vary: Vary, progress: (now: StudyProgress) => boolean | Promise<boolean>, from: StudyState | null): Promise<StudyResult> => {
+  cutsForAll: (largest: ProjectFile, factor: number): Cuts =>
+    cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
+  /**
+   * Every combination of what may vary; told a few times a second, and false stops. `from` goes on where one
+   * of the same space stood.
+   */
+  study: (
+    doc: ProjectFile,
+    vary: Vary,
+    progress: (now: StudyProgress) => boolean | Promise<boolean>,
+    from: StudyState | null,
+  ): Promise<StudyResult> => {
     let told = 0
-    return study(space ??= createStudyKernel(), known(doc), vary, (now) => {
-      if (performance.now() - told < 700) return true
-      told = performance.now()
-      return progress(now())
-    }, from)
+    return study(
+      (space ??= createStudyKernel()),
+      known(doc),
+      vary,
+      now => {
+        if (performance.now() - told < 700) return true
+        told = performance.now()
+        return progress(now())
+      },
+      from,
+    )
   },
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
@@ -127,15 +246,32 @@ const api = {
     const templates = balanceTemplates(aside.airframe(doc), aside.assess(doc))
     if (!templates) return null
     const own = await solids()
-    const zip = zipSync(Object.fromEntries(templates.parts.map(part => [`${part.name}${part.count > 1 ? `-print-${part.count}` : ''}.stl`, writeStl(flatSolid(own, part), `${part.name}: ${part.note}`)])), { level: 6 })
+    const zip = zipSync(
+      Object.fromEntries(
+        templates.parts.map(part => [
+          `${part.name}${part.count > 1 ? `-print-${part.count}` : ''}.stl`,
+          writeStl(flatSolid(own, part), `${part.name}: ${part.note}`),
+        ]),
+      ),
+      { level: 6 },
+    )
     return transfer(zip, [zip.buffer])
   },
   readGiven: (name: string, bytes: Uint8Array): GivenPart[] => readGivenParts(name, bytes),
-  /** What a given part would weigh as it stands, in a zone of this document: the same figures as once it is taken in. */
-  weighGiven(doc: ProjectFile, given: Given): { massG: number, hours: number, cost: number } | null {
+  /**
+   * What a given part would weigh as it stands, in a zone of this document: the same figures as once it is
+   * taken in.
+   */
+  weighGiven(doc: ProjectFile, given: Given): { massG: number; hours: number; cost: number } | null {
     const { pieces } = aside.assess({ ...doc, given: [...doc.given, given] })
     const own = pieces.filter(piece => piece.id === given.id || piece.id.startsWith(`${given.id}-`))
-    return own.length ? { massG: own.reduce((sum, p) => sum + p.predictedG, 0), hours: own.reduce((sum, p) => sum + p.hours, 0), cost: own.reduce((sum, p) => sum + p.cost, 0) } : null
+    return own.length
+      ? {
+          massG: own.reduce((sum, p) => sum + p.predictedG, 0),
+          hours: own.reduce((sum, p) => sum + p.hours, 0),
+          cost: own.reduce((sum, p) => sum + p.cost, 0),
+        }
+      : null
   },
 }
 
@@ -155,7 +291,8 @@ function printedMesh(own: SolidKernel, piece: Piece): TriangleMesh | null {
 }
 
 /**
- * The first edits would otherwise pay for compiling the core: right after the first answer, a few edits of the same
+ * The first edits would otherwise pay for compiling the core: right after the first answer, a few edits of
+ * the same
  * aircraft are tried aside, one at a time, so that a real one never waits behind more than one of them.
  */
 let warm = false
@@ -164,7 +301,9 @@ function warmUp(doc: ProjectFile) {
   warm = true
   let left = 8
   const next = () => {
-    const panels = doc.wing.panels.map((panel, i) => (i === 0 ? { ...panel, spanMm: panel.spanMm + left } : panel))
+    const panels = doc.wing.panels.map((panel, i) =>
+      i === 0 ? { ...panel, spanMm: panel.spanMm + left } : panel,
+    )
     aside.assess({ ...doc, wing: { ...doc.wing, panels } })
     if (--left > 0) setTimeout(next, 5)
   }

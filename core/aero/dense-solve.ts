@@ -1,15 +1,23 @@
 /**
- * LU factorisation with partial pivoting on a flat row-major matrix, by blocks (Golub & Van Loan 3.2.11 and 3.4.1);
- * many right-hand sides. Nearly all of the work is the update of the rest by four pivot rows at a time on two rows at
+ * LU factorisation with partial pivoting on a flat row-major matrix, by blocks (Golub & Van Loan 3.2.11 and
+ * 3.4.1);
+ * many right-hand sides. Nearly all of the work is the update of the rest by four pivot rows at a time on two
+ * rows at
  * once, so that each number fetched is used several times.
  */
 
-export interface Factorised { size: number, lu: Float64Array, pivot: Int32Array }
+export interface Factorised {
+  size: number
+  lu: Float64Array
+  pivot: Int32Array
+}
 
 /** Columns factorised before the rest is brought up to date; a multiple of four. */
 const BLOCK = 32
 
-/** Factorises in place. Throws when a column has no pivot (a singular matrix is a programmer's fault here). */
+/**
+ * Factorises in place. Throws when a column has no pivot (a singular matrix is a programmer's fault here).
+ */
 export function factorise(matrix: Float64Array, size: number): Factorised {
   const pivot = new Int32Array(size)
   for (let from = 0; from < size; from += BLOCK) {
@@ -59,14 +67,27 @@ function solveBlockRows(a: Float64Array, size: number, from: number, to: number)
 function updateRest(a: Float64Array, size: number, from: number, to: number): void {
   let i = to
   for (; i + 1 < size; i += 2) {
-    const p = i * size, q = p + size
+    const p = i * size,
+      q = p + size
     let k = from
     for (; k + 3 < to; k += 4) {
-      const p0 = a[p + k], p1 = a[p + k + 1], p2 = a[p + k + 2], p3 = a[p + k + 3]
-      const q0 = a[q + k], q1 = a[q + k + 1], q2 = a[q + k + 2], q3 = a[q + k + 3]
-      const r0 = k * size, r1 = r0 + size, r2 = r1 + size, r3 = r2 + size
+      const p0 = a[p + k],
+        p1 = a[p + k + 1],
+        p2 = a[p + k + 2],
+        p3 = a[p + k + 3]
+      const q0 = a[q + k],
+        q1 = a[q + k + 1],
+        q2 = a[q + k + 2],
+        q3 = a[q + k + 3]
+      const r0 = k * size,
+        r1 = r0 + size,
+        r2 = r1 + size,
+        r3 = r2 + size
       for (let j = to; j < size; j++) {
-        const u0 = a[r0 + j], u1 = a[r1 + j], u2 = a[r2 + j], u3 = a[r3 + j]
+        const u0 = a[r0 + j],
+          u1 = a[r1 + j],
+          u2 = a[r2 + j],
+          u3 = a[r3 + j]
         a[p + j] -= p0 * u0 + p1 * u1 + p2 * u2 + p3 * u3
         a[q + j] -= q0 * u0 + q1 * u1 + q2 * u2 + q3 * u3
       }
@@ -79,7 +100,14 @@ function updateRest(a: Float64Array, size: number, from: number, to: number): vo
   if (i < size) for (let k = from; k < to; k++) updateRow(a, i * size, a[i * size + k], k * size, to, size)
 }
 
-function updateRow(a: Float64Array, row: number, factor: number, pivotRow: number, to: number, size: number): void {
+function updateRow(
+  a: Float64Array,
+  row: number,
+  factor: number,
+  pivotRow: number,
+  to: number,
+  size: number,
+): void {
   for (let j = to; j < size; j++) a[row + j] -= factor * a[pivotRow + j]
 }
 

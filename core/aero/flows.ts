@@ -1,8 +1,16 @@
 /**
- * Flows over a solved lattice: the air's speed along three axes, three rotations and every control, each solved once
+ * Flows over a solved lattice: the air's speed along three axes, three rotations and every control, each
+ * solved once
  * for a unit of it; any state of flight is a sum of these. Unit speed and density; x aft, y starboard, z up.
  */
-import { circulation, factoriseLattice, normalFlow, type Circulation, type Lattice, type NormalFlow } from './lattice'
+import {
+  circulation,
+  factoriseLattice,
+  normalFlow,
+  type Circulation,
+  type Lattice,
+  type NormalFlow,
+} from './lattice'
 import type { Panels } from './panels'
 
 /** Both halves together, or one against the other (starboard's edge up, port's down, when positive). */
@@ -12,24 +20,34 @@ export type ControlSense = 'together' | 'opposed'
 export interface Flow {
   wind: readonly [x: number, y: number, z: number]
   spin: readonly [x: number, y: number, z: number]
-  deflections?: ReadonlyArray<{ id: string, sense: ControlSense, angle: number }>
+  deflections?: ReadonlyArray<{ id: string; sense: ControlSense; angle: number }>
 }
 
 export interface SolvedFlows {
   lattice: Lattice
-  /** Circulation for one unit of air along an axis, of turning about it, of a control; solved when first asked for. */
+  /**
+   * Circulation for one unit of air along an axis, of turning about it, of a control; solved when first asked
+   * for.
+   */
   wind(axis: number): Circulation
   spin(axis: number): Circulation
   control(id: string, sense: ControlSense): Circulation | null
   /** Every control with the senses it can be moved in. */
-  controls: ReadonlyArray<{ id: string, sense: ControlSense }>
+  controls: ReadonlyArray<{ id: string; sense: ControlSense }>
 }
 
-const AXES = [[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const
+const AXES = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+] as const
 const STILL = [0, 0, 0] as const
 
 /** Air's velocity relative to the aircraft: the wind less the aircraft's own turning, ω × r. */
-export function velocityOf({ wind, spin }: Pick<Flow, 'wind' | 'spin'>): (x: number, y: number, z: number, out: Float64Array) => void {
+export function velocityOf({
+  wind,
+  spin,
+}: Pick<Flow, 'wind' | 'spin'>): (x: number, y: number, z: number, out: Float64Array) => void {
   return (x, y, z, out) => {
     out[0] = wind[0] - (spin[1] * z - spin[2] * y)
     out[1] = wind[1] - (spin[2] * x - spin[0] * z)
@@ -37,7 +55,10 @@ export function velocityOf({ wind, spin }: Pick<Flow, 'wind' | 'spin'>): (x: num
   }
 }
 
-/** Factorises once; six motions, and each control together and, where it has a twin, opposed, are then one solution each. */
+/**
+ * Factorises once; six motions, and each control together and, where it has a twin, opposed, are then one
+ * solution each.
+ */
 export function solveFlows(panels: Panels): SolvedFlows {
   const lattice = factoriseLattice(panels)
   const known = new Map<string, Circulation>()
@@ -45,27 +66,36 @@ export function solveFlows(panels: Panels): SolvedFlows {
     if (!known.has(key)) known.set(key, make())
     return known.get(key)!
   }
-  const moving = (flow: Pick<Flow, 'wind' | 'spin'>) => circulation(lattice, normalFlow(panels, velocityOf(flow)))
+  const moving = (flow: Pick<Flow, 'wind' | 'spin'>) =>
+    circulation(lattice, normalFlow(panels, velocityOf(flow)))
   return {
-    lattice, controls: [...panels.controls.keys()].flatMap(id => sensesOf(panels, id).map(sense => ({ id, sense }))),
+    lattice,
+    controls: [...panels.controls.keys()].flatMap(id => sensesOf(panels, id).map(sense => ({ id, sense }))),
     wind: axis => remember(`wind ${axis}`, () => moving({ wind: AXES[axis], spin: STILL })),
     spin: axis => remember(`spin ${axis}`, () => moving({ wind: STILL, spin: AXES[axis] })),
     control: (id, sense) => {
       const weights = panels.controls.get(id)
-      return weights ? remember(`${id} ${sense}`, () => circulation(lattice, deflectionFlow(panels, weights, sense))) : null
+      return weights
+        ? remember(`${id} ${sense}`, () => circulation(lattice, deflectionFlow(panels, weights, sense)))
+        : null
     },
   }
 }
 
 const sensesOf = (panels: Panels, id: string): ControlSense[] => {
   const weights = panels.controls.get(id)!
-  return weights.some((weight, i) => weight !== 0 && panels.mirrored[i] === 1) ? ['together', 'opposed'] : ['together']
+  return weights.some((weight, i) => weight !== 0 && panels.mirrored[i] === 1)
+    ? ['together', 'opposed']
+    : ['together']
 }
 
 /** One radian, trailing edge down (for a fin: to starboard); opposed has the starboard edge up. */
 function deflectionFlow(panels: Panels, weights: Float64Array, sense: ControlSense): NormalFlow {
   const flip = sense === 'opposed' ? -1 : 1
-  return { starboard: weights.map(w => flip * w), port: weights.map((w, i) => (panels.mirrored[i] === 1 ? w : 0)) }
+  return {
+    starboard: weights.map(w => flip * w),
+    port: weights.map((w, i) => (panels.mirrored[i] === 1 ? w : 0)),
+  }
 }
 
 /** Sum of the unit circulations in the proportions of a flow. */
@@ -79,8 +109,13 @@ export function circulationOf(flows: SolvedFlows, flow: Flow): Circulation {
       sum.port[i] += factor * part.port[i]
     }
   }
-  flow.wind.forEach((value, k) => { if (value !== 0) add(flows.wind(k), value) })
-  flow.spin.forEach((value, k) => { if (value !== 0) add(flows.spin(k), value) })
-  for (const { id, sense, angle } of flow.deflections ?? []) if (angle !== 0) add(flows.control(id, sense), angle)
+  flow.wind.forEach((value, k) => {
+    if (value !== 0) add(flows.wind(k), value)
+  })
+  flow.spin.forEach((value, k) => {
+    if (value !== 0) add(flows.spin(k), value)
+  })
+  for (const { id, sense, angle } of flow.deflections ?? [])
+    if (angle !== 0) add(flows.control(id, sense), angle)
   return sum
 }

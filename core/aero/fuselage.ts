@@ -2,13 +2,23 @@
 
 /**
  * Change of Cm_α per radian: (k₂ − k₁)·π/(2·S·c̄)·∫w²·(1 + dε/dα) dx. `widthAt` in m; S m², c̄ m.
- * Upwash ahead of the wing and downwash behind it are taken as unity and as `behind` from the trailing edge to the
+ * Upwash ahead of the wing and downwash behind it are taken as unity and as `behind` from the trailing edge
+ * to the
  * end. k₂ − k₁ by Munk for the body's fineness.
  */
-export function bodyMoment(widthAt: (x: number) => number, from: number, to: number, wingRear: number, behind: number, area: number, chord: number): number {
+export function bodyMoment(
+  widthAt: (x: number) => number,
+  from: number,
+  to: number,
+  wingRear: number,
+  behind: number,
+  area: number,
+  chord: number,
+): number {
   const steps = 80
   const h = (to - from) / steps
-  let sum = 0, widest = 0
+  let sum = 0,
+    widest = 0
   for (let i = 0; i < steps; i++) {
     const x = from + (i + 0.5) * h
     const width = widthAt(x)
@@ -19,4 +29,5 @@ export function bodyMoment(widthAt: (x: number) => number, from: number, to: num
 }
 
 /** k₂ − k₁ against fineness ratio, a fit to Munk's ellipsoid values (0.77 at 4, 0.86 at 6, 0.94 at 10). */
-export const apparentMass = (fineness: number): number => Math.max(0, 1 - 2.0 / Math.max(1, fineness) ** 1.55 - 0.0012 * fineness)
+export const apparentMass = (fineness: number): number =>
+  Math.max(0, 1 - 2.0 / Math.max(1, fineness) ** 1.55 - 0.0012 * fineness)

@@ -1,14 +1,30 @@
 /**
- * The modes of small disturbances about level flight in stability axes (Etkin & Reid, Dynamics of Flight, ch. 4 and 6):
- * two systems of four states. Quasi-steady; thrust does not change with speed; lag of downwash is left out, so pitch
+ * The modes of small disturbances about level flight in stability axes (Etkin & Reid, Dynamics of Flight, ch.
+ * 4 and 6):
+ * two systems of four states. Quasi-steady; thrust does not change with speed; lag of downwash is left out,
+ * so pitch
  * is damped a little more than said here.
  */
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix'
 import type { Derivatives, Reference } from './derivatives'
 
-export interface Inertia { /** kg·m² about the CG: roll, pitch, yaw, and the product ∫xz with x forward and z down. */ xx: number, yy: number, zz: number, xz: number }
+export interface Inertia {
+  /** kg·m² about the CG: roll, pitch, yaw, and the product ∫xz with x forward and z down. */ xx: number
+  yy: number
+  zz: number
+  xz: number
+}
 
-export interface FlightState { mass: number, speed: number, density: number, gravity: number, reference: Reference, inertia: Inertia, /** Drag of all kinds, and its slope per rad. */ CD: number, CDalpha: number }
+export interface FlightState {
+  mass: number
+  speed: number
+  density: number
+  gravity: number
+  reference: Reference
+  inertia: Inertia
+  /** Drag of all kinds, and its slope per rad. */ CD: number
+  CDalpha: number
+}
 
 export interface Mode {
   /** 1/s; negative decays. */
@@ -19,12 +35,18 @@ export interface Mode {
 
 const modesOf = (matrix: number[][]): Mode[] => {
   const found = new EigenvalueDecomposition(new Matrix(matrix))
-  return found.realEigenvalues.map((growth, i) => ({ growth, frequency: found.imaginaryEigenvalues[i] })).filter(mode => mode.frequency >= 0)
+  return found.realEigenvalues
+    .map((growth, i) => ({ growth, frequency: found.imaginaryEigenvalues[i] }))
+    .filter(mode => mode.frequency >= 0)
 }
 
 /** States: forward speed, downward speed (m/s), pitch rate, pitch angle. */
-export function longitudinalMatrix(d: Derivatives, { mass, speed, density, gravity, reference: { area, chord }, inertia, CD, CDalpha }: FlightState): number[][] {
-  const force = (density * speed * area) / (2 * mass), moment = (density * speed * area * chord) / (2 * inertia.yy)
+export function longitudinalMatrix(
+  d: Derivatives,
+  { mass, speed, density, gravity, reference: { area, chord }, inertia, CD, CDalpha }: FlightState,
+): number[][] {
+  const force = (density * speed * area) / (2 * mass),
+    moment = (density * speed * area * chord) / (2 * inertia.yy)
   const half = chord / (2 * speed)
   return [
     [-2 * force * CD, force * (d.at.CL - CDalpha), 0, -gravity],
@@ -35,14 +57,21 @@ export function longitudinalMatrix(d: Derivatives, { mass, speed, density, gravi
 }
 
 /** States: sideslip, roll rate, yaw rate, bank. */
-export function lateralMatrix(d: Derivatives, { mass, speed, density, gravity, reference: { area, span }, inertia }: FlightState): number[][] {
+export function lateralMatrix(
+  d: Derivatives,
+  { mass, speed, density, gravity, reference: { area, span }, inertia }: FlightState,
+): number[][] {
   const q = (density * speed * speed) / 2
   const half = span / (2 * speed)
   const side = (q * area) / (mass * speed)
-  const [l, n] = [(['beta', 'p', 'r'] as const).map(k => q * area * span * d[k].Cl * (k === 'beta' ? 1 : half)), (['beta', 'p', 'r'] as const).map(k => q * area * span * d[k].Cn * (k === 'beta' ? 1 : half))]
+  const [l, n] = [
+    (['beta', 'p', 'r'] as const).map(k => q * area * span * d[k].Cl * (k === 'beta' ? 1 : half)),
+    (['beta', 'p', 'r'] as const).map(k => q * area * span * d[k].Cn * (k === 'beta' ? 1 : half)),
+  ]
   // Roll and yaw accelerations with the product of inertia: [Ixx −Ixz; −Ixz Izz]⁻¹ [L; N].
   const determinant = inertia.xx * inertia.zz - inertia.xz ** 2
-  const roll = l.map((value, i) => (inertia.zz * value + inertia.xz * n[i]) / determinant), yaw = n.map((value, i) => (inertia.xx * value + inertia.xz * l[i]) / determinant)
+  const roll = l.map((value, i) => (inertia.zz * value + inertia.xz * n[i]) / determinant),
+    yaw = n.map((value, i) => (inertia.xx * value + inertia.xz * l[i]) / determinant)
   return [
     [side * d.beta.CY, side * half * d.p.CY, side * half * d.r.CY - 1, gravity / speed],
     [roll[0], roll[1], roll[2], 0],
@@ -60,22 +89,46 @@ export interface Handling {
   dutchRoll: Mode[]
 }
 
-/** Sorts the modes: the fast pair in pitch is the short period; of the lateral ones the swing is the Dutch roll, the fastest other one roll. */
+/**
+ * Sorts the modes: the fast pair in pitch is the short period; of the lateral ones the swing is the Dutch
+ * roll, the fastest other one roll.
+ */
 export function handling(d: Derivatives, state: FlightState): Handling {
   const size = (mode: Mode) => Math.hypot(mode.growth, mode.frequency)
   const pitch = modesOf(longitudinalMatrix(d, state)).sort((a, b) => size(a) - size(b))
   const swings = pitch.filter(mode => mode.frequency > 0)
-  const [slow, fast] = swings.length === 2 ? [[swings[0]], [swings[1]]] : swings.length === 1 ? (size(swings[0]) > size(pitch.find(m => m.frequency === 0)!) ? [pitch.filter(m => m.frequency === 0), swings] : [swings, pitch.filter(m => m.frequency === 0)]) : [pitch.slice(0, 2), pitch.slice(2)]
+  const [slow, fast] =
+    swings.length === 2
+      ? [[swings[0]], [swings[1]]]
+      : swings.length === 1
+        ? size(swings[0]) > size(pitch.find(m => m.frequency === 0)!)
+          ? [pitch.filter(m => m.frequency === 0), swings]
+          : [swings, pitch.filter(m => m.frequency === 0)]
+        : [pitch.slice(0, 2), pitch.slice(2)]
   const lateral = modesOf(lateralMatrix(d, state))
   const steady = lateral.filter(mode => mode.frequency === 0).sort((a, b) => a.growth - b.growth)
   const dutch = lateral.filter(mode => mode.frequency > 0).sort((a, b) => size(b) - size(a))
   if (steady.length >= 2) {
-    // The quickest to die is roll; the slowest of all is the spiral; two others are a Dutch roll that does not swing.
-    const roll = steady[0], spiral = steady.slice(1).reduce((a, b) => (Math.abs(b.growth) < Math.abs(a.growth) ? b : a))
-    return { phugoid: slow, shortPeriod: fast, roll, spiral, dutchRoll: dutch.length ? dutch : steady.filter(mode => mode !== roll && mode !== spiral) }
+    // The quickest to die is roll; the slowest of all is the spiral; two others are a Dutch roll that does
+    // not swing.
+    const roll = steady[0],
+      spiral = steady.slice(1).reduce((a, b) => (Math.abs(b.growth) < Math.abs(a.growth) ? b : a))
+    return {
+      phugoid: slow,
+      shortPeriod: fast,
+      roll,
+      spiral,
+      dutchRoll: dutch.length ? dutch : steady.filter(mode => mode !== roll && mode !== spiral),
+    }
   }
   // Roll and spiral have joined into a slow swing of their own.
-  return { phugoid: slow, shortPeriod: fast, roll: dutch[1] ?? dutch[0], spiral: dutch[1] ?? dutch[0], dutchRoll: dutch.slice(0, 1) }
+  return {
+    phugoid: slow,
+    shortPeriod: fast,
+    roll: dutch[1] ?? dutch[0],
+    spiral: dutch[1] ?? dutch[0],
+    dutchRoll: dutch.slice(0, 1),
+  }
 }
 
 /** Time to half, or to double when it grows, s; infinite when neither. */

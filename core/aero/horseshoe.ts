@@ -1,20 +1,43 @@
 /** Velocity of horseshoe vortices by Biot–Savart. Hot loop: no allocation. */
 
 const QUARTER_PI_INV = 1 / (4 * Math.PI)
-/** Squared distance under which a point counts as on the vortex, where the induced velocity is nil by symmetry, m². */
+/**
+ * Squared distance under which a point counts as on the vortex, where the induced velocity is nil by
+ * symmetry, m².
+ */
 const ON_VORTEX = 1e-14
 
 /**
- * Adds to `w` the velocity at (x, y, z) of a horseshoe of circulation `gamma`: from infinity aft to A, bound from A
+ * Adds to `w` the velocity at (x, y, z) of a horseshoe of circulation `gamma`: from infinity aft to A, bound
+ * from A
  * to B, and back to infinity aft. With A inboard (port) and B starboard, positive circulation lifts.
  */
-export function addHorseshoe(w: Float64Array, x: number, y: number, z: number, ax: number, ay: number, az: number, bx: number, by: number, bz: number, gamma: number): void {
-  const rax = x - ax, ray = y - ay, raz = z - az
-  const rbx = x - bx, rby = y - by, rbz = z - bz
-  const ra = Math.sqrt(rax * rax + ray * ray + raz * raz), rb = Math.sqrt(rbx * rbx + rby * rby + rbz * rbz)
+export function addHorseshoe(
+  w: Float64Array,
+  x: number,
+  y: number,
+  z: number,
+  ax: number,
+  ay: number,
+  az: number,
+  bx: number,
+  by: number,
+  bz: number,
+  gamma: number,
+): void {
+  const rax = x - ax,
+    ray = y - ay,
+    raz = z - az
+  const rbx = x - bx,
+    rby = y - by,
+    rbz = z - bz
+  const ra = Math.sqrt(rax * rax + ray * ray + raz * raz),
+    rb = Math.sqrt(rbx * rbx + rby * rby + rbz * rbz)
   const k = gamma * QUARTER_PI_INV
   // Bound: Γ/4π (ra + rb)(ra × rb) / (ra rb (ra rb + ra·rb)).
-  const cx = ray * rbz - raz * rby, cy = raz * rbx - rax * rbz, cz = rax * rby - ray * rbx
+  const cx = ray * rbz - raz * rby,
+    cy = raz * rbx - rax * rbz,
+    cz = rax * rby - ray * rbx
   const dot = rax * rbx + ray * rby + raz * rbz
   const denominator = ra * rb * (ra * rb + dot)
   if (cx * cx + cy * cy + cz * cz > ON_VORTEX && denominator > ON_VORTEX) {

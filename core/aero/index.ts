@@ -1,15 +1,37 @@
 export { airAt } from './atmosphere'
 export { factorise, solve } from './dense-solve'
-export { layPanels, type LatticeControl, type LatticeStation, type LatticeSurface, type Panels } from './panels'
+export {
+  layPanels,
+  type LatticeControl,
+  type LatticeStation,
+  type LatticeSurface,
+  type Panels,
+} from './panels'
 export { flapTheory, flapWeights } from './flap-weights'
 export { factoriseLattice, circulation, influence, normalFlow, type Circulation } from './lattice'
 export { circulationOf, solveFlows, type ControlSense, type SolvedFlows } from './flows'
-export { coefficientsAt, controlEffect, derivativesAt, type Coefficients, type Deflection, type Derivatives, type Reference } from './derivatives'
+export {
+  coefficientsAt,
+  controlEffect,
+  derivativesAt,
+  type Coefficients,
+  type Deflection,
+  type Derivatives,
+  type Reference,
+} from './derivatives'
 export { stripCirculations } from './wake'
 export { solveLift, type LiftSolution, type StripLift } from './lift'
 export { thinSection } from './thin-section'
 export { solveSection, surfaceSpeed, pressureLoads, type SectionFlow } from './section-panels'
-export { sectionPoint, sectionPolar, bandAt, firstMaximum, BUBBLE_RANGE, type SectionPoint, type SectionPolar } from './section-polar'
+export {
+  sectionPoint,
+  sectionPolar,
+  bandAt,
+  firstMaximum,
+  BUBBLE_RANGE,
+  type SectionPoint,
+  type SectionPolar,
+} from './section-polar'
 export { sectionModel, type SectionModel } from './section-model'
 export { parsePolar } from './measured-polar'
 export { findStall, stallSpeed, TIP_FROM, type Stall } from './stall'

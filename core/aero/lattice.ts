@@ -1,7 +1,10 @@
 /**
- * The lattice's linear system. A symmetric aircraft's even and odd flows do not mix: the port half carries the same
- * circulation in one and the opposite in the other, so two systems of the starboard panels stand for the whole one at
- * a quarter of the work. Surfaces in the plane of symmetry carry odd flow alone. Circulations are m²/s at unit speed.
+ * The lattice's linear system. A symmetric aircraft's even and odd flows do not mix: the port half carries
+ * the same
+ * circulation in one and the opposite in the other, so two systems of the starboard panels stand for the
+ * whole one at
+ * a quarter of the work. Surfaces in the plane of symmetry carry odd flow alone. Circulations are m²/s at
+ * unit speed.
  */
 import { factorise, solve, type Factorised } from './dense-solve'
 import { addHorseshoe } from './horseshoe'
@@ -18,16 +21,26 @@ export interface Lattice {
 }
 
 /** Circulation of starboard (or only) panels, and of their port twins. */
-export interface Circulation { starboard: Float64Array, port: Float64Array }
+export interface Circulation {
+  starboard: Float64Array
+  port: Float64Array
+}
 
 /** Air's velocity across each panel at its condition point, along its normal, in m/s at unit speed. */
-export interface NormalFlow { starboard: Float64Array, port: Float64Array }
+export interface NormalFlow {
+  starboard: Float64Array
+  port: Float64Array
+}
 
-/** Influence of unit circulations on the normal flow at the condition points, factorised once for any number of flows. */
+/**
+ * Influence of unit circulations on the normal flow at the condition points, factorised once for any number
+ * of flows.
+ */
 export function factoriseLattice(panels: Panels): Lattice {
   const all = Array.from({ length: panels.count }, (_, i) => i)
   const symmetric = all.some(i => panels.mirrored[i] === 1 || panels.onPlane[i] === 1)
-  const evenOf = Int32Array.from(symmetric ? all.filter(i => panels.mirrored[i] === 1) : all), oddOf = Int32Array.from(symmetric ? all : [])
+  const evenOf = Int32Array.from(symmetric ? all.filter(i => panels.mirrored[i] === 1) : all),
+    oddOf = Int32Array.from(symmetric ? all : [])
   const { direct, image } = influence(panels)
   const system = (of: Int32Array, sign: 1 | -1): Factorised | null => {
     const n = of.length
@@ -40,19 +53,37 @@ export function factoriseLattice(panels: Panels): Lattice {
     return factorise(matrix, n)
   }
   let even: Factorised | null | undefined, odd: Factorised | null | undefined
-  return { panels, evenOf, oddOf, even: () => (even === undefined ? (even = system(evenOf, 1)) : even), odd: () => (odd === undefined ? (odd = system(oddOf, -1)) : odd) }
+  return {
+    panels,
+    evenOf,
+    oddOf,
+    even: () => (even === undefined ? (even = system(evenOf, 1)) : even),
+    odd: () => (odd === undefined ? (odd = system(oddOf, -1)) : odd),
+  }
 }
 
-/** Normal flow at every condition point (row) by unit circulation of every panel (column), and of the port twins. */
-export function influence(panels: Panels): { direct: Float64Array, image: Float64Array } {
+/**
+ * Normal flow at every condition point (row) by unit circulation of every panel (column), and of the port
+ * twins.
+ */
+export function influence(panels: Panels): { direct: Float64Array; image: Float64Array } {
   const { count, a, b, control, normal, mirrored } = panels
-  const direct = new Float64Array(count * count), image = new Float64Array(count * count)
+  const direct = new Float64Array(count * count),
+    image = new Float64Array(count * count)
   const w = new Float64Array(3)
   for (let i = 0; i < count; i++) {
-    const cx = control[3 * i], cy = control[3 * i + 1], cz = control[3 * i + 2]
-    const ny = normal[2 * i], nz = normal[2 * i + 1]
+    const cx = control[3 * i],
+      cy = control[3 * i + 1],
+      cz = control[3 * i + 2]
+    const ny = normal[2 * i],
+      nz = normal[2 * i + 1]
     for (let j = 0; j < count; j++) {
-      const ax = a[3 * j], ay = a[3 * j + 1], az = a[3 * j + 2], bx = b[3 * j], by = b[3 * j + 1], bz = b[3 * j + 2]
+      const ax = a[3 * j],
+        ay = a[3 * j + 1],
+        az = a[3 * j + 2],
+        bx = b[3 * j],
+        by = b[3 * j + 1],
+        bz = b[3 * j + 2]
       w[1] = w[2] = 0
       addHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, 1)
       direct[i * count + j] = w[1] * ny + w[2] * nz
@@ -67,9 +98,14 @@ export function influence(panels: Panels): { direct: Float64Array, image: Float6
 
 /** Circulation that lets no air through the panels. Linear in the flow. */
 export function circulation({ panels, evenOf, oddOf, even, odd }: Lattice, flow: NormalFlow): Circulation {
-  const starboard = new Float64Array(panels.count), port = new Float64Array(panels.count)
-  // Where the panel has no twin, port holds nothing and half of the flow is in each part: the odd system takes all of it.
-  const part = (of: Int32Array, sign: 1 | -1) => Float64Array.from(of, i => (panels.mirrored[i] === 1 ? -(flow.starboard[i] + sign * flow.port[i]) / 2 : -flow.starboard[i]))
+  const starboard = new Float64Array(panels.count),
+    port = new Float64Array(panels.count)
+  // Where the panel has no twin, port holds nothing and half of the flow is in each part: the odd system
+  // takes all of it.
+  const part = (of: Int32Array, sign: 1 | -1) =>
+    Float64Array.from(of, i =>
+      panels.mirrored[i] === 1 ? -(flow.starboard[i] + sign * flow.port[i]) / 2 : -flow.starboard[i],
+    )
   const add = (factors: () => Factorised | null, of: Int32Array, sign: 1 | -1) => {
     const rhs = part(of, sign)
     if (of.length === 0 || rhs.every(value => value === 0)) return
@@ -84,9 +120,13 @@ export function circulation({ panels, evenOf, oddOf, even, odd }: Lattice, flow:
 }
 
 /** Normal flow of a velocity field; the port twin of a panel has its normal and place mirrored. */
-export function normalFlow(panels: Panels, velocity: (x: number, y: number, z: number, out: Float64Array) => void): NormalFlow {
+export function normalFlow(
+  panels: Panels,
+  velocity: (x: number, y: number, z: number, out: Float64Array) => void,
+): NormalFlow {
   const { count, control, normal, slope, mirrored } = panels
-  const starboard = new Float64Array(count), port = new Float64Array(count)
+  const starboard = new Float64Array(count),
+    port = new Float64Array(count)
   const v = new Float64Array(3)
   for (let i = 0; i < count; i++) {
     const [x, y, z] = [control[3 * i], control[3 * i + 1], control[3 * i + 2]]

@@ -1,4 +1,7 @@
-/** Lift, moment, neutral point and induced drag from a solved lattice, all in linear form: at zero incidence and per radian. */
+/**
+ * Lift, moment, neutral point and induced drag from a solved lattice, all in linear form: at zero incidence
+ * and per radian.
+ */
 import type { Reference } from './derivatives'
 import { solveFlows, velocityOf, type SolvedFlows } from './flows'
 import type { Circulation } from './lattice'
@@ -42,22 +45,38 @@ const AHEAD = velocityOf({ wind: [1, 0, 0], spin: [0, 0, 0] })
 export function solveLift(surfaces: readonly LatticeSurface[], reference: Reference): LiftSolution {
   const panels = layPanels(surfaces)
   const flows = solveFlows(panels)
-  const perRad = flows.wind(2), atZero = flows.wind(0)
+  const perRad = flows.wind(2),
+    atZero = flows.wind(0)
   const liftAndMoment = (gamma: Circulation) => {
     const { force, moment } = boundLoads(panels, gamma, AHEAD, [reference.x, 0, 0])
     return { cl: (2 * force[2]) / reference.area, cm: (2 * moment[1]) / (reference.area * reference.chord) }
   }
-  const a = liftAndMoment(perRad), z = liftAndMoment(atZero)
+  const a = liftAndMoment(perRad),
+    z = liftAndMoment(atZero)
   const drag = (2 * wakeLoads(panels, perRad, perRad, [0, 0, 0]).force[0]) / reference.area
-  const turned = stripCirculations(panels, perRad).starboard, fixed = stripCirculations(panels, atZero).starboard
+  const turned = stripCirculations(panels, perRad).starboard,
+    fixed = stripCirculations(panels, atZero).starboard
   return {
-    clAlpha: a.cl, clZero: z.cl, alphaZeroLift: -z.cl / a.cl, cmAlpha: a.cm, cmZero: z.cm,
+    clAlpha: a.cl,
+    clZero: z.cl,
+    alphaZeroLift: -z.cl / a.cl,
+    cmAlpha: a.cm,
+    cmZero: z.cm,
     neutralPointX: reference.x - (reference.chord * a.cm) / a.cl,
-    inducedDragFactor: drag / a.cl ** 2, spanEfficiency: a.cl ** 2 / ((Math.PI * reference.span ** 2) / reference.area) / drag,
+    inducedDragFactor: drag / a.cl ** 2,
+    spanEfficiency: a.cl ** 2 / ((Math.PI * reference.span ** 2) / reference.area) / drag,
     strips: panels.strips.map((strip, k) => ({
-      surface: strip.surface, span: strip.span, x: strip.x, y: strip.y, z: strip.z, width: strip.width, chord: strip.chord,
-      clPerRad: (2 * turned[k]) / strip.chord, clZero: (2 * fixed[k]) / strip.chord,
+      surface: strip.surface,
+      span: strip.span,
+      x: strip.x,
+      y: strip.y,
+      z: strip.z,
+      width: strip.width,
+      chord: strip.chord,
+      clPerRad: (2 * turned[k]) / strip.chord,
+      clZero: (2 * fixed[k]) / strip.chord,
     })),
-    panels: panels.count + panels.mirrored.reduce((sum, value) => sum + value, 0), flows,
+    panels: panels.count + panels.mirrored.reduce((sum, value) => sum + value, 0),
+    flows,
   }
 }

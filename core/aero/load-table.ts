@@ -1,6 +1,8 @@
 /**
- * Loads are bilinear in circulation and velocity, and both are sums of a few unit flows. So every pair of unit flows is
- * summed over the panels once, about the origin, and any state of flight after that is a handful of multiplications:
+ * Loads are bilinear in circulation and velocity, and both are sums of a few unit flows. So every pair of
+ * unit flows is
+ * summed over the panels once, about the origin, and any state of flight after that is a handful of
+ * multiplications:
  * what lets the balance be dragged while trim, rates and modes follow.
  */
 import type { Circulation } from './lattice'
@@ -8,13 +10,24 @@ import { boundLoads, wakeLoads, type Loads } from './loads'
 import { velocityOf, type Flow, type SolvedFlows } from './flows'
 
 /** One unit flow of a sum: which one, and how much of it. Axes 0–2 are wind, 3–5 spin; controls are named. */
-interface Term { key: string, axis: number | null, amount: number, gamma: Circulation }
+interface Term {
+  key: string
+  axis: number | null
+  amount: number
+  gamma: Circulation
+}
 
 const ORIGIN = [0, 0, 0] as const
-const UNIT = [[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const
+const UNIT = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+] as const
 
 export interface LoadTable {
-  /** Bound loads of one flow's circulation in another's velocity, and the wake's loads of both; about a point. */
+  /**
+   * Bound loads of one flow's circulation in another's velocity, and the wake's loads of both; about a point.
+   */
   bound(circulation: Flow, velocity: Flow, about: readonly [number, number, number]): Loads
   wake(a: Flow, b: Flow, about: readonly [number, number, number]): Loads
 }
@@ -39,11 +52,18 @@ function createTable(flows: SolvedFlows): LoadTable {
     kept.set(key, made)
     return made
   }
-  const velocities = [...UNIT.map(wind => velocityOf({ wind, spin: ORIGIN })), ...UNIT.map(spin => velocityOf({ wind: ORIGIN, spin }))]
+  const velocities = [
+    ...UNIT.map(wind => velocityOf({ wind, spin: ORIGIN })),
+    ...UNIT.map(spin => velocityOf({ wind: ORIGIN, spin })),
+  ]
   const terms = (flow: Flow): Term[] => {
     const list: Term[] = []
-    flow.wind.forEach((amount, k) => { if (amount !== 0) list.push({ key: `wind ${k}`, axis: k, amount, gamma: flows.wind(k) }) })
-    flow.spin.forEach((amount, k) => { if (amount !== 0) list.push({ key: `spin ${k}`, axis: 3 + k, amount, gamma: flows.spin(k) }) })
+    flow.wind.forEach((amount, k) => {
+      if (amount !== 0) list.push({ key: `wind ${k}`, axis: k, amount, gamma: flows.wind(k) })
+    })
+    flow.spin.forEach((amount, k) => {
+      if (amount !== 0) list.push({ key: `spin ${k}`, axis: 3 + k, amount, gamma: flows.spin(k) })
+    })
     for (const { id, sense, angle } of flow.deflections ?? []) {
       const gamma = angle === 0 ? null : flows.control(id, sense)
       if (gamma) list.push({ key: `${id} ${sense}`, axis: null, amount: angle, gamma })
@@ -51,7 +71,8 @@ function createTable(flows: SolvedFlows): LoadTable {
     return list
   }
   const gather = (pairs: Array<[Loads, number]>, about: readonly [number, number, number]): Loads => {
-    const force: [number, number, number] = [0, 0, 0], moment: [number, number, number] = [0, 0, 0]
+    const force: [number, number, number] = [0, 0, 0],
+      moment: [number, number, number] = [0, 0, 0]
     for (const [loads, factor] of pairs) {
       for (let k = 0; k < 3; k++) {
         force[k] += factor * loads.force[k]
@@ -68,12 +89,22 @@ function createTable(flows: SolvedFlows): LoadTable {
     bound: (circulation, velocity, about) => {
       const pairs: Array<[Loads, number]> = []
       const moving = terms(velocity).filter(term => term.axis !== null)
-      for (const c of terms(circulation)) for (const v of moving) pairs.push([remember(`${c.key}|${v.axis}`, () => boundLoads(panels, c.gamma, velocities[v.axis!], ORIGIN)), c.amount * v.amount])
+      for (const c of terms(circulation))
+        for (const v of moving)
+          pairs.push([
+            remember(`${c.key}|${v.axis}`, () => boundLoads(panels, c.gamma, velocities[v.axis!], ORIGIN)),
+            c.amount * v.amount,
+          ])
       return gather(pairs, about)
     },
     wake: (a, b, about) => {
       const pairs: Array<[Loads, number]> = []
-      for (const p of terms(a)) for (const q of terms(b)) pairs.push([remember(`${p.key}~${q.key}`, () => wakeLoads(panels, p.gamma, q.gamma, ORIGIN)), p.amount * q.amount])
+      for (const p of terms(a))
+        for (const q of terms(b))
+          pairs.push([
+            remember(`${p.key}~${q.key}`, () => wakeLoads(panels, p.gamma, q.gamma, ORIGIN)),
+            p.amount * q.amount,
+          ])
       return gather(pairs, about)
     },
   }

@@ -1,14 +1,31 @@
 /**
- * Panels of a vortex lattice: horseshoes on flat chord lines, bound vortex at the quarter of each panel, condition at
- * its three-quarter point, trailing legs straight aft (Katz & Plotkin, Low-Speed Aerodynamics, ch. 12). Camber and
+ * Panels of a vortex lattice: horseshoes on flat chord lines, bound vortex at the quarter of each panel,
+ * condition at
+ * its three-quarter point, trailing legs straight aft (Katz & Plotkin, Low-Speed Aerodynamics, ch. 12).
+ * Camber and
  * twist enter through the slope of the mean line, to first order. SI; x aft, y starboard, z up.
  */
 import { flapWeights } from './flap-weights'
 
-export interface LatticeStation { x: number, y: number, z: number, chord: number, twist: number, slopeAt(chordShare: number): number }
+export interface LatticeStation {
+  x: number
+  y: number
+  z: number
+  chord: number
+  twist: number
+  slopeAt(chordShare: number): number
+}
 
-/** What can be deflected: everything behind a hinge between two places along the span, m from the surface's root. */
-export interface LatticeControl { id: string, from: number, to: number, /** Share of the chord behind the hinge; 1 turns the whole. */ chordShare: number }
+/**
+ * What can be deflected: everything behind a hinge between two places along the span, m from the surface's
+ * root.
+ */
+export interface LatticeControl {
+  id: string
+  from: number
+  to: number
+  /** Share of the chord behind the hinge; 1 turns the whole. */ chordShare: number
+}
 
 export interface LatticeSurface {
   name: string
@@ -22,10 +39,16 @@ export interface LatticeSurface {
   controls?: readonly LatticeControl[]
 }
 
-/** Panels as flat arrays; strip s holds panels s·chordwise … of its surface, nose first. Port halves are not listed. */
+/**
+ * Panels as flat arrays; strip s holds panels s·chordwise … of its surface, nose first. Port halves are not
+ * listed.
+ */
 export interface Panels {
   count: number
-  /** Bound vortex ends A (inboard) and B, condition point: three numbers a panel. Unit normal: y and z, two numbers. */
+  /**
+   * Bound vortex ends A (inboard) and B, condition point: three numbers a panel. Unit normal: y and z, two
+   * numbers.
+   */
   a: Float64Array
   b: Float64Array
   control: Float64Array
@@ -41,39 +64,70 @@ export interface Panels {
   controls: Map<string, Float64Array>
 }
 
-export interface Strip { surface: string, first: number, panels: number, chord: number, y: number, z: number, x: number, width: number, mirrored: boolean, onPlane: boolean, span: number }
+export interface Strip {
+  surface: string
+  first: number
+  panels: number
+  chord: number
+  y: number
+  z: number
+  x: number
+  width: number
+  mirrored: boolean
+  onPlane: boolean
+  span: number
+}
 
 /**
- * Lays the panels. When every surface is either mirrored or in the plane of symmetry the aircraft is symmetric, and
- * its even and odd flows are solved apart; a surface that is neither makes all port halves panels of their own.
+ * Lays the panels. When every surface is either mirrored or in the plane of symmetry the aircraft is
+ * symmetric, and
+ * its even and odd flows are solved apart; a surface that is neither makes all port halves panels of their
+ * own.
  */
 export function layPanels(given: readonly LatticeSurface[]): Panels {
   const symmetric = given.every(surface => surface.mirror || inPlane(surface))
   const surfaces = symmetric ? given : given.flatMap(wholeSurface)
   const count = surfaces.reduce((sum, s) => sum + s.chordwise * s.spanwise * (s.stations.length - 1), 0)
   const panels: Panels = {
-    count, a: new Float64Array(3 * count), b: new Float64Array(3 * count), control: new Float64Array(3 * count), normal: new Float64Array(2 * count),
-    slope: new Float64Array(count), mirrored: new Uint8Array(count), onPlane: new Uint8Array(count), strips: [], controls: new Map(),
+    count,
+    a: new Float64Array(3 * count),
+    b: new Float64Array(3 * count),
+    control: new Float64Array(3 * count),
+    normal: new Float64Array(2 * count),
+    slope: new Float64Array(count),
+    mirrored: new Uint8Array(count),
+    onPlane: new Uint8Array(count),
+    strips: [],
+    controls: new Map(),
   }
   let at = 0
   for (const surface of surfaces) at = laySurface(panels, at, surface, symmetric && !surface.mirror)
   return panels
 }
 
-const inPlane = ({ stations }: LatticeSurface): boolean => stations.every(station => Math.abs(station.y) < 1e-9)
+const inPlane = ({ stations }: LatticeSurface): boolean =>
+  stations.every(station => Math.abs(station.y) < 1e-9)
 
 /** Both halves as panels of their own: one surface from tip to tip where they meet, else two. */
 function wholeSurface(surface: LatticeSurface): LatticeSurface[] {
   if (!surface.mirror) return [surface]
   const port = surface.stations.map(station => ({ ...station, y: -station.y })).reverse()
-  if (Math.abs(surface.stations[0].y) < 1e-9) return [{ ...surface, mirror: false, stations: [...port, ...surface.stations.slice(1)], controls: [] }]
-  return [{ ...surface, mirror: false, stations: port, controls: [] }, { ...surface, mirror: false }]
+  if (Math.abs(surface.stations[0].y) < 1e-9)
+    return [{ ...surface, mirror: false, stations: [...port, ...surface.stations.slice(1)], controls: [] }]
+  return [
+    { ...surface, mirror: false, stations: port, controls: [] },
+    { ...surface, mirror: false },
+  ]
 }
 
 function laySurface(panels: Panels, start: number, surface: LatticeSurface, plane: boolean): number {
   const edges = stripEdges(surface)
   const middles = conditionPlaces(edges, surface.mirror && Math.abs(surface.stations[0].y) < 1e-9)
-  const flaps = (surface.controls ?? []).map(control => ({ control, weights: flapWeights(surface.chordwise, control.chordShare), turned: controlOf(panels, control.id) }))
+  const flaps = (surface.controls ?? []).map(control => ({
+    control,
+    weights: flapWeights(surface.chordwise, control.chordShare),
+    turned: controlOf(panels, control.id),
+  }))
   let at = start
   for (let strip = 0; strip + 1 < edges.length; strip++) {
     const bay = Math.min(surface.stations.length - 2, Math.floor(strip / surface.spanwise))
@@ -82,8 +136,12 @@ function laySurface(panels: Panels, start: number, surface: LatticeSurface, plan
     const [low, high] = [edges[strip], edges[strip + 1]]
     layStrip(panels, at, surface, plane, bay, t(low), t(high), t(middles[strip]), (low + high) / 2)
     for (const { control, weights, turned } of flaps) {
-      const covered = Math.max(0, Math.min(high, control.to) - Math.max(low, control.from)) / Math.max(1e-12, high - low)
-      if (covered > 0) weights.forEach((weight, k) => { turned[at + k] += weight * covered })
+      const covered =
+        Math.max(0, Math.min(high, control.to) - Math.max(low, control.from)) / Math.max(1e-12, high - low)
+      if (covered > 0)
+        weights.forEach((weight, k) => {
+          turned[at + k] += weight * covered
+        })
     }
     at += surface.chordwise
   }
@@ -96,9 +154,10 @@ function controlOf(panels: Panels, id: string): Float64Array {
   return known
 }
 
-const place = (i: number, { spanwise, spacing }: LatticeSurface): number => (spacing === 'uniform' ? i / spanwise : (1 - Math.cos((Math.PI * i) / spanwise)) / 2)
+const place = (i: number, { spanwise, spacing }: LatticeSurface): number =>
+  spacing === 'uniform' ? i / spanwise : (1 - Math.cos((Math.PI * i) / spanwise)) / 2
 
-function bayOf({ stations }: LatticeSurface, bay: number): { from: number, length: number } {
+function bayOf({ stations }: LatticeSurface, bay: number): { from: number; length: number } {
   let from = 0
   for (let i = 1; i <= bay + 1; i++) {
     const length = Math.hypot(stations[i].y - stations[i - 1].y, stations[i].z - stations[i - 1].z)
@@ -118,10 +177,14 @@ function stripEdges(surface: LatticeSurface): number[] {
 }
 
 /**
- * Where the condition points of each strip lie along the span: halfway in the strip's index, by a cubic through the
- * neighbouring edges, with the edges reflected at tips (circulation there falls like the root of the distance) and at
- * the plane of symmetry. For edges in cosine spacing this is halfway in the angle (Lan, J. Aircraft 11, 1974), where
- * the rule is exact; for uniform strips it moves the tip's point out to 3/8 of its strip. Points halfway in length
+ * Where the condition points of each strip lie along the span: halfway in the strip's index, by a cubic
+ * through the
+ * neighbouring edges, with the edges reflected at tips (circulation there falls like the root of the
+ * distance) and at
+ * the plane of symmetry. For edges in cosine spacing this is halfway in the angle (Lan, J. Aircraft 11,
+ * 1974), where
+ * the rule is exact; for uniform strips it moves the tip's point out to 3/8 of its strip. Points halfway in
+ * length
  * overrate the tips: span efficiency 1.03 for an ellipse with 20 strips.
  */
 function conditionPlaces(edges: readonly number[], rootOnPlane: boolean): number[] {
@@ -139,14 +202,35 @@ function conditionPlaces(edges: readonly number[], rootOnPlane: boolean): number
 
 const mix = (a: number, b: number, t: number): number => a + (b - a) * t
 
-function layStrip(panels: Panels, start: number, surface: LatticeSurface, plane: boolean, bay: number, t0: number, t1: number, tm: number, span: number): void {
-  const p = surface.stations[bay], q = surface.stations[bay + 1]
-  const dy = q.y - p.y, dz = q.z - p.z
+function layStrip(
+  panels: Panels,
+  start: number,
+  surface: LatticeSurface,
+  plane: boolean,
+  bay: number,
+  t0: number,
+  t1: number,
+  tm: number,
+  span: number,
+): void {
+  const p = surface.stations[bay],
+    q = surface.stations[bay + 1]
+  const dy = q.y - p.y,
+    dz = q.z - p.z
   const length = Math.hypot(dy, dz) || 1
   const n = surface.chordwise
   panels.strips.push({
-    surface: surface.name, first: start, panels: n, chord: mix(p.chord, q.chord, tm), x: mix(p.x, q.x, tm), y: mix(p.y, q.y, tm), z: mix(p.z, q.z, tm),
-    width: length * (t1 - t0), mirrored: surface.mirror, onPlane: plane, span,
+    surface: surface.name,
+    first: start,
+    panels: n,
+    chord: mix(p.chord, q.chord, tm),
+    x: mix(p.x, q.x, tm),
+    y: mix(p.y, q.y, tm),
+    z: mix(p.z, q.z, tm),
+    width: length * (t1 - t0),
+    mirrored: surface.mirror,
+    onPlane: plane,
+    span,
   })
   const put = (target: Float64Array, index: number, t: number, share: number) => {
     target[3 * index] = mix(p.x, q.x, t) + share * mix(p.chord, q.chord, t)

@@ -6,7 +6,8 @@ import { bodyDragArea, bodyForm, ellipsePerimeter, plateFriction } from './paras
 it('plate friction: Blasius 0.0133 at Re 10⁴, Schlichting 0.00447 at 10⁶ and 0.00300 at 10⁷, never below the laminar value', () => {
   expect(plateFriction(1e6)).toBeCloseTo(0.00447, 5)
   expect(plateFriction(1e7)).toBeCloseTo(0.003, 4)
-  for (const reynolds of [1e3, 1e4, 1e5, 1e6, 1e7]) expect(plateFriction(reynolds)).toBeGreaterThanOrEqual(1.328 / Math.sqrt(reynolds) - 1e-12)
+  for (const reynolds of [1e3, 1e4, 1e5, 1e6, 1e7])
+    expect(plateFriction(reynolds)).toBeGreaterThanOrEqual(1.328 / Math.sqrt(reynolds) - 1e-12)
 })
 it('perimeters: a circle is 2πr, a flat one twice its width, axes 4 and 2 give 9.688448 (elliptic integral)', () => {
   expect(ellipsePerimeter(2, 2)).toBeCloseTo(2 * Math.PI, 12)
@@ -15,7 +16,10 @@ it('perimeters: a circle is 2πr, a flat one twice its width, axes 4 and 2 give 
 })
 it('form factor of a body of fineness 6 is 1.293 (60/216 + 6/400), and drag grows with its wetted area', () => {
   expect(bodyForm(6)).toBeCloseTo(1 + 60 / 216 + 6 / 400, 12)
-  expect(bodyDragArea(0.45, 0.2, 0.08, 13, 1.5e-5) / bodyDragArea(0.45, 0.1, 0.08, 13, 1.5e-5)).toBeCloseTo(2, 12)
+  expect(bodyDragArea(0.45, 0.2, 0.08, 13, 1.5e-5) / bodyDragArea(0.45, 0.1, 0.08, 13, 1.5e-5)).toBeCloseTo(
+    2,
+    12,
+  )
 })
 it('normal distribution: Φ(1) = 0.841345, Φ(1.96) = 0.975002, symmetric; a chance by sampling too', () => {
   expect(normalCdf(1)).toBeCloseTo(0.841345, 6)
@@ -37,11 +41,12 @@ it('natural splines pass through their points, run straight through a line, and 
   const t = Array.from({ length: 21 }, (_, i) => (Math.PI * i) / 20)
   const wave = naturalCubic(t, t.map(Math.sin))
   t.forEach(at => expect(wave(at)).toBeCloseTo(Math.sin(at), 12))
-  for (let i = 0; i < 200; i++) expect(Math.abs(wave((Math.PI * i) / 200) - Math.sin((Math.PI * i) / 200))).toBeLessThan(1e-5)
+  for (let i = 0; i < 200; i++)
+    expect(Math.abs(wave((Math.PI * i) / 200) - Math.sin((Math.PI * i) / 200))).toBeLessThan(1e-5)
   const line = naturalCubic([0, 1, 4, 5], [1, 3, 9, 11])
   expect(line(2.7)).toBeCloseTo(1 + 2 * 2.7, 12)
 })
-it('outlines for flow are closed, run anticlockwise, and keep thickness; the designation\'s blunt edge is said apart', () => {
+it("outlines for flow are closed, run anticlockwise, and keep thickness; the designation's blunt edge is said apart", () => {
   for (const name of ['naca0012', 'naca4412', 'naca23012']) {
     const { x, y, gap } = sectionOutline(name, [], 120)
     expect([x[0], y[0]]).toEqual([x[120], y[120]])

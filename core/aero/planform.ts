@@ -1,10 +1,25 @@
 /** Area, mean aerodynamic chord and its place, from straight-tapered panels. Any one unit of length. */
 
-export interface PlanStation { span: number, lead: number, chord: number }
+export interface PlanStation {
+  span: number
+  lead: number
+  chord: number
+}
 
-/** Of one half, from root to tip; integrals of trapezia in closed form. `macLead` is the leading edge of the mean chord. */
-export function planform(stations: readonly PlanStation[]): { area: number, mac: number, macLead: number, macSpan: number } {
-  let area = 0, square = 0, leadMoment = 0, spanMoment = 0
+/**
+ * Of one half, from root to tip; integrals of trapezia in closed form. `macLead` is the leading edge of the
+ * mean chord.
+ */
+export function planform(stations: readonly PlanStation[]): {
+  area: number
+  mac: number
+  macLead: number
+  macSpan: number
+} {
+  let area = 0,
+    square = 0,
+    leadMoment = 0,
+    spanMoment = 0
   for (let i = 0; i + 1 < stations.length; i++) {
     const { span: s0, lead: l0, chord: a } = stations[i]
     const { span: s1, lead: l1, chord: b } = stations[i + 1]

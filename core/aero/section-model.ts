@@ -1,5 +1,6 @@
 /**
- * What a strip of wing asks its section: how much it can lift and what it drags at a Reynolds number. Measured polars
+ * What a strip of wing asks its section: how much it can lift and what it drags at a Reynolds number.
+ * Measured polars
  * speak where there are any, the computed ones otherwise, between Reynolds numbers by their logarithm.
  */
 import type { MeasuredPolar } from '../document'
@@ -9,7 +10,7 @@ import type { SectionFlow } from './section-panels'
 export interface SectionModel {
   source: 'measured' | 'computed'
   /** Greatest lift coefficient, and one standard deviation of it. */
-  limit(reynolds: number): { cl: number, band: number }
+  limit(reynolds: number): { cl: number; band: number }
   /** Drag coefficient at a lift coefficient; held beyond the ends of the polar. */
   drag(cl: number, reynolds: number): number
   alphaZeroLift: number
@@ -22,18 +23,41 @@ const GRID = Array.from({ length: 11 }, (_, i) => 1e4 * 2 ** i)
 /** A measured polar's own scatter. */
 const MEASURED_BAND = 0.05
 
-interface Curve { reynolds: number, clMax: number, band: number, cls: readonly number[], cds: readonly number[] }
+interface Curve {
+  reynolds: number
+  clMax: number
+  band: number
+  cls: readonly number[]
+  cds: readonly number[]
+}
 
-export function sectionModel(flow: SectionFlow, gap: number, measured: readonly MeasuredPolar[]): SectionModel {
+export function sectionModel(
+  flow: SectionFlow,
+  gap: number,
+  measured: readonly MeasuredPolar[],
+): SectionModel {
   const base = { alphaZeroLift: flow.alphaZeroLift, clAlpha: flow.clAlpha, cmQuarter: flow.cmQuarter }
   if (measured.length > 0) {
     const curves = [...measured].sort((a, b) => a.reynolds - b.reynolds).map(measuredCurve)
-    return { ...base, source: 'measured', ...between(curves.map(curve => curve.reynolds), i => curves[i]) }
+    return {
+      ...base,
+      source: 'measured',
+      ...between(
+        curves.map(curve => curve.reynolds),
+        i => curves[i],
+      ),
+    }
   }
-  const own: Curve[] = [], known: Curve[] = []
+  const own: Curve[] = [],
+    known: Curve[] = []
   const ownCurve = (i: number): Curve => (own[i] ??= computedCurve(sectionPolar(flow, GRID[i], gap)))
-  // Thinner air by Reynolds number never lifts more: where the guess at a bubble says so, the next number's limit holds.
-  const curve = (i: number): Curve => (known[i] ??= GRID[i] < BUBBLE_RANGE ? { ...ownCurve(i), clMax: Math.min(ownCurve(i).clMax, curve(i + 1).clMax) } : ownCurve(i))
+  // Thinner air by Reynolds number never lifts more: where the guess at a bubble says so, the next number's
+  // limit holds.
+  const curve = (i: number): Curve =>
+    (known[i] ??=
+      GRID[i] < BUBBLE_RANGE
+        ? { ...ownCurve(i), clMax: Math.min(ownCurve(i).clMax, curve(i + 1).clMax) }
+        : ownCurve(i))
   return { ...base, source: 'computed', ...between(GRID, curve) }
 }
 
@@ -45,7 +69,10 @@ function between(grid: readonly number[], curve: (i: number) => Curve): Pick<Sec
     const a = value(curve(next - 1))
     return a + (value(curve(next)) - a) * t
   }
-  return { limit: re => ({ cl: mix(re, c => c.clMax), band: mix(re, c => c.band) }), drag: (cl, re) => mix(re, c => dragOf(c, cl)) }
+  return {
+    limit: re => ({ cl: mix(re, c => c.clMax), band: mix(re, c => c.band) }),
+    drag: (cl, re) => mix(re, c => dragOf(c, cl)),
+  }
 }
 
 function dragOf({ cls, cds }: Curve, cl: number): number {
@@ -56,7 +83,12 @@ function dragOf({ cls, cds }: Curve, cl: number): number {
 }
 
 /** The stretch on which lift rises with incidence, so that lift names a point. */
-function risingCurve(reynolds: number, points: ReadonlyArray<{ cl: number, cd: number }>, clMax: number, band: number): Curve {
+function risingCurve(
+  reynolds: number,
+  points: ReadonlyArray<{ cl: number; cd: number }>,
+  clMax: number,
+  band: number,
+): Curve {
   const top = points.findIndex(p => p.cl === clMax)
   let first = Math.max(0, top)
   while (first > 0 && points[first - 1].cl < points[first].cl) first--
@@ -64,7 +96,8 @@ function risingCurve(reynolds: number, points: ReadonlyArray<{ cl: number, cd: n
   return { reynolds, clMax, band, cls: kept.map(p => p.cl), cds: kept.map(p => p.cd) }
 }
 
-const computedCurve = (polar: SectionPolar): Curve => risingCurve(polar.reynolds, polar.points, polar.clMax, bandAt(polar.reynolds).clMaxBand)
+const computedCurve = (polar: SectionPolar): Curve =>
+  risingCurve(polar.reynolds, polar.points, polar.clMax, bandAt(polar.reynolds).clMaxBand)
 
 const measuredCurve = ({ reynolds, points }: MeasuredPolar): Curve => {
   const plain = points.map(([, cl, cd]) => ({ cl, cd }))

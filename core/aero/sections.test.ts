@@ -9,33 +9,56 @@ import { sectionPoint, sectionPolar } from './section-polar'
 const DEG = Math.PI / 180
 const flowOf = (name: string, panels = 120) => solveSection(sectionOutline(name, [], panels))
 
-/** Kármán–Trefftz section: a circle through ζ = 1 mapped with trailing-edge angle (2 − k)π; its flow is known exactly. */
+/**
+ * Kármán–Trefftz section: a circle through ζ = 1 mapped with trailing-edge angle (2 − k)π; its flow is known
+ * exactly.
+ */
 function karmanTrefftz(thick: number, camber: number, k: number, panels: number) {
-  const radius = Math.hypot(1 + thick, camber), beta = Math.asin(camber / radius)
+  const radius = Math.hypot(1 + thick, camber),
+    beta = Math.asin(camber / radius)
   const power = (x: number, y: number): [number, number] => {
-    const r = Math.hypot(x, y) ** k, a = k * Math.atan2(y, x)
+    const r = Math.hypot(x, y) ** k,
+      a = k * Math.atan2(y, x)
     return [r * Math.cos(a), r * Math.sin(a)]
   }
   const points = Array.from({ length: panels + 1 }, (_, i) => {
     const angle = (2 * Math.PI * i) / panels - beta
-    const x = -thick + radius * Math.cos(angle), y = camber + radius * Math.sin(angle)
-    const [px, py] = power(x + 1, y), [qx, qy] = power(x - 1, y)
+    const x = -thick + radius * Math.cos(angle),
+      y = camber + radius * Math.sin(angle)
+    const [px, py] = power(x + 1, y),
+      [qx, qy] = power(x - 1, y)
     // k(p + q)/(p − q)
-    const nx = px + qx, ny = py + qy, dx = px - qx, dy = py - qy, m = dx * dx + dy * dy
+    const nx = px + qx,
+      ny = py + qy,
+      dx = px - qx,
+      dy = py - qy,
+      m = dx * dx + dy * dy
     return i % panels === 0 ? [k, 0] : [(k * (nx * dx + ny * dy)) / m, (k * (ny * dx - nx * dy)) / m]
   })
   const chord = k - Math.min(...points.map(p => p[0]))
-  return { x: Float64Array.from(points, p => p[0] / chord), y: Float64Array.from(points, p => p[1] / chord), slope: (8 * Math.PI * radius) / chord, beta }
+  return {
+    x: Float64Array.from(points, p => p[0] / chord),
+    y: Float64Array.from(points, p => p[1] / chord),
+    slope: (8 * Math.PI * radius) / chord,
+    beta,
+  }
 }
 
 describe('panel method', () => {
-  it.each([[0.08, 0, 1.9], [0.1, 0.06, 1.92], [0.05, 0.12, 1.95]])('Kármán–Trefftz section (%f, %f, %f): exact slope 8πR/c and zero-lift angle −β within 0.5 %', (thick, camber, k) => {
-    const { x, y, slope, beta } = karmanTrefftz(thick, camber, k, 160)
-    const flow = solveSection({ x, y })
-    expect(Math.abs(flow.clAlpha / slope - 1)).toBeLessThan(0.005)
-    if (camber === 0) expect(Math.abs(flow.alphaZeroLift)).toBeLessThan(1e-9)
-    else expect(Math.abs(flow.alphaZeroLift / -beta - 1)).toBeLessThan(0.005)
-  })
+  it.each([
+    [0.08, 0, 1.9],
+    [0.1, 0.06, 1.92],
+    [0.05, 0.12, 1.95],
+  ])(
+    'Kármán–Trefftz section (%f, %f, %f): exact slope 8πR/c and zero-lift angle −β within 0.5 %',
+    (thick, camber, k) => {
+      const { x, y, slope, beta } = karmanTrefftz(thick, camber, k, 160)
+      const flow = solveSection({ x, y })
+      expect(Math.abs(flow.clAlpha / slope - 1)).toBeLessThan(0.005)
+      if (camber === 0) expect(Math.abs(flow.alphaZeroLift)).toBeLessThan(1e-9)
+      else expect(Math.abs(flow.alphaZeroLift / -beta - 1)).toBeLessThan(0.005)
+    },
+  )
   it('pressure integrates to the lift of the circulation, and to no drag', () => {
     for (const name of ['naca0012', 'naca4415', 'naca23012']) {
       const flow = flowOf(name)
@@ -48,7 +71,12 @@ describe('panel method', () => {
   })
   it('naca0012 lifts nothing at no incidence; slope is 2π(1 + 0.77 t/c) (Joukowski) within 1.5 %, 2π in the limit', () => {
     expect(Math.abs(flowOf('naca0012').alphaZeroLift)).toBeLessThan(1e-9)
-    for (const t of [6, 9, 12, 15]) expect(Math.abs(flowOf(`naca00${String(t).padStart(2, '0')}`).clAlpha / (2 * Math.PI * (1 + 0.0077 * t)) - 1)).toBeLessThan(0.015)
+    for (const t of [6, 9, 12, 15])
+      expect(
+        Math.abs(
+          flowOf(`naca00${String(t).padStart(2, '0')}`).clAlpha / (2 * Math.PI * (1 + 0.0077 * t)) - 1,
+        ),
+      ).toBeLessThan(0.015)
     expect(flowOf('naca0001').clAlpha / (2 * Math.PI)).toBeCloseTo(1, 1)
   })
   it('zero-lift angle and moment of thin cambered sections are the thin-aerofoil integrals (−2.08°, −0.053 a digit pair of 24xx)', () => {
@@ -63,16 +91,23 @@ describe('panel method', () => {
   })
   it('a coordinate file of a designation flows like the designation', () => {
     const { upperX, upperY, lowerX, lowerY } = shapeOf('naca2412', [])
-    const around = [...[...upperX].map((x, i): [number, number] => [x, upperY[i]]).reverse(), ...[...lowerX].map((x, i): [number, number] => [x, lowerY[i]]).slice(1)]
+    const around = [
+      ...[...upperX].map((x, i): [number, number] => [x, upperY[i]]).reverse(),
+      ...[...lowerX].map((x, i): [number, number] => [x, lowerY[i]]).slice(1),
+    ]
     const { points } = parseCoordinates(formatCoordinates('written', around))
-    const read = solveSection(sectionOutline('mine', [{ id: 'mine', name: 'Mine', points }], 120)), own = flowOf('naca2412')
+    const read = solveSection(sectionOutline('mine', [{ id: 'mine', name: 'Mine', points }], 120)),
+      own = flowOf('naca2412')
     expect(Math.abs(read.clAlpha / own.clAlpha - 1)).toBeLessThan(0.005)
     expect(Math.abs(read.alphaZeroLift / own.alphaZeroLift - 1)).toBeLessThan(0.01)
   })
 })
 
 describe('boundary layer', () => {
-  const plate = (n: number) => ({ x: Float64Array.from({ length: n }, (_, i) => i / (n - 1)), u: new Float64Array(n).fill(1) })
+  const plate = (n: number) => ({
+    x: Float64Array.from({ length: n }, (_, i) => i / (n - 1)),
+    u: new Float64Array(n).fill(1),
+  })
   it('Thwaites on a plate: 0.671/√Re at the end, 1 % above Blasius; shape factor 2.6', () => {
     const { x, u } = plate(80)
     const layer = marchSide(x, x, u, 1e5)
@@ -80,13 +115,18 @@ describe('boundary layer', () => {
     expect(layer.shape[70]).toBeCloseTo(2.61, 1)
     expect(layer.separation).toBe(1)
   })
-  it('Howarth\'s linearly retarded flow u = 1 − x separates at x = 0.123 (Thwaites 1949; Howarth\'s series 0.120)', () => {
+  it("Howarth's linearly retarded flow u = 1 − x separates at x = 0.123 (Thwaites 1949; Howarth's series 0.120)", () => {
     const n = 400
     const x = Float64Array.from({ length: n }, (_, i) => (0.3 * i) / (n - 1))
-    const layer = marchSide(x, x, x.map(v => 1 - v), 1e5)
+    const layer = marchSide(
+      x,
+      x,
+      x.map(v => 1 - v),
+      1e5,
+    )
     expect(layer.bubble!).toBeCloseTo(0.123, 2)
   })
-  it('Head\'s turbulent plate, tripped at the nose: friction 3–7 % under Schlichting\'s 0.455/(log Re)^2.58, as Ludwieg–Tillmann is', () => {
+  it("Head's turbulent plate, tripped at the nose: friction 3–7 % under Schlichting's 0.455/(log Re)^2.58, as Ludwieg–Tillmann is", () => {
     for (const reynolds of [1e6, 4e6, 1e7]) {
       const { x, u } = plate(400)
       const layer = marchSide(x, x, u, reynolds, 0.002)
@@ -95,10 +135,14 @@ describe('boundary layer', () => {
       expect(ratio).toBeLessThan(1)
     }
   })
-  it('a laminar plate\'s drag through the section code: within 5 % of Blasius\'s 2·1.328/√Re', () => {
+  it("a laminar plate's drag through the section code: within 5 % of Blasius's 2·1.328/√Re", () => {
     for (const reynolds of [5e4, 1e5, 2e5]) {
       const outline = sectionOutline('naca0001', [], 120)
-      expect(Math.abs(sectionPoint(solveSection(outline), 0, reynolds, 0).cd / ((2 * 1.328) / Math.sqrt(reynolds)) - 1)).toBeLessThan(0.05)
+      expect(
+        Math.abs(
+          sectionPoint(solveSection(outline), 0, reynolds, 0).cd / ((2 * 1.328) / Math.sqrt(reynolds)) - 1,
+        ),
+      ).toBeLessThan(0.05)
     }
   })
 })
@@ -114,43 +158,70 @@ describe('polars', () => {
     expect(slope * DEG).toBeLessThan(0.118)
   })
   it('upside down and nose down is the same flow; air thicker by Reynolds number drags more and lifts less', () => {
-    fc.assert(fc.property(fc.constantFrom('naca0009', 'naca0012', 'naca0015'), fc.integer({ min: 1, max: 8 }), fc.double({ min: 8e4, max: 1e6, noNaN: true }), (name, degrees, reynolds) => {
-      const flow = flowOf(name)
-      const up = sectionPoint(flow, degrees * DEG, reynolds), down = sectionPoint(flow, -degrees * DEG, reynolds)
-      expect(down.cl).toBeCloseTo(-up.cl, 6)
-      expect(down.cd).toBeCloseTo(up.cd, 6)
-      expect(up.transition[0]).toBeCloseTo(down.transition[1], 6)
-    }), { numRuns: 25 })
+    fc.assert(
+      fc.property(
+        fc.constantFrom('naca0009', 'naca0012', 'naca0015'),
+        fc.integer({ min: 1, max: 8 }),
+        fc.double({ min: 8e4, max: 1e6, noNaN: true }),
+        (name, degrees, reynolds) => {
+          const flow = flowOf(name)
+          const up = sectionPoint(flow, degrees * DEG, reynolds),
+            down = sectionPoint(flow, -degrees * DEG, reynolds)
+          expect(down.cl).toBeCloseTo(-up.cl, 6)
+          expect(down.cd).toBeCloseTo(up.cd, 6)
+          expect(up.transition[0]).toBeCloseTo(down.transition[1], 6)
+        },
+      ),
+      { numRuns: 25 },
+    )
     const limits = [6e4, 1.2e5, 2.5e5, 1e6].map(reynolds => sectionPolar(flowOf('naca2412'), reynolds))
     for (let i = 1; i < limits.length; i++) {
       expect(limits[i].clMax).toBeGreaterThan(limits[i - 1].clMax)
       expect(limits[i].points[10].cd).toBeLessThan(limits[i - 1].points[10].cd)
     }
   })
-  it('a strip\'s limit never grows as its Reynolds number falls, and lies in the run of published low-speed tests', () => {
+  it("a strip's limit never grows as its Reynolds number falls, and lies in the run of published low-speed tests", () => {
     for (const name of ['naca0009', 'naca0012', 'naca2412', 'naca4412', 'naca23112']) {
       const outline = sectionOutline(name, [], 100)
       const model = sectionModel(solveSection(outline), 0.004, [])
       const limits = [2.5e4, 5e4, 1e5, 2e5, 4e5].map(reynolds => model.limit(reynolds).cl)
-      for (let i = 1; i < limits.length; i++) expect(limits[i], name).toBeGreaterThanOrEqual(limits[i - 1] - 1e-9)
+      for (let i = 1; i < limits.length; i++)
+        expect(limits[i], name).toBeGreaterThanOrEqual(limits[i - 1] - 1e-9)
       expect(model.limit(6e4).band).toBeGreaterThan(model.limit(3e5).band)
     }
-    // Re 60 000 to 200 000: about 0.6–0.95 for a plain 12 %, 1.2–1.5 for 4 % of camber (wind-tunnel tests of model sections, ± 0.25 and ± 0.15).
-    const limit = (name: string, reynolds: number) => sectionModel(solveSection(sectionOutline(name, [], 100)), 0.004, []).limit(reynolds).cl
+    // Re 60 000 to 200 000: about 0.6–0.95 for a plain 12 %, 1.2–1.5 for 4 % of camber (wind-tunnel tests of
+    // model sections, ± 0.25 and ± 0.15).
+    const limit = (name: string, reynolds: number) =>
+      sectionModel(solveSection(sectionOutline(name, [], 100)), 0.004, []).limit(reynolds).cl
     expect(Math.abs(limit('naca0012', 1e5) - 0.8)).toBeLessThan(0.25)
     expect(Math.abs(limit('naca4412', 1e5) - 1.3)).toBeLessThan(0.25)
   })
-  it('a blunt edge drags by Hoerner\'s base drag: about 0.0004 for half a percent of the chord', () => {
+  it("a blunt edge drags by Hoerner's base drag: about 0.0004 for half a percent of the chord", () => {
     const flow = flowOf('naca4412')
     const extra = sectionPoint(flow, 0, 2e5, 0.005).cd - sectionPoint(flow, 0, 2e5, 0).cd
     expect(extra).toBeGreaterThan(0.0002)
     expect(extra).toBeLessThan(0.0008)
   })
   it('any section at any incidence gives finite figures', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 6 }), fc.integer({ min: 2, max: 6 }), fc.integer({ min: 4, max: 24 }), fc.double({ min: -0.35, max: 0.4, noNaN: true }), fc.double({ min: 1e4, max: 5e6, noNaN: true }), (m, p, t, alpha, reynolds) => {
-      const point = sectionPoint(flowOf(`naca${m}${m === 0 ? 0 : p}${String(t).padStart(2, '0')}`, 80), alpha, reynolds, 0.004)
-      for (const value of [point.cl, point.cd, point.cmQuarter]) expect(Number.isFinite(value)).toBe(true)
-      expect(point.cd).toBeGreaterThan(0)
-    }), { numRuns: 80 })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 6 }),
+        fc.integer({ min: 2, max: 6 }),
+        fc.integer({ min: 4, max: 24 }),
+        fc.double({ min: -0.35, max: 0.4, noNaN: true }),
+        fc.double({ min: 1e4, max: 5e6, noNaN: true }),
+        (m, p, t, alpha, reynolds) => {
+          const point = sectionPoint(
+            flowOf(`naca${m}${m === 0 ? 0 : p}${String(t).padStart(2, '0')}`, 80),
+            alpha,
+            reynolds,
+            0.004,
+          )
+          for (const value of [point.cl, point.cd, point.cmQuarter]) expect(Number.isFinite(value)).toBe(true)
+          expect(point.cd).toBeGreaterThan(0)
+        },
+      ),
+      { numRuns: 80 },
+    )
   })
 })

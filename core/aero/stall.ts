@@ -9,7 +9,10 @@ export interface Stall {
   /** Strip that reaches its limit first: place along the span, m, and its share of the half span. */
   span: number
   spanShare: number
-  /** Degrees of incidence left in the outer 30 % of the span when the wing inside it stalls; negative when the tip goes first. rad */
+  /**
+   * Degrees of incidence left in the outer 30 % of the span when the wing inside it stalls; negative when the
+   * tip goes first. rad
+   */
   tipMargin: number
 }
 
@@ -19,10 +22,17 @@ export const TIP_FROM = 0.7
 const CARRIES = 0.1
 
 /** `limitOf` gives the section limit of a strip. Lift is linear up to there (no gradual separation). */
-export function findStall(strips: readonly StripLift[], limitOf: (strip: StripLift) => number, clAt: (alpha: number) => number): Stall {
+export function findStall(
+  strips: readonly StripLift[],
+  limitOf: (strip: StripLift) => number,
+  clAt: (alpha: number) => number,
+): Stall {
   const last = strips[strips.length - 1]
   const tip = last.span + last.width / 2
-  let alpha = Infinity, span = 0, inner = Infinity, outer = Infinity
+  let alpha = Infinity,
+    span = 0,
+    inner = Infinity,
+    outer = Infinity
   for (const strip of strips) {
     if (strip.clPerRad <= CARRIES) continue
     const own = (limitOf(strip) - strip.clZero) / strip.clPerRad
@@ -30,9 +40,20 @@ export function findStall(strips: readonly StripLift[], limitOf: (strip: StripLi
     else inner = Math.min(inner, own)
     if (own < alpha) [alpha, span] = [own, strip.span]
   }
-  return { clMax: clAt(alpha), alpha, span, spanShare: span / tip, tipMargin: Number.isFinite(outer) && Number.isFinite(inner) ? outer - inner : 0 }
+  return {
+    clMax: clAt(alpha),
+    alpha,
+    span,
+    spanShare: span / tip,
+    tipMargin: Number.isFinite(outer) && Number.isFinite(inner) ? outer - inner : 0,
+  }
 }
 
 /** Slowest level speed at load factor n, m/s: √(2 n W / (ρ S CL_max)); W in N, S in m². */
-export const stallSpeed = (weight: number, density: number, area: number, clMax: number, loadFactor = 1): number =>
-  Math.sqrt((2 * loadFactor * weight) / (density * area * clMax))
+export const stallSpeed = (
+  weight: number,
+  density: number,
+  area: number,
+  clMax: number,
+  loadFactor = 1,
+): number => Math.sqrt((2 * loadFactor * weight) / (density * area * clMax))

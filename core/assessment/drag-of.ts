@@ -1,5 +1,15 @@
-/** Drag of an airframe: induced in the far wake, profile by strips from their polars, bodies by friction. SI inside. */
-import { bodyDragArea, coefficientsAt, ellipsePerimeter, stripCirculations, type Circulation, type Deflection } from '../aero'
+/**
+ * Drag of an airframe: induced in the far wake, profile by strips from their polars, bodies by friction. SI
+ * inside.
+ */
+import {
+  bodyDragArea,
+  coefficientsAt,
+  ellipsePerimeter,
+  stripCirculations,
+  type Circulation,
+  type Deflection,
+} from '../aero'
 import type { BodyLoft } from '../geometry'
 import { memoise } from '../memo'
 import { mmToM } from '../units'
@@ -13,11 +23,20 @@ const EXTRA = 1.15
 
 export type SurfaceModels = Partial<Record<SurfaceName, StationModels>>
 
-export interface DragModel { (alpha: number, deflections: readonly Deflection[], speed: number): { CL: number, CD: number, profile: number, induced: number, body: number } }
+export interface DragModel {
+  (
+    alpha: number,
+    deflections: readonly Deflection[],
+    speed: number,
+  ): { CL: number; CD: number; profile: number; induced: number; body: number }
+}
 
 const bodyWetted = memoise((body: BodyLoft) => {
-  const steps = 40, from = mmToM(body.from), length = mmToM(body.to - body.from)
-  let area = 0, widest = 0
+  const steps = 40,
+    from = mmToM(body.from),
+    length = mmToM(body.to - body.from)
+  let area = 0,
+    widest = 0
   for (let i = 0; i < steps; i++) {
     const { width, height } = body.at((from + ((i + 0.5) / steps) * length) * 1000)
     area += (ellipsePerimeter(mmToM(width), mmToM(height)) * length) / steps
@@ -39,19 +58,37 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
     return units.get(key)!
   }
   return (alpha, deflections, speed) => {
-    const parts = [{ of: unit('wind 0', () => lift.flows.wind(0)), by: Math.cos(alpha) }, { of: unit('wind 2', () => lift.flows.wind(2)), by: Math.sin(alpha) },
-      ...deflections.map(({ id, sense, angle }) => ({ of: unit(`${id} ${sense}`, () => lift.flows.control(id, sense)!), by: angle }))]
-    const { CL, CD: induced } = coefficientsAt(lift.flows, alpha, deflections, { x: reference.x, z: 0 }, reference)
+    const parts = [
+      { of: unit('wind 0', () => lift.flows.wind(0)), by: Math.cos(alpha) },
+      { of: unit('wind 2', () => lift.flows.wind(2)), by: Math.sin(alpha) },
+      ...deflections.map(({ id, sense, angle }) => ({
+        of: unit(`${id} ${sense}`, () => lift.flows.control(id, sense)!),
+        by: angle,
+      })),
+    ]
+    const { CL, CD: induced } = coefficientsAt(
+      lift.flows,
+      alpha,
+      deflections,
+      { x: reference.x, z: 0 },
+      reference,
+    )
     let profile = 0
     panels.strips.forEach((strip, k) => {
       const own = models[strip.surface as SurfaceName] ?? models.wing!
-      const cl = (2 * parts.reduce((sum, part) => sum + part.by * part.of[k], 0)) / Math.max(1e-6, strip.chord)
-      profile += (strip.mirrored ? 2 : 1) * strip.chord * strip.width * alongSpan(own, strip.span, model => model.drag(cl, (speed * strip.chord) / kinematic))
+      const cl =
+        (2 * parts.reduce((sum, part) => sum + part.by * part.of[k], 0)) / Math.max(1e-6, strip.chord)
+      profile +=
+        (strip.mirrored ? 2 : 1) *
+        strip.chord *
+        strip.width *
+        alongSpan(own, strip.span, model => model.drag(cl, (speed * strip.chord) / kinematic))
     })
     let area = 0
     if (body) area += bodyDragArea(body.length, body.area, body.widest, speed, kinematic)
     if (airframe.boom) {
-      const length = mmToM(airframe.boom.boom.toMm - airframe.boom.boom.fromMm), size = mmToM(airframe.boom.stock.heightMm)
+      const length = mmToM(airframe.boom.boom.toMm - airframe.boom.boom.fromMm),
+        size = mmToM(airframe.boom.stock.heightMm)
       area += bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
     }
     const own = { profile: (EXTRA * profile) / plan.area, body: (EXTRA * area) / plan.area, induced }

@@ -13,7 +13,14 @@ export interface StallStrip {
   band: number
 }
 
-export interface StallCase { id: 'drawn' | 'untwisted' | 'washout' | 'untapered', label: string, speedMs: number, placeShare: number, tipMarginDeg: number, cls: number[] }
+export interface StallCase {
+  id: 'drawn' | 'untwisted' | 'washout' | 'untapered'
+  label: string
+  speedMs: number
+  placeShare: number
+  tipMarginDeg: number
+  cls: number[]
+}
 
 export interface StallReport {
   speedMs: number
@@ -29,7 +36,14 @@ export interface StallReport {
   strips: StallStrip[]
   cases: StallCase[]
   /** Flaps, or ailerons drooped where there are none. */
-  flap: { name: string, deg: number, drooped: boolean, speedMs: number, clMax: number, pitchDeg: number } | null
+  flap: {
+    name: string
+    deg: number
+    drooped: boolean
+    speedMs: number
+    clMax: number
+    pitchDeg: number
+  } | null
 }
 
 export interface TrimRow {
@@ -50,14 +64,42 @@ export interface TrimRow {
   trouble: string
 }
 
-export interface ModeReport { id: 'phugoid' | 'short-period' | 'roll' | 'spiral' | 'dutch-roll', label: string, periodS: number | null, halfS: number, grows: boolean, dampingShare: number, words: string, state: 'good' | 'tight' | 'poor' }
+export interface ModeReport {
+  id: 'phugoid' | 'short-period' | 'roll' | 'spiral' | 'dutch-roll'
+  label: string
+  periodS: number | null
+  halfS: number
+  grows: boolean
+  dampingShare: number
+  words: string
+  state: 'good' | 'tight' | 'poor'
+}
 
 export interface HandlingReport {
   speedMs: number
-  inertia: { rollKgM2: number, pitchKgM2: number, yawKgM2: number }
+  inertia: { rollKgM2: number; pitchKgM2: number; yawKgM2: number }
   modes: ModeReport[]
-  derivatives: Record<'Cl_beta' | 'Cn_beta' | 'CY_beta' | 'Cl_p' | 'Cn_p' | 'Cl_r' | 'Cn_r' | 'Cm_q' | 'CL_q' | 'Cm_alpha' | 'CL_alpha', number>
-  readings: Array<{ id: string, label: string, value: number, words: string, state: 'good' | 'tight' | 'poor' }>
+  derivatives: Record<
+    | 'Cl_beta'
+    | 'Cn_beta'
+    | 'CY_beta'
+    | 'Cl_p'
+    | 'Cn_p'
+    | 'Cl_r'
+    | 'Cn_r'
+    | 'Cm_q'
+    | 'CL_q'
+    | 'Cm_alpha'
+    | 'CL_alpha',
+    number
+  >
+  readings: Array<{
+    id: string
+    label: string
+    value: number
+    words: string
+    state: 'good' | 'tight' | 'poor'
+  }>
 }
 
 export interface ControlReport {
@@ -87,7 +129,9 @@ export interface ControlReport {
 export interface RateReport {
   axis: 'roll' | 'pitch' | 'yaw'
   control: string
-  /** At cruise with full throw: degrees a second in roll, load factor in pitch, sideslip in degrees in yaw. */
+  /**
+   * At cruise with full throw: degrees a second in roll, load factor in pitch, sideslip in degrees in yaw.
+   */
   response: number
   unit: string
   fullDeg: number

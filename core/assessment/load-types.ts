@@ -16,7 +16,7 @@ export interface HeatCaseReport {
   colourLabel: string
   temperatureC: number
   /** Share of strength and stiffness left in each zone. */
-  left: Array<{ zone: string, name: string, filament: string, softeningC: number, left: number }>
+  left: Array<{ zone: string; name: string; filament: string; softeningC: number; left: number }>
   least: number
   /** The wing's reserve at that temperature; null where it is not flown. */
   reserve: number | null
@@ -24,4 +24,8 @@ export interface HeatCaseReport {
   stands: string[]
 }
 
-export interface HeatReport { airC: number, /** Of the skin, from the brief. */ colour: Colour['id'], cases: HeatCaseReport[] }
+export interface HeatReport {
+  airC: number
+  /** Of the skin, from the brief. */ colour: Colour['id']
+  cases: HeatCaseReport[]
+}

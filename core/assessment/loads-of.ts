@@ -7,45 +7,124 @@ import type { Airframe } from './airframe'
 import { airOf, type SolvedFlight } from './flight-of'
 import type { HeatReport, LoadsReport } from './load-types'
 
-export function loadsOf(airframe: Airframe, { plan, lift }: SolvedFlight, mass: number, stallSpeed: number): LoadsReport {
+export function loadsOf(
+  airframe: Airframe,
+  { plan, lift }: SolvedFlight,
+  mass: number,
+  stallSpeed: number,
+): LoadsReport {
   const { brief } = airframe.doc
   const { density } = airOf(airframe.doc)
-  const at = (speed: number, gust: number) => gustIncrement({ density, speed, gust, clAlpha: lift.clAlpha, area: plan.area, chord: plan.mac, mass, gravity: GRAVITY })
-  const cruise = at(brief.cruiseMs, brief.gustMs), top = at(brief.topSpeedMs, brief.gustMs / 2)
+  const at = (speed: number, gust: number) =>
+    gustIncrement({
+      density,
+      speed,
+      gust,
+      clAlpha: lift.clAlpha,
+      area: plan.area,
+      chord: plan.mac,
+      mass,
+      gravity: GRAVITY,
+    })
+  const cruise = at(brief.cruiseMs, brief.gustMs),
+    top = at(brief.topSpeedMs, brief.gustMs / 2)
   return {
-    ...envelope({ stallSpeed, cruise: brief.cruiseMs, topSpeed: brief.topSpeedMs, limit: brief.loadFactor, gustCruise: cruise.increment, gustTop: top.increment }),
-    limit: brief.loadFactor, gustCruise: cruise.increment, gustTop: top.increment, alleviation: cruise.alleviation, stallMs: stallSpeed,
+    ...envelope({
+      stallSpeed,
+      cruise: brief.cruiseMs,
+      topSpeed: brief.topSpeedMs,
+      limit: brief.loadFactor,
+      gustCruise: cruise.increment,
+      gustTop: top.increment,
+    }),
+    limit: brief.loadFactor,
+    gustCruise: cruise.increment,
+    gustTop: top.increment,
+    alleviation: cruise.alleviation,
+    stallMs: stallSpeed,
   }
 }
 
 /** Filaments with what a temperature leaves of them; the very same objects while nothing is lost. */
 function heated(filament: Filament, temperature: number): Filament {
   const left = strengthLeft(filament.softeningC, temperature)
-  return left === 1 ? filament : { ...filament, modulus: filament.modulus * Math.max(left, 1e-3), strength: filament.strength * Math.max(left, 1e-3) }
+  return left === 1
+    ? filament
+    : {
+        ...filament,
+        modulus: filament.modulus * Math.max(left, 1e-3),
+        strength: filament.strength * Math.max(left, 1e-3),
+      }
 }
 
 /** Spars that are printed soften with everything else. */
-function softened(airframe: Airframe, filaments: readonly Filament[], temperature: number): Airframe['spars'] {
+function softened(
+  airframe: Airframe,
+  filaments: readonly Filament[],
+  temperature: number,
+): Airframe['spars'] {
   const soft = (line: SparLine): SparLine => {
     const own = filaments.find(filament => filament.id === line.stock.printedIn)
     const left = own ? Math.max(1e-3, strengthLeft(own.softeningC, temperature)) : 1
-    return left === 1 ? line : { ...line, stock: { ...line.stock, modulus: line.stock.modulus * left, strength: line.stock.strength * left } }
+    return left === 1
+      ? line
+      : {
+          ...line,
+          stock: { ...line.stock, modulus: line.stock.modulus * left, strength: line.stock.strength * left },
+        }
   }
-  return Object.fromEntries(Object.entries(airframe.spars).map(([name, lines]) => [name, lines.some(line => line.stock.printedIn) ? lines.map(soft) : lines]))
+  return Object.fromEntries(
+    Object.entries(airframe.spars).map(([name, lines]) => [
+      name,
+      lines.some(line => line.stock.printedIn) ? lines.map(soft) : lines,
+    ]),
+  )
 }
 
 /** Every place and colour; `reserveOf` computes the wing with other filaments. */
-export function heatOf(airframe: Airframe, filaments: readonly Filament[], reserveOf: (airframe: Airframe) => number): HeatReport {
+export function heatOf(
+  airframe: Airframe,
+  filaments: readonly Filament[],
+  reserveOf: (airframe: Airframe) => number,
+): HeatReport {
   const { doc } = airframe
   const air = doc.brief.fieldTemperatureC
   return {
-    airC: air, colour: doc.brief.colour,
-    cases: HEAT_CASES.flatMap(place => COLOURS.map((colour) => {
-      const temperature = skinTemperature(air, place, colour.absorbed)
-      const left = doc.zones.map(zone => ({ zone: zone.id, name: zone.name, filament: airframe.filamentOf(zone).name, softeningC: airframe.filamentOf(zone).softeningC, left: strengthLeft(airframe.filamentOf(zone).softeningC, temperature) }))
-      // Nobody loads the wing in a parked car; there only what sags matters.
-      const reserve = place.id === 'car' ? null : reserveOf({ ...airframe, spars: softened(airframe, filaments, temperature), filamentOf: zone => heated(airframe.filamentOf(zone), temperature) })
-      return { place: place.id, placeLabel: place.label, colour: colour.id, colourLabel: colour.label, temperatureC: temperature, left, least: Math.min(...left.map(item => item.left)), reserve, stands: filaments.filter(filament => filament.softeningC > temperature + 5).map(filament => filament.name) }
-    })),
+    airC: air,
+    colour: doc.brief.colour,
+    cases: HEAT_CASES.flatMap(place =>
+      COLOURS.map(colour => {
+        const temperature = skinTemperature(air, place, colour.absorbed)
+        const left = doc.zones.map(zone => ({
+          zone: zone.id,
+          name: zone.name,
+          filament: airframe.filamentOf(zone).name,
+          softeningC: airframe.filamentOf(zone).softeningC,
+          left: strengthLeft(airframe.filamentOf(zone).softeningC, temperature),
+        }))
+        // Nobody loads the wing in a parked car; there only what sags matters.
+        const reserve =
+          place.id === 'car'
+            ? null
+            : reserveOf({
+                ...airframe,
+                spars: softened(airframe, filaments, temperature),
+                filamentOf: zone => heated(airframe.filamentOf(zone), temperature),
+              })
+        return {
+          place: place.id,
+          placeLabel: place.label,
+          colour: colour.id,
+          colourLabel: colour.label,
+          temperatureC: temperature,
+          left,
+          least: Math.min(...left.map(item => item.left)),
+          reserve,
+          stands: filaments
+            .filter(filament => filament.softeningC > temperature + 5)
+            .map(filament => filament.name),
+        }
+      }),
+    ),
   }
 }

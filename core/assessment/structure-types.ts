@@ -37,7 +37,7 @@ export interface TwistReport {
   pullDeg: number
   diveDeg: number
   /** Along the span under the governing load. */
-  along: Array<{ s: number, deg: number }>
+  along: Array<{ s: number; deg: number }>
   /** Up-bend of the tip under the governing load, mm. */
   tipRiseMm: number
   /** m/s; null where it cannot arise. */
@@ -57,7 +57,7 @@ export interface BoomReport {
   /** With the rudder hard over at cruise, °. */
   twistDeg: number
   /** At touchdown. */
-  whip: { force: number, factor: number, periodS: number, sinkMs: number }
+  whip: { force: number; factor: number; periodS: number; sinkMs: number }
 }
 
 export interface GearReport {
@@ -80,7 +80,9 @@ export interface ProofReport {
   /** Deflection or travel in mm, or twist in °, that is computed without corrections. */
   predicted: number
   unit: 'mm' | '°'
-  /** Load factor with the same moment, where it is proved least and most; of a drop the peak over the weight. */
+  /**
+   * Load factor with the same moment, where it is proved least and most; of a drop the peak over the weight.
+   */
   equivalent: number
   /** Reach along the span over which at least the brief's load factor is proved, mm; null where nowhere. */
   provenTo: number | null
@@ -106,14 +108,16 @@ export interface StrengthFigures {
   where: string
   case: string
   stations: StationStrength[]
-  wing: { reserve: number, mode: string, atMm: number, case: string }
-  lift: Array<{ s: number, perLength: number }>
+  wing: { reserve: number; mode: string; atMm: number; case: string }
+  lift: Array<{ s: number; perLength: number }>
   cases: CaseReport[]
   places: PlaceReport[]
   twist: TwistReport
   boom: BoomReport | null
   gear: GearReport
   proofs: ProofReport[]
-  /** Measured over computed stiffness in bending and in twist, and by how many tests; 1 where there are none. */
-  measured: { bending: number, twist: number, bendingTests: number, twistTests: number }
+  /**
+   * Measured over computed stiffness in bending and in twist, and by how many tests; 1 where there are none.
+   */
+  measured: { bending: number; twist: number; bendingTests: number; twistTests: number }
 }

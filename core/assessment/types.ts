@@ -1,4 +1,7 @@
-/** What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a worker. */
+/**
+ * What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a
+ * worker.
+ */
 import type { Joint } from '../document'
 import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-types'
 import type { BeadLengths } from '../printing'
@@ -7,7 +10,12 @@ import type { LoadsReport } from './load-types'
 
 export type WingName = 'weight' | 'balance' | 'strength' | 'hours'
 
-export interface Contribution { name: string, value: number, unit: string, note?: string }
+export interface Contribution {
+  name: string
+  value: number
+  unit: string
+  note?: string
+}
 
 export interface Verdict {
   wing: WingName
@@ -79,13 +87,24 @@ export interface PieceReport {
   /** Laid beyond 45° of the layer below, and the longest stretch to be bridged. */
   overhangMm2: number
   bridgeMm: number
-  joints: { foot: Joint | null, head: Joint | null }
+  joints: { foot: Joint | null; head: Joint | null }
   /** Height over the narrower side of its foot, brim counted. */
   slender: number
   brimMm: number
 }
 
-export interface LedgerRow { id: string, name: string, group: string, source: string, massG: number, sigmaG: number, xMm: number, yMm: number, zMm: number, drops: boolean }
+export interface LedgerRow {
+  id: string
+  name: string
+  group: string
+  source: string
+  massG: number
+  sigmaG: number
+  xMm: number
+  yMm: number
+  zMm: number
+  drops: boolean
+}
 
 export interface PlanFigures {
   areaDm2: number
@@ -112,7 +131,10 @@ export interface FlightFigures {
   neutralPointSigmaMm: number
   /** Where the CG goes, with payload, when batteries slide from end to end of their bays. */
   cgReachMm: [number, number]
-  /** Chance that it balances in the band with payload in and out: as it stands, and with batteries where they must be in their bays. */
+  /**
+   * Chance that it balances in the band with payload in and out: as it stands, and with batteries where they
+   * must be in their bays.
+   */
   balanceChance: number
   balanceChanceSliding: number
   bestGlide: number
@@ -125,9 +147,30 @@ export interface FlightFigures {
   panels: number
 }
 
-export interface SparReport { id: string, name: string, surface: string, massG: number, price: number, pieceMm: number, /** Longest that the stock comes in. */ stockMm: number, pieces: number, gramsPerM: number, stock: string, fits: Array<{ s: number, above: number, below: number }>, worstMm: number, worstAt: number, fromMm: number, toMm: number }
+export interface SparReport {
+  id: string
+  name: string
+  surface: string
+  massG: number
+  price: number
+  pieceMm: number
+  /** Longest that the stock comes in. */ stockMm: number
+  pieces: number
+  gramsPerM: number
+  stock: string
+  fits: Array<{ s: number; above: number; below: number }>
+  worstMm: number
+  worstAt: number
+  fromMm: number
+  toMm: number
+}
 
-export interface PrinterReport { id: string, name: string, hours: number, pieces: number }
+export interface PrinterReport {
+  id: string
+  name: string
+  hours: number
+  pieces: number
+}
 
 export interface Assessment {
   verdicts: Record<WingName, Verdict>
@@ -135,10 +178,21 @@ export interface Assessment {
   pieces: PieceReport[]
   ledger: LedgerRow[]
   totals: {
-    massG: number, emptyMassG: number, printedG: number, massSpreadG: number
-    cgMm: [number, number, number], cgEmptyMm: [number, number, number], cgSpreadMm: number, massCgCorrelation: number
-    hours: number, finishHours: number, filamentG: number, cost: number
-    forecastMassG: number, forecastCgMm: number, weighedCount: number
+    massG: number
+    emptyMassG: number
+    printedG: number
+    massSpreadG: number
+    cgMm: [number, number, number]
+    cgEmptyMm: [number, number, number]
+    cgSpreadMm: number
+    massCgCorrelation: number
+    hours: number
+    finishHours: number
+    filamentG: number
+    cost: number
+    forecastMassG: number
+    forecastCgMm: number
+    weighedCount: number
   }
   plan: PlanFigures
   flight: FlightFigures
@@ -156,15 +210,25 @@ export interface Assessment {
   drawing: Drawing
 }
 
-export interface Outline { id: string, part: string, points: number[] }
+export interface Outline {
+  id: string
+  part: string
+  points: number[]
+}
 /** Outlines to scale, mm: plan in (x, y), side in (x, z), front in (y, z). */
 export interface Drawing {
   plan: Outline[]
   side: Outline[]
   front: Outline[]
-  spars: Array<{ id: string, plan: number[], side: number[], front: number[], widthMm: number }>
+  spars: Array<{ id: string; plan: number[]; side: number[]; front: number[]; widthMm: number }>
   /** Landing-gear legs from mount to axle, aircraft axes. */
-  legs: Array<{ id: string, mount: [number, number, number], axle: [number, number, number], widthMm: number, wheelMm: number }>
-  boom: { plan: number[], side: number[], widthMm: number } | null
-  box: { minX: number, maxX: number, minY: number, maxY: number, minZ: number, maxZ: number }
+  legs: Array<{
+    id: string
+    mount: [number, number, number]
+    axle: [number, number, number]
+    widthMm: number
+    wheelMm: number
+  }>
+  boom: { plan: number[]; side: number[]; widthMm: number } | null
+  box: { minX: number; maxX: number; minY: number; maxY: number; minZ: number; maxZ: number }
 }

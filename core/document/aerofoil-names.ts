@@ -2,8 +2,8 @@
 
 /** Four digits: camber and its place; five digits: design lift, place and reflex. Shares of the chord. */
 export type NacaName =
-  | { family: 4, camber: number, place: number, thickness: number }
-  | { family: 5, designLift: number, place: number, reflexed: boolean, thickness: number }
+  | { family: 4; camber: number; place: number; thickness: number }
+  | { family: 5; designLift: number; place: number; reflexed: boolean; thickness: number }
 
 /**
  * Reads `naca2412`, `NACA 23012`, `naca 23112`; `null` for anything else.

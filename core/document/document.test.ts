@@ -25,23 +25,106 @@ describe('project files', () => {
   })
   it('a truncated file is refused at every length, with a reason', () => {
     const text = writeProject(DEMOS[1])
-    for (let at = 0; at < text.length - 3; at += 97) expect(() => readProject(text.slice(0, at))).toThrow(DocumentError)
+    for (let at = 0; at < text.length - 3; at += 97)
+      expect(() => readProject(text.slice(0, at))).toThrow(DocumentError)
   })
   it('names the first faulty place', () => {
-    expect(fault((d) => { d.wing.panels[1].spanMm = -5 })).toMatch(/^wing\.panels\[1\]\.spanMm: /)
-    expect(fault((d) => { d.brief.targetMassG = 'heavy' as never })).toMatch(/^brief\.targetMassG: /)
-    expect(fault((d) => { d.equipment[2].massG = Number.NaN })).toMatch(/^equipment\[2\]\.massG: /)
-    expect(fault((d) => { d.name = 'x'.repeat(10_000) })).toMatch(/^name: /)
-    expect(fault((d) => { d.wing.panels[0].zone = 'nowhere' })).toMatch(/^wing\.panels\[0\]\.zone: there is no zone "nowhere"/)
-    expect(fault((d) => { d.wing.rootAerofoil = 'naca99' })).toMatch(/^wing\.rootAerofoil: /)
-    expect(fault((d) => { d.spars[1].id = d.spars[0].id })).toMatch(/^spars\[1\]\.id: "main-spar" is used twice/)
-    expect(fault((d) => { d.body!.stations[2].xMm = 1 })).toMatch(/^body\.stations\[2\]\.xMm: /)
-    expect(fault((d) => { d.brief.staticMarginPct = [18, 8] })).toMatch(/^brief\.staticMarginPct: /)
-    const leg = { id: 'a', name: 'Leg', kind: 'wire' as const, xMm: 0, yMm: 0, zMm: 0, dropMm: 80, splayMm: 0, thicknessMm: 3, widthMm: 3, zone: 'body', springNmm: 1, travelMm: 5, wheelMm: 40, tyreMm: 2, wheelG: 5, pair: true, mount: { lengthMm: 20, widthMm: 4, depthMm: 3 } }
-    expect(fault((d) => { d.gear = [{ ...leg, zone: 'undercarriage' }] })).toMatch(/^gear\[0\]\.zone: there is no zone "undercarriage"/)
-    expect(fault((d) => { d.gear = [leg, { ...leg }] })).toMatch(/^gear\[1\]\.id: "a" is used twice/)
-    expect(fault((d) => { d.proofs = [{ id: 'p', kind: 'twist', massG: 100, atMm: 300, armMm: 100, measured: -2, date: '2026-11-25', note: '' }] })).toMatch(/^proofs\[0\]\.measured: /)
-    expect(fault((d) => { (d as Record<string, unknown>).extra = 1 })).toMatch(/extra/)
+    expect(
+      fault(d => {
+        d.wing.panels[1].spanMm = -5
+      }),
+    ).toMatch(/^wing\.panels\[1\]\.spanMm: /)
+    expect(
+      fault(d => {
+        d.brief.targetMassG = 'heavy' as never
+      }),
+    ).toMatch(/^brief\.targetMassG: /)
+    expect(
+      fault(d => {
+        d.equipment[2].massG = Number.NaN
+      }),
+    ).toMatch(/^equipment\[2\]\.massG: /)
+    expect(
+      fault(d => {
+        d.name = 'x'.repeat(10_000)
+      }),
+    ).toMatch(/^name: /)
+    expect(
+      fault(d => {
+        d.wing.panels[0].zone = 'nowhere'
+      }),
+    ).toMatch(/^wing\.panels\[0\]\.zone: there is no zone "nowhere"/)
+    expect(
+      fault(d => {
+        d.wing.rootAerofoil = 'naca99'
+      }),
+    ).toMatch(/^wing\.rootAerofoil: /)
+    expect(
+      fault(d => {
+        d.spars[1].id = d.spars[0].id
+      }),
+    ).toMatch(/^spars\[1\]\.id: "main-spar" is used twice/)
+    expect(
+      fault(d => {
+        d.body!.stations[2].xMm = 1
+      }),
+    ).toMatch(/^body\.stations\[2\]\.xMm: /)
+    expect(
+      fault(d => {
+        d.brief.staticMarginPct = [18, 8]
+      }),
+    ).toMatch(/^brief\.staticMarginPct: /)
+    const leg = {
+      id: 'a',
+      name: 'Leg',
+      kind: 'wire' as const,
+      xMm: 0,
+      yMm: 0,
+      zMm: 0,
+      dropMm: 80,
+      splayMm: 0,
+      thicknessMm: 3,
+      widthMm: 3,
+      zone: 'body',
+      springNmm: 1,
+      travelMm: 5,
+      wheelMm: 40,
+      tyreMm: 2,
+      wheelG: 5,
+      pair: true,
+      mount: { lengthMm: 20, widthMm: 4, depthMm: 3 },
+    }
+    expect(
+      fault(d => {
+        d.gear = [{ ...leg, zone: 'undercarriage' }]
+      }),
+    ).toMatch(/^gear\[0\]\.zone: there is no zone "undercarriage"/)
+    expect(
+      fault(d => {
+        d.gear = [leg, { ...leg }]
+      }),
+    ).toMatch(/^gear\[1\]\.id: "a" is used twice/)
+    expect(
+      fault(d => {
+        d.proofs = [
+          {
+            id: 'p',
+            kind: 'twist',
+            massG: 100,
+            atMm: 300,
+            armMm: 100,
+            measured: -2,
+            date: '2026-11-25',
+            note: '',
+          },
+        ]
+      }),
+    ).toMatch(/^proofs\[0\]\.measured: /)
+    expect(
+      fault(d => {
+        ;(d as Record<string, unknown>).extra = 1
+      }),
+    ).toMatch(/extra/)
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
@@ -50,7 +133,12 @@ describe('project files', () => {
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
   it('a file of version 2 is read with what it did not say, one of version 3 has wing bolts of 3 mm, and one of this version is left as it is', () => {
-    const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & { brief: { topSpeedMs?: number, gustMs?: number }, equipment: Array<Record<string, unknown>>, wing: { controls: Array<Record<string, unknown>> }, measured: Record<string, unknown> }
+    const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & {
+      brief: { topSpeedMs?: number; gustMs?: number }
+      equipment: Array<Record<string, unknown>>
+      wing: { controls: Array<Record<string, unknown>> }
+      measured: Record<string, unknown>
+    }
     const old = structuredClone(now) as typeof now & Record<string, unknown>
     Object.assign(old, { version: 2 })
     delete (old as Record<string, unknown>).wingSets
@@ -58,20 +146,43 @@ describe('project files', () => {
     delete old.brief.topSpeedMs
     delete old.brief.gustMs
     delete old.measured.scales
-    for (const key of ['throwMs', 'bungeeN', 'dropMm', 'colour']) delete (old.brief as Record<string, unknown>)[key]
+    for (const key of ['throwMs', 'bungeeN', 'dropMm', 'colour'])
+      delete (old.brief as Record<string, unknown>)[key]
     for (const key of ['gear', 'proofs']) delete (old as Record<string, unknown>)[key]
-    for (const zone of (old as unknown as { zones: Array<{ recipe: Record<string, unknown> }> }).zones) delete zone.recipe.stance
-    for (const spar of (old as unknown as { spars: Array<Record<string, unknown>> }).spars) for (const key of ['fixing', 'lay', 'route']) delete spar[key]
-    for (const item of old.equipment) { delete item.battery; delete item.servo }
-    for (const surface of [old.wing, (old as unknown as { tail: { horizontal: typeof old.wing } }).tail.horizontal, (old as unknown as { tail: { vertical: typeof old.wing } }).tail.vertical]) for (const control of surface.controls) delete control.linkage
+    for (const zone of (old as unknown as { zones: Array<{ recipe: Record<string, unknown> }> }).zones)
+      delete zone.recipe.stance
+    for (const spar of (old as unknown as { spars: Array<Record<string, unknown>> }).spars)
+      for (const key of ['fixing', 'lay', 'route']) delete spar[key]
+    for (const item of old.equipment) {
+      delete item.battery
+      delete item.servo
+    }
+    for (const surface of [
+      old.wing,
+      (old as unknown as { tail: { horizontal: typeof old.wing } }).tail.horizontal,
+      (old as unknown as { tail: { vertical: typeof old.wing } }).tail.vertical,
+    ])
+      for (const control of surface.controls) delete control.linkage
     delete (old as unknown as { body: { saddle: { boltMm?: number } } }).body.saddle.boltMm
     const read = readProject(JSON.stringify(old))
     expect(read.body!.saddle).toEqual({ clearanceMm: 0.3, bolts: 2, boltMm: 3 })
-    expect(readProject(JSON.stringify({ ...old, ...Object.fromEntries(Object.entries(now).filter(([key]) => key !== 'body')), version: 3 }))).toEqual(DEMOS[0])
+    expect(
+      readProject(
+        JSON.stringify({
+          ...old,
+          ...Object.fromEntries(Object.entries(now).filter(([key]) => key !== 'body')),
+          version: 3,
+        }),
+      ),
+    ).toEqual(DEMOS[0])
     expect(read.brief.topSpeedMs).toBeCloseTo(1.6 * DEMOS[0].brief.cruiseMs, 9)
     expect(read.wing.controls[0].linkage).toBeNull()
     expect(read.zones.every(zone => zone.recipe.stance === 'standing')).toBe(true)
-    expect(read.spars.every(spar => spar.fixing === 'bonded' && spar.lay === 'middle' && spar.route === 'straight')).toBe(true)
+    expect(
+      read.spars.every(
+        spar => spar.fixing === 'bonded' && spar.lay === 'middle' && spar.route === 'straight',
+      ),
+    ).toBe(true)
     expect(read).toMatchObject({ gear: [], proofs: [], brief: { throwMs: 8, dropMm: 50, colour: 'bright' } })
     expect(read.equipment.map(item => item.massG)).toEqual(DEMOS[0].equipment.map(item => item.massG))
     expect(readProject(JSON.stringify(now))).toEqual(DEMOS[0])
@@ -86,13 +197,24 @@ describe('project files', () => {
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])
-    fc.assert(fc.property(fc.nat(text.length), fc.oneof(fc.string({ maxLength: 6 }), fc.constantFrom('null', '-1e999', 'NaN', '[', '}', '""', '1e308')), fc.nat(12), (at, put, cut) => {
-      try {
-        readProject(text.slice(0, at) + put + text.slice(at + cut))
-      } catch (error) {
-        expect(error).toBeInstanceOf(DocumentError)
-      }
-    }), { numRuns: 1500 })
+    fc.assert(
+      fc.property(
+        fc.nat(text.length),
+        fc.oneof(
+          fc.string({ maxLength: 6 }),
+          fc.constantFrom('null', '-1e999', 'NaN', '[', '}', '""', '1e308'),
+        ),
+        fc.nat(12),
+        (at, put, cut) => {
+          try {
+            readProject(text.slice(0, at) + put + text.slice(at + cut))
+          } catch (error) {
+            expect(error).toBeInstanceOf(DocumentError)
+          }
+        },
+      ),
+      { numRuns: 1500 },
+    )
   })
 })
 
@@ -111,6 +233,11 @@ describe('structural sharing', () => {
   it('equals the new value for any two JSON values', () => {
     expect(share([], {})).toEqual({})
     expect(share({}, [])).toEqual([])
-    fc.assert(fc.property(fc.jsonValue(), fc.jsonValue(), (a, b) => { expect(share(a, b)).toEqual(b) }), { numRuns: 1000 })
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.jsonValue(), (a, b) => {
+        expect(share(a, b)).toEqual(b)
+      }),
+      { numRuns: 1000 },
+    )
   })
 })

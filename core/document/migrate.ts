@@ -1,42 +1,105 @@
-/** Older project files brought up to the present version, before they are checked. What is not an object is left as it is: the check names it. */
+/**
+ * Older project files brought up to the present version, before they are checked. What is not an object is
+ * left as it is: the check names it.
+ */
 
 type Loose = Record<string, unknown>
-const isObject = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value)
-const each = (value: unknown, change: (item: Loose) => Loose): unknown => (Array.isArray(value) ? value.map(item => (isObject(item) ? change(item) : item)) : value)
+const isObject = (value: unknown): value is Loose =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+const each = (value: unknown, change: (item: Loose) => Loose): unknown =>
+  Array.isArray(value) ? value.map(item => (isObject(item) ? change(item) : item)) : value
 
-/** What version 1 did not say: surfaces end flat and twist about the quarter chord, cuts are butt joints, bodies have no openings. */
+/**
+ * What version 1 did not say: surfaces end flat and twist about the quarter chord, cuts are butt joints,
+ * bodies have no openings.
+ */
 export function fromVersion1(raw: unknown): unknown {
   if (!isObject(raw)) return raw
-  const surface = (value: unknown) => (!isObject(value) ? value : {
-    ...value, twistAxisShare: 0.25, tip: { kind: 'flat', lengthMm: 10 }, controls: each(value.controls, control => ({ ...control, hinge: { kind: 'tape', count: 3, gapMm: 0.5 } })),
-  })
-  const cuts = isObject(raw.cuts) ? Object.fromEntries(Object.entries(raw.cuts).map(([part, list]) => [part, Array.isArray(list) ? list.map(atMm => ({ atMm, joint: { kind: 'butt', toleranceMm: 0.2 } })) : list])) : raw.cuts
+  const surface = (value: unknown) =>
+    !isObject(value)
+      ? value
+      : {
+          ...value,
+          twistAxisShare: 0.25,
+          tip: { kind: 'flat', lengthMm: 10 },
+          controls: each(value.controls, control => ({
+            ...control,
+            hinge: { kind: 'tape', count: 3, gapMm: 0.5 },
+          })),
+        }
+  const cuts = isObject(raw.cuts)
+    ? Object.fromEntries(
+        Object.entries(raw.cuts).map(([part, list]) => [
+          part,
+          Array.isArray(list)
+            ? list.map(atMm => ({ atMm, joint: { kind: 'butt', toleranceMm: 0.2 } }))
+            : list,
+        ]),
+      )
+    : raw.cuts
   return {
-    ...raw, version: 2, wing: surface(raw.wing), cuts,
-    tail: isObject(raw.tail) ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) } : raw.tail,
+    ...raw,
+    version: 2,
+    wing: surface(raw.wing),
+    cuts,
+    tail: isObject(raw.tail)
+      ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) }
+      : raw.tail,
     body: isObject(raw.body) ? { ...raw.body, firewall: null, openings: [], saddle: null } : raw.body,
     boom: isObject(raw.boom) ? { ...raw.boom, socketMm: 30 } : raw.boom,
-    zones: each(raw.zones, zone => ({ ...zone, recipe: isObject(zone.recipe) ? { ...zone.recipe, brimMm: 0, infillPattern: 'lines' } : zone.recipe })),
+    zones: each(raw.zones, zone => ({
+      ...zone,
+      recipe: isObject(zone.recipe) ? { ...zone.recipe, brimMm: 0, infillPattern: 'lines' } : zone.recipe,
+    })),
     equipment: each(raw.equipment, item => ({ ...item, pocket: null })),
     printers: each(raw.printers, printer => ({ ...printer, retractMm: 0.8, retractMmS: 35 })),
-    given: [], calibrations: [],
+    given: [],
+    calibrations: [],
   }
 }
 
 /** Recipes of projects before version 3, and of recipe files of version 1, stand on their end. */
-export const recipeFromVersion1 = (recipe: unknown): unknown => (isObject(recipe) ? { stance: 'standing', ...recipe } : recipe)
+export const recipeFromVersion1 = (recipe: unknown): unknown =>
+  isObject(recipe) ? { stance: 'standing', ...recipe } : recipe
 
-/** What version 2 did not say: rods and horns, what servos and batteries can do, other wings, measured polars; a top speed of 1.6 times cruise, gusts of 5 m/s, the usual launches and landings; pieces stand, spars are bonded, straight and in the middle. */
+/**
+ * What version 2 did not say: rods and horns, what servos and batteries can do, other wings, measured polars;
+ * a top speed of 1.6 times cruise, gusts of 5 m/s, the usual launches and landings; pieces stand, spars are
+ * bonded, straight and in the middle.
+ */
 export function fromVersion2(raw: unknown): unknown {
   if (!isObject(raw)) return raw
-  const surface = (value: unknown) => (!isObject(value) ? value : { ...value, controls: each(value.controls, control => ({ ...control, linkage: null })) })
+  const surface = (value: unknown) =>
+    !isObject(value)
+      ? value
+      : { ...value, controls: each(value.controls, control => ({ ...control, linkage: null })) }
   const cruise = isObject(raw.brief) && typeof raw.brief.cruiseMs === 'number' ? raw.brief.cruiseMs : 12
   return {
-    ...raw, version: 3, brief: isObject(raw.brief) ? { ...raw.brief, topSpeedMs: Math.min(100, Math.round(16 * cruise) / 10), gustMs: 5, throwMs: 8, bungeeN: 25, dropMm: 50, colour: 'bright' } : raw.brief, wing: surface(raw.wing),
-    tail: isObject(raw.tail) ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) } : raw.tail,
+    ...raw,
+    version: 3,
+    brief: isObject(raw.brief)
+      ? {
+          ...raw.brief,
+          topSpeedMs: Math.min(100, Math.round(16 * cruise) / 10),
+          gustMs: 5,
+          throwMs: 8,
+          bungeeN: 25,
+          dropMm: 50,
+          colour: 'bright',
+        }
+      : raw.brief,
+    wing: surface(raw.wing),
+    tail: isObject(raw.tail)
+      ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) }
+      : raw.tail,
     equipment: each(raw.equipment, item => ({ ...item, battery: null, servo: null })),
-    measured: isObject(raw.measured) ? { ...raw.measured, scales: null } : raw.measured, wingSets: [], polars: [], gear: [], proofs: [],
-    zones: each(raw.zones, zone => ({ ...zone, recipe: recipeFromVersion1(zone.recipe) })), spars: each(raw.spars, spar => ({ ...spar, fixing: 'bonded', lay: 'middle', route: 'straight' })),
+    measured: isObject(raw.measured) ? { ...raw.measured, scales: null } : raw.measured,
+    wingSets: [],
+    polars: [],
+    gear: [],
+    proofs: [],
+    zones: each(raw.zones, zone => ({ ...zone, recipe: recipeFromVersion1(zone.recipe) })),
+    spars: each(raw.spars, spar => ({ ...spar, fixing: 'bonded', lay: 'middle', route: 'straight' })),
   }
 }
 
@@ -44,7 +107,11 @@ export function fromVersion2(raw: unknown): unknown {
 export function fromVersion3(raw: unknown): unknown {
   if (!isObject(raw)) return raw
   const { body } = raw
-  return { ...raw, version: 4, body: isObject(body) && isObject(body.saddle) ? { ...body, saddle: { ...body.saddle, boltMm: 3 } } : body }
+  return {
+    ...raw,
+    version: 4,
+    body: isObject(body) && isObject(body.saddle) ? { ...body, saddle: { ...body.saddle, boltMm: 3 } } : body,
+  }
 }
 
 /** Any older version, step by step. */

@@ -13,9 +13,15 @@ z.config({ jitless: true })
 /** A file past this is not a project: the greatest the schema admits is well under it. */
 export const MAX_PROJECT_BYTES = 64_000_000
 
-/** A mistake in what the maker gave; `path` is the first faulty place, `reason` says what is wrong and what is wanted. */
+/**
+ * A mistake in what the maker gave; `path` is the first faulty place, `reason` says what is wrong and what is
+ * wanted.
+ */
 export class DocumentError extends Error {
-  constructor(readonly path: string, readonly reason: string) {
+  constructor(
+    readonly path: string,
+    readonly reason: string,
+  ) {
     super(path ? `${path}: ${reason}` : reason)
     this.name = 'DocumentError'
   }
@@ -25,27 +31,47 @@ const shorten = (text: string): string => (text.length > 160 ? `${text.slice(0, 
 
 /** `wing.panels[0].spanMm` from Zod's path. */
 export function pathText(path: readonly PropertyKey[]): string {
-  return path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '')
+  return path.reduce<string>(
+    (text, key) =>
+      typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key),
+    '',
+  )
 }
 
-/** Parses JSON text into a checked project. Throws `DocumentError` with the path of the first fault; never half-reads. */
+/**
+ * Parses JSON text into a checked project. Throws `DocumentError` with the path of the first fault; never
+ * half-reads.
+ */
 export function readProject(json: string): ProjectFile {
-  if (json.length > MAX_PROJECT_BYTES) throw new DocumentError('', `the file has ${Math.round(json.length / 1e6)} MB; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`)
+  if (json.length > MAX_PROJECT_BYTES)
+    throw new DocumentError(
+      '',
+      `the file has ${Math.round(json.length / 1e6)} MB; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`,
+    )
   let raw: unknown
   try {
     raw = JSON.parse(json)
   } catch (fault) {
-    throw new DocumentError('', `not JSON, or cut short: ${shorten((fault as Error).message)}. Export the project again.`)
+    throw new DocumentError(
+      '',
+      `not JSON, or cut short: ${shorten((fault as Error).message)}. Export the project again.`,
+    )
   }
   return checkProject(raw)
 }
 
 /** Checks a parsed value; see `readProject`. */
 export function checkProject(raw: unknown): ProjectFile {
-  if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) throw new DocumentError('', 'a project file is one JSON object')
-  const head = raw as { format?: unknown, version?: unknown }
-  if (head.format !== 'mariposa-project') throw new DocumentError('format', `must be "mariposa-project"; this is another kind of file`)
-  if (typeof head.version === 'number' && head.version > PRESENT_VERSION) throw new DocumentError('version', `${head.version} is newer than this application reads (${PRESENT_VERSION}); update the application`)
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
+    throw new DocumentError('', 'a project file is one JSON object')
+  const head = raw as { format?: unknown; version?: unknown }
+  if (head.format !== 'mariposa-project')
+    throw new DocumentError('format', `must be "mariposa-project"; this is another kind of file`)
+  if (typeof head.version === 'number' && head.version > PRESENT_VERSION)
+    throw new DocumentError(
+      'version',
+      `${head.version} is newer than this application reads (${PRESENT_VERSION}); update the application`,
+    )
   const parsed = ProjectFile.safeParse(migrate(raw as Record<string, unknown>))
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
@@ -59,18 +85,32 @@ function checkReferences(doc: ProjectFile): void {
   const zones = new Set(doc.zones.map(zone => zone.id))
   const own = new Set(doc.aerofoils.map(aerofoil => aerofoil.id))
   const needZone = (zone: string, path: string) => {
-    if (!zones.has(zone)) throw new DocumentError(path, `there is no zone "${shorten(zone)}"; zones: ${[...zones].join(', ')}`)
+    if (!zones.has(zone))
+      throw new DocumentError(path, `there is no zone "${shorten(zone)}"; zones: ${[...zones].join(', ')}`)
   }
   const needAerofoil = (ref: string, path: string) => {
-    if (!own.has(ref) && !aerofoilOf(ref)) throw new DocumentError(path, `"${shorten(ref)}" is neither a NACA name (naca2412, naca23012) nor an aerofoil of this file`)
+    if (!own.has(ref) && !aerofoilOf(ref))
+      throw new DocumentError(
+        path,
+        `"${shorten(ref)}" is neither a NACA name (naca2412, naca23012) nor an aerofoil of this file`,
+      )
   }
   doc.polars.forEach((polar, i) => {
     needAerofoil(polar.aerofoil, `polars[${i}].aerofoil`)
     polar.points.forEach(([alpha], k) => {
-      if (k > 0 && alpha <= polar.points[k - 1][0]) throw new DocumentError(`polars[${i}].points[${k}]`, `incidence ${alpha}° must be greater than the one before it`)
+      if (k > 0 && alpha <= polar.points[k - 1][0])
+        throw new DocumentError(
+          `polars[${i}].points[${k}]`,
+          `incidence ${alpha}° must be greater than the one before it`,
+        )
     })
   })
-  for (const [label, surface] of [['wing', doc.wing], ['tail.horizontal', doc.tail.horizontal], ['tail.vertical', doc.tail.vertical], ...doc.wingSets.map((set, i) => [`wingSets[${i}].wing`, set.wing] as const)] as const) {
+  for (const [label, surface] of [
+    ['wing', doc.wing],
+    ['tail.horizontal', doc.tail.horizontal],
+    ['tail.vertical', doc.tail.vertical],
+    ...doc.wingSets.map((set, i) => [`wingSets[${i}].wing`, set.wing] as const),
+  ] as const) {
     if (!surface) continue
     needAerofoil(surface.rootAerofoil, `${label}.rootAerofoil`)
     surface.panels.forEach((panel, i) => {
@@ -80,16 +120,39 @@ function checkReferences(doc: ProjectFile): void {
   }
   doc.body?.stations.forEach((station, i, all) => {
     needZone(station.zone, `body.stations[${i}].zone`)
-    if (i > 0 && station.xMm <= all[i - 1].xMm) throw new DocumentError(`body.stations[${i}].xMm`, `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`)
+    if (i > 0 && station.xMm <= all[i - 1].xMm)
+      throw new DocumentError(
+        `body.stations[${i}].xMm`,
+        `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`,
+      )
   })
   doc.gear.forEach((leg, i) => needZone(leg.zone, `gear[${i}].zone`))
   doc.given.forEach((given, i) => needZone(given.zone, `given[${i}].zone`))
   doc.body?.openings.forEach((opening, i) => {
-    if (opening.toMm <= opening.fromMm) throw new DocumentError(`body.openings[${i}].toMm`, `${opening.toMm} must lie behind fromMm (${opening.fromMm})`)
+    if (opening.toMm <= opening.fromMm)
+      throw new DocumentError(
+        `body.openings[${i}].toMm`,
+        `${opening.toMm} must lie behind fromMm (${opening.fromMm})`,
+      )
   })
-  if (doc.boom && doc.boom.toMm <= doc.boom.fromMm) throw new DocumentError('boom.toMm', 'must lie behind boom.fromMm')
-  if (doc.brief.staticMarginPct[0] > doc.brief.staticMarginPct[1]) throw new DocumentError('brief.staticMarginPct', 'the least must come before the greatest')
-  for (const [label, list] of [['zones', doc.zones], ['spars', doc.spars], ['equipment', doc.equipment], ['printers', doc.printers], ['aerofoils', doc.aerofoils], ['spools', doc.spools], ['flights', doc.flights], ['gear', doc.gear], ['proofs', doc.proofs], ['given', doc.given], ['wingSets', doc.wingSets], ['body.openings', doc.body?.openings ?? []]] as const) {
+  if (doc.boom && doc.boom.toMm <= doc.boom.fromMm)
+    throw new DocumentError('boom.toMm', 'must lie behind boom.fromMm')
+  if (doc.brief.staticMarginPct[0] > doc.brief.staticMarginPct[1])
+    throw new DocumentError('brief.staticMarginPct', 'the least must come before the greatest')
+  for (const [label, list] of [
+    ['zones', doc.zones],
+    ['spars', doc.spars],
+    ['equipment', doc.equipment],
+    ['printers', doc.printers],
+    ['aerofoils', doc.aerofoils],
+    ['spools', doc.spools],
+    ['flights', doc.flights],
+    ['gear', doc.gear],
+    ['proofs', doc.proofs],
+    ['given', doc.given],
+    ['wingSets', doc.wingSets],
+    ['body.openings', doc.body?.openings ?? []],
+  ] as const) {
     const seen = new Set<string>()
     list.forEach((item: { id: string }, i: number) => {
       if (seen.has(item.id)) throw new DocumentError(`${label}[${i}].id`, `"${item.id}" is used twice`)

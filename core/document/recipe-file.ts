@@ -4,22 +4,39 @@ import { recipeFromVersion1 } from './migrate'
 import { DocumentError, pathText } from './read'
 import { Recipe } from './schema'
 
-export const RecipeFile = z.strictObject({ format: z.literal('mariposa-recipe'), version: z.literal(2), name: z.string().min(1).max(200), filament: z.string().min(1).max(60), recipe: Recipe })
+export const RecipeFile = z.strictObject({
+  format: z.literal('mariposa-recipe'),
+  version: z.literal(2),
+  name: z.string().min(1).max(200),
+  filament: z.string().min(1).max(60),
+  recipe: Recipe,
+})
 export type RecipeFile = z.infer<typeof RecipeFile>
 
-export const writeRecipe = (file: Omit<RecipeFile, 'format' | 'version'>): string => `${JSON.stringify({ format: 'mariposa-recipe', version: 2, ...file }, null, 2)}\n`
+export const writeRecipe = (file: Omit<RecipeFile, 'format' | 'version'>): string =>
+  `${JSON.stringify({ format: 'mariposa-recipe', version: 2, ...file }, null, 2)}\n`
 
 /** Throws `DocumentError` with the path and the reason. */
 export function readRecipe(json: string): RecipeFile {
-  if (json.length > 100_000) throw new DocumentError('', `${Math.round(json.length / 1000)} kB is no recipe; a recipe has under 100 kB`)
+  if (json.length > 100_000)
+    throw new DocumentError(
+      '',
+      `${Math.round(json.length / 1000)} kB is no recipe; a recipe has under 100 kB`,
+    )
   let raw: unknown
   try {
     raw = JSON.parse(json)
   } catch (fault) {
     throw new DocumentError('', `not JSON: ${(fault as Error).message.slice(0, 100)}`)
   }
-  const loose = raw as { version?: unknown, recipe?: unknown } | null
-  const parsed = RecipeFile.safeParse(loose?.version === 1 ? { ...loose, version: 2, recipe: recipeFromVersion1(loose.recipe) } : raw)
-  if (!parsed.success) throw new DocumentError(pathText(parsed.error.issues[0].path), parsed.error.issues[0].message.slice(0, 200))
+  const loose = raw as { version?: unknown; recipe?: unknown } | null
+  const parsed = RecipeFile.safeParse(
+    loose?.version === 1 ? { ...loose, version: 2, recipe: recipeFromVersion1(loose.recipe) } : raw,
+  )
+  if (!parsed.success)
+    throw new DocumentError(
+      pathText(parsed.error.issues[0].path),
+      parsed.error.issues[0].message.slice(0, 200),
+    )
   return parsed.data
 }

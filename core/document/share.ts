@@ -3,11 +3,16 @@
 /** Returns `next` with every part that equals the same part of `previous` replaced by that very object. */
 export function share<T>(previous: unknown, next: T): T {
   if (Object.is(previous, next)) return next
-  if (typeof next !== 'object' || next === null || typeof previous !== 'object' || previous === null) return next
+  if (typeof next !== 'object' || next === null || typeof previous !== 'object' || previous === null)
+    return next
   if (Array.isArray(next)) {
     if (!Array.isArray(previous)) return next
     const items = next.map((item, i) => share(previous[i], item))
-    return (items.length === previous.length && items.every((item, i) => Object.is(item, previous[i])) ? previous : items) as T
+    return (
+      items.length === previous.length && items.every((item, i) => Object.is(item, previous[i]))
+        ? previous
+        : items
+    ) as T
   }
   if (Array.isArray(previous)) return next
   const before = previous as Record<string, unknown>

@@ -8,19 +8,30 @@ import { aerofoilOf, type Aerofoil, type NacaName } from '../document'
 export const SIDE_POINTS = 36
 
 /** Upper and lower surface points from the nose (index 0) to the trailing edge, as shares of the chord. */
-export interface AerofoilShape { upperX: Float64Array, upperY: Float64Array, lowerX: Float64Array, lowerY: Float64Array }
+export interface AerofoilShape {
+  upperX: Float64Array
+  upperY: Float64Array
+  lowerX: Float64Array
+  lowerY: Float64Array
+}
 
 /** Chord share of point i of n: half-cosine spacing, dense at nose and trailing edge. */
 export const cosinePlace = (i: number, n: number): number => (1 - Math.cos((Math.PI * i) / (n - 1))) / 2
 
-/** Half thickness of the NACA four- and five-digit families at x, with the blunt trailing edge of the reports. */
+/**
+ * Half thickness of the NACA four- and five-digit families at x, with the blunt trailing edge of the reports.
+ */
 export function nacaHalfThickness(thickness: number, x: number): number {
-  return 5 * thickness * (0.2969 * Math.sqrt(x) - 0.126 * x - 0.3516 * x ** 2 + 0.2843 * x ** 3 - 0.1015 * x ** 4)
+  return (
+    5 * thickness * (0.2969 * Math.sqrt(x) - 0.126 * x - 0.3516 * x ** 2 + 0.2843 * x ** 3 - 0.1015 * x ** 4)
+  )
 }
 
 /** Mean line height and slope at x for a NACA name. */
-export function nacaMeanLine(name: NacaName, x: number): { y: number, slope: number } {
-  return name.family === 4 ? fourDigitMeanLine(name.camber, name.place, x) : fiveDigitMeanLine(name.designLift, name.place, name.reflexed, x)
+export function nacaMeanLine(name: NacaName, x: number): { y: number; slope: number } {
+  return name.family === 4
+    ? fourDigitMeanLine(name.camber, name.place, x)
+    : fiveDigitMeanLine(name.designLift, name.place, name.reflexed, x)
 }
 
 function fourDigitMeanLine(m: number, p: number, x: number) {
@@ -49,8 +60,19 @@ function fiveDigitMeanLine(designLift: number, place: number, reflexed: boolean,
 }
 
 /** TR 537, table of mean lines: place → r, k1 at design lift 0.3, and k2/k1 for the reflexed ones. */
-const PLAIN: ReadonlyArray<readonly number[]> = [[0.05, 0.058, 361.4], [0.1, 0.126, 51.64], [0.15, 0.2025, 15.957], [0.2, 0.29, 6.643], [0.25, 0.391, 3.23]]
-const REFLEXED: ReadonlyArray<readonly number[]> = [[0.1, 0.13, 51.99, 0.000764], [0.15, 0.217, 15.793, 0.00677], [0.2, 0.318, 6.52, 0.0303], [0.25, 0.441, 3.191, 0.1355]]
+const PLAIN: ReadonlyArray<readonly number[]> = [
+  [0.05, 0.058, 361.4],
+  [0.1, 0.126, 51.64],
+  [0.15, 0.2025, 15.957],
+  [0.2, 0.29, 6.643],
+  [0.25, 0.391, 3.23],
+]
+const REFLEXED: ReadonlyArray<readonly number[]> = [
+  [0.1, 0.13, 51.99, 0.000764],
+  [0.15, 0.217, 15.793, 0.00677],
+  [0.2, 0.318, 6.52, 0.0303],
+  [0.25, 0.441, 3.191, 0.1355],
+]
 
 function fiveDigitConstants(designLift: number, place: number, reflexed: boolean) {
   const row = (reflexed ? REFLEXED : PLAIN).find(([p]) => Math.abs(p - place) < 1e-9)!
@@ -75,7 +97,12 @@ function nacaShape(name: NacaName): AerofoilShape {
 /** Point by point between two shapes, as a ruled loft has it. */
 export function blendShapes(a: AerofoilShape, b: AerofoilShape, t: number): AerofoilShape {
   const mix = (p: Float64Array, q: Float64Array) => p.map((value, i) => value + (q[i] - value) * t)
-  return { upperX: mix(a.upperX, b.upperX), upperY: mix(a.upperY, b.upperY), lowerX: mix(a.lowerX, b.lowerX), lowerY: mix(a.lowerY, b.lowerY) }
+  return {
+    upperX: mix(a.upperX, b.upperX),
+    upperY: mix(a.upperY, b.upperY),
+    lowerX: mix(a.lowerX, b.lowerX),
+    lowerY: mix(a.lowerY, b.lowerY),
+  }
 }
 
 function emptyShape(): AerofoilShape {
@@ -109,13 +136,16 @@ function heightOn(side: ReadonlyArray<readonly [number, number]>, x: number): nu
     const [x1, y1] = side[i]
     if (x <= x1 || i === side.length - 1) {
       const [x0, y0] = side[i - 1]
-      return x1 === x0 ? y1 : y0 + ((y1 - y0) * Math.min(1, Math.max(0, (x - x0) / (x1 - x0))))
+      return x1 === x0 ? y1 : y0 + (y1 - y0) * Math.min(1, Math.max(0, (x - x0) / (x1 - x0)))
     }
   }
   return 0
 }
 
-/** The shape a reference names: a NACA designation, or an aerofoil of the document. Callers have checked it exists. */
+/**
+ * The shape a reference names: a NACA designation, or an aerofoil of the document. Callers have checked it
+ * exists.
+ */
 export function shapeOf(reference: string, own: readonly Aerofoil[]): AerofoilShape {
   const imported = own.find(aerofoil => aerofoil.id === reference)
   if (imported) return shapeFromPoints(imported.points)
@@ -127,7 +157,8 @@ export function shapeOf(reference: string, own: readonly Aerofoil[]): AerofoilSh
 /** Mean line slope dy/dx at chord share x of any shape; central difference on the mean of both sides. */
 export function meanSlope(shape: AerofoilShape, x: number): number {
   const step = 0.005
-  const a = Math.max(0.0005, x - step), b = Math.min(0.9995, x + step)
+  const a = Math.max(0.0005, x - step),
+    b = Math.min(0.9995, x + step)
   return (meanHeight(shape, b) - meanHeight(shape, a)) / (b - a)
 }
 
@@ -139,7 +170,12 @@ export const thicknessAt = (shape: AerofoilShape, x: number): number =>
   sideHeight(shape.upperX, shape.upperY, x) - sideHeight(shape.lowerX, shape.lowerY, x)
 
 /** Greatest thickness and camber with their places, shares of the chord. */
-export function shapeFigures(shape: AerofoilShape): { thickness: number, thicknessPlace: number, camber: number, camberPlace: number } {
+export function shapeFigures(shape: AerofoilShape): {
+  thickness: number
+  thicknessPlace: number
+  camber: number
+  camberPlace: number
+} {
   const best = { thickness: 0, thicknessPlace: 0, camber: 0, camberPlace: 0 }
   for (let i = 1; i < 400; i++) {
     const x = i / 400
@@ -155,7 +191,8 @@ export function shapeFigures(shape: AerofoilShape): { thickness: number, thickne
 function sideHeight(xs: Float64Array, ys: Float64Array, x: number): number {
   for (let i = 1; i < xs.length; i++) {
     if (x <= xs[i] || i === xs.length - 1) {
-      const a = Math.sqrt(Math.max(0, xs[i - 1])), b = Math.sqrt(Math.max(0, xs[i]))
+      const a = Math.sqrt(Math.max(0, xs[i - 1])),
+        b = Math.sqrt(Math.max(0, xs[i]))
       const t = b === a ? 0 : (Math.sqrt(Math.max(0, x)) - a) / (b - a)
       return ys[i - 1] + (ys[i] - ys[i - 1]) * t
     }

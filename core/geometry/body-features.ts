@@ -1,4 +1,7 @@
-/** What a body has besides its skin: cavity, firewall, openings with lids, the boom's socket, the wing's seat. mm */
+/**
+ * What a body has besides its skin: cavity, firewall, openings with lids, the boom's socket, the wing's seat.
+ * mm
+ */
 import type { Body, Boom, Cut, Opening, Recipe, Saddle } from '../document'
 import { bodySkinAt, type BodyLoft } from './body-loft'
 import { counterClockwise, cut, fill, rectangle, type Feature } from './feature'
@@ -6,14 +9,41 @@ import { bodyJoint, cavity, shellThickness, wingBolt, type JointPlan } from './j
 import { circle, insetVertices } from './polygon'
 import { gapAt, type SurfaceLoft } from './surface-loft'
 
-export interface BoomSeat { boom: Boom, diameter: number, clearance: number }
+export interface BoomSeat {
+  boom: Boom
+  diameter: number
+  clearance: number
+}
 /** The wing's root as the body sees it: its section, and where it lies. */
-export interface WingSeat { outline: Float64Array, lead: number, chord: number, n: number, z: number }
+export interface WingSeat {
+  outline: Float64Array
+  lead: number
+  chord: number
+  n: number
+  z: number
+}
 /** A hole right across the body for a spar in one piece or the pivot of an all-moving tail. mm */
-export interface CrossHole { name: string, x: number, z: number, radius: number }
-export interface BodyParts { loft: BodyLoft, body: Body, boom: BoomSeat | null, wing: WingSeat | null, crossings: readonly CrossHole[] }
+export interface CrossHole {
+  name: string
+  x: number
+  z: number
+  radius: number
+}
+export interface BodyParts {
+  loft: BodyLoft
+  body: Body
+  boom: BoomSeat | null
+  wing: WingSeat | null
+  crossings: readonly CrossHole[]
+}
 
-export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat => ({ outline: root.outline, lead: root.lead, chord: root.chord, n: root.n, z: origin[2] })
+export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat => ({
+  outline: root.outline,
+  lead: root.lead,
+  chord: root.chord,
+  n: root.n,
+  z: origin[2],
+})
 
 /** Thickness of the bulkhead at the boom's front end, mm. */
 const BULKHEAD = 3
@@ -21,15 +51,24 @@ const BULKHEAD = 3
 export const LID_GAP = 0.3
 
 /** Thickness of the closed front end: the firewall, or the base layers of the first zone. */
-const frontThickness = (body: Body, recipe: Recipe): number => body.firewall?.thicknessMm ?? recipe.baseLayers * recipe.layerHeightMm
+const frontThickness = (body: Body, recipe: Recipe): number =>
+  body.firewall?.thicknessMm ?? recipe.baseLayers * recipe.layerHeightMm
 
 /** Cavity and fills of one piece between `from` and `to`; joints at either end shape the cavity there. */
-export function bodyPieceFeatures({ loft, body, boom, wing, crossings }: BodyParts, from: number, to: number, recipe: Recipe, foot: JointPlan | null, head: (JointPlan & { cavityTo: number }) | null): Feature[] {
+export function bodyPieceFeatures(
+  { loft, body, boom, wing, crossings }: BodyParts,
+  from: number,
+  to: number,
+  recipe: Recipe,
+  foot: JointPlan | null,
+  head: (JointPlan & { cavityTo: number }) | null,
+): Feature[] {
   const shell = shellThickness(recipe)
   const features: Feature[] = []
   if (shell !== null) {
     const start = from <= loft.from + 1e-6 ? from + frontThickness(body, recipe) : from
-    const end = to >= loft.to - 1e-6 ? to - recipe.topLayers * recipe.layerHeightMm : Math.min(to, head?.cavityTo ?? to)
+    const end =
+      to >= loft.to - 1e-6 ? to - recipe.topLayers * recipe.layerHeightMm : Math.min(to, head?.cavityTo ?? to)
     if (end - start > 1) features.push(...cavity(loft, start, end, shell))
     if (boom) features.push(...socketFills(boom, loft, recipe))
   }
@@ -40,20 +79,33 @@ export function bodyPieceFeatures({ loft, body, boom, wing, crossings }: BodyPar
     const hole = circle(0, boom.boom.zMm, boom.diameter / 2 + boom.clearance, false)
     features.push(cut('Boom', boom.boom.fromMm, boom.boom.toMm, hole, hole))
   }
-  features.push(...crossings.filter(hole => hole.x + hole.radius > loft.from && hole.x - hole.radius < loft.to).flatMap(crossHole))
+  features.push(
+    ...crossings
+      .filter(hole => hole.x + hole.radius > loft.from && hole.x - hole.radius < loft.to)
+      .flatMap(crossHole),
+  )
   features.push(...body.openings.map(opening => openingFeature(loft, opening)))
   return features.filter(feature => feature.to > from + 1e-6 && feature.from < to + (head?.proud ?? 0) - 1e-6)
 }
 
 /** A ring round the boom with four ribs at the body's rear, and a bulkhead at the boom's front end. */
 function socketFills({ boom, diameter, clearance }: BoomSeat, loft: BodyLoft, recipe: Recipe): Feature[] {
-  const w = recipe.beadWidthMm, z = boom.zMm
+  const w = recipe.beadWidthMm,
+    z = boom.zMm
   const from = Math.max(boom.fromMm, loft.to - boom.socketMm)
   const ring = circle(0, z, diameter / 2 + clearance + 2 * w, false)
-  const socket = boom.socketMm > 0 && from < loft.to - 1
-    ? [fill('Socket', from, loft.to, ring), fill('Rib', from, loft.to, rectangle(-300, z - w, 300, z + w)), fill('Rib', from, loft.to, rectangle(-w, z - 300, w, z + 300))]
-    : []
-  const bulkhead = boom.fromMm > loft.from && boom.fromMm + BULKHEAD < from ? [fill('Bulkhead', boom.fromMm, boom.fromMm + BULKHEAD, rectangle(-400, -2000, 400, 4000))] : []
+  const socket =
+    boom.socketMm > 0 && from < loft.to - 1
+      ? [
+          fill('Socket', from, loft.to, ring),
+          fill('Rib', from, loft.to, rectangle(-300, z - w, 300, z + w)),
+          fill('Rib', from, loft.to, rectangle(-w, z - 300, w, z + 300)),
+        ]
+      : []
+  const bulkhead =
+    boom.fromMm > loft.from && boom.fromMm + BULKHEAD < from
+      ? [fill('Bulkhead', boom.fromMm, boom.fromMm + BULKHEAD, rectangle(-400, -2000, 400, 4000))]
+      : []
   return [...socket, ...bulkhead]
 }
 
@@ -65,17 +117,25 @@ function firewallHoles(loft: BodyLoft, wall: NonNullable<Body['firewall']>): Fea
   }
   const bolts = Array.from({ length: wall.bolts }, (_, i) => {
     const angle = (2 * Math.PI * (i + 0.5)) / wall.bolts
-    return hole('Motor bolt', (wall.boltCircleMm / 2) * Math.cos(angle), (wall.boltCircleMm / 2) * Math.sin(angle), wall.boltMm)
+    return hole(
+      'Motor bolt',
+      (wall.boltCircleMm / 2) * Math.cos(angle),
+      (wall.boltCircleMm / 2) * Math.sin(angle),
+      wall.boltMm,
+    )
   })
   return wall.shaftMm > 0 ? [hole('Motor shaft', 0, 0, wall.shaftMm), ...bolts] : bolts
 }
 
 function openingFeature(loft: BodyLoft, { name, side, fromMm, toMm, widthMm }: Opening): Feature {
   const box = (x: number) => {
-    const { z } = loft.at(Math.min(loft.to, Math.max(loft.from, x))), half = widthMm / 2
+    const { z } = loft.at(Math.min(loft.to, Math.max(loft.from, x))),
+      half = widthMm / 2
     if (side === 'top') return rectangle(-half, z, half, z + 800)
     if (side === 'bottom') return rectangle(-half, z - 800, half, z)
-    return side === 'starboard' ? rectangle(0, z - half, 800, z + half) : rectangle(-800, z - half, 0, z + half)
+    return side === 'starboard'
+      ? rectangle(0, z - half, 800, z + half)
+      : rectangle(-800, z - half, 0, z + half)
   }
   return cut(name, fromMm, toMm, box(fromMm), box(toMm))
 }
@@ -83,7 +143,10 @@ function openingFeature(loft: BodyLoft, { name, side, fromMm, toMm, widthMm }: O
 /** Slabs along the body whose heights follow the circle: twelve sides. */
 const HOLE_SIDES = 12
 function crossHole({ name, x, z, radius }: CrossHole): Feature[] {
-  const ends = Array.from({ length: HOLE_SIDES / 2 + 1 }, (_, i) => -Math.cos((2 * Math.PI * i) / HOLE_SIDES) * radius)
+  const ends = Array.from(
+    { length: HOLE_SIDES / 2 + 1 },
+    (_, i) => -Math.cos((2 * Math.PI * i) / HOLE_SIDES) * radius,
+  )
   const slab = (at: number) => {
     // A slab of no height at all would be no solid.
     const half = Math.max(0.02, Math.sqrt(Math.max(0, radius * radius - at * at)))
@@ -94,17 +157,31 @@ function crossHole({ name, x, z, radius }: CrossHole): Feature[] {
 
 const LID_POINTS = 11
 
-/** Section of an opening's lid at x: the shell's own arc, narrower by the gap. Null where the opening is wider than the body. */
-export function lidOutline(loft: BodyLoft, { side, widthMm }: Opening, shell: number, x: number): Float64Array | null {
-  const outer = bodySkinAt(loft, x), inner = insetVertices(outer, shell)
+/**
+ * Section of an opening's lid at x: the shell's own arc, narrower by the gap. Null where the opening is wider
+ * than the body.
+ */
+export function lidOutline(
+  loft: BodyLoft,
+  { side, widthMm }: Opening,
+  shell: number,
+  x: number,
+): Float64Array | null {
+  const outer = bodySkinAt(loft, x),
+    inner = insetVertices(outer, shell)
   const flip = side === 'top' || side === 'bottom'
   // Seen so that the lid lies on top: along runs across it, height away from the axis.
-  const seen = (loop: Float64Array) => Float64Array.from(loop, (_, i) => (flip ? loop[i] : i % 2 === 0 ? loop[i + 1] : loop[i - 1]))
+  const seen = (loop: Float64Array) =>
+    Float64Array.from(loop, (_, i) => (flip ? loop[i] : i % 2 === 0 ? loop[i + 1] : loop[i - 1]))
   const high = side === 'top' || side === 'starboard'
-  const half = widthMm / 2 - LID_GAP, centre = flip ? 0 : loft.at(x).z
+  const half = widthMm / 2 - LID_GAP,
+    centre = flip ? 0 : loft.at(x).z
   const [out, inn] = [seen(outer), seen(inner)]
   const points: number[] = []
-  for (const [loop, way] of [[out, -1], [inn, 1]] as const) {
+  for (const [loop, way] of [
+    [out, -1],
+    [inn, 1],
+  ] as const) {
     for (let i = 0; i < LID_POINTS; i++) {
       const along = centre + way * half * ((2 * i) / (LID_POINTS - 1) - 1)
       const gap = gapAt(loop, along)
@@ -122,10 +199,18 @@ const above = (loft: BodyLoft, wing: WingSeat): boolean =>
 
 /** Chord shares at which bolts stand: one behind the middle, or one at each end. */
 const BOLT_SHARES = [[], [0.6], [0.12, 0.82], [0.12, 0.5, 0.82], [0.12, 0.35, 0.6, 0.82]]
-export const wingBoltPlaces = (wing: Pick<WingSeat, 'lead' | 'chord'>, bolts: number): number[] => BOLT_SHARES[bolts].map(share => wing.lead + share * wing.chord)
+export const wingBoltPlaces = (wing: Pick<WingSeat, 'lead' | 'chord'>, bolts: number): number[] =>
+  BOLT_SHARES[bolts].map(share => wing.lead + share * wing.chord)
 
-/** The body is cut away above (or below) the root section, extruded across it; cross beams with holes take the bolts. */
-function saddleFeatures(loft: BodyLoft, wing: WingSeat, { clearanceMm: clearance, bolts, boltMm }: Saddle): Feature[] {
+/**
+ * The body is cut away above (or below) the root section, extruded across it; cross beams with holes take the
+ * bolts.
+ */
+function saddleFeatures(
+  loft: BodyLoft,
+  wing: WingSeat,
+  { clearanceMm: clearance, bolts, boltMm }: Saddle,
+): Feature[] {
   const { outline: root, lead, chord } = wing
   const high = above(loft, wing)
   const seat = (x: number) => {
@@ -133,18 +218,31 @@ function saddleFeatures(loft: BodyLoft, wing: WingSeat, { clearanceMm: clearance
     const n = gap ? (high ? gap.lower : gap.upper) : root[1]
     return wing.z + n + (high ? -clearance : clearance)
   }
-  const box = (x: number) => (high ? rectangle(-600, seat(x), 600, seat(x) + 1200) : rectangle(-600, seat(x) - 1200, 600, seat(x)))
+  const box = (x: number) =>
+    high ? rectangle(-600, seat(x), 600, seat(x) + 1200) : rectangle(-600, seat(x) - 1200, 600, seat(x))
   const shares = [0, 0.02, 0.06, 0.12, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1]
-  const xs = [lead - clearance, ...shares.slice(1, -1).map(share => lead + share * chord), lead + chord + clearance]
+  const xs = [
+    lead - clearance,
+    ...shares.slice(1, -1).map(share => lead + share * chord),
+    lead + chord + clearance,
+  ]
   const bolt = wingBolt(boltMm)
-  const bosses = wingBoltPlaces(wing, bolts).flatMap((x) => {
+  const bosses = wingBoltPlaces(wing, bolts).flatMap(x => {
     const z = seat(x)
     // A beam right across, so that the bolt pulls on both sides of the shell.
     const block = high ? rectangle(-600, z - bolt.beam, 600, z) : rectangle(-600, z, 600, z + bolt.beam)
     const hole = rectangle(-bolt.hole / 2, z - 1.625 * bolt.beam, bolt.hole / 2, z + 1.625 * bolt.beam)
-    return [fill('Wing bolt', x - bolt.boss / 2, x + bolt.boss / 2, block), cut('Wing bolt', x - bolt.hole / 2, x + bolt.hole / 2, hole, hole)]
+    return [
+      fill('Wing bolt', x - bolt.boss / 2, x + bolt.boss / 2, block),
+      cut('Wing bolt', x - bolt.hole / 2, x + bolt.hole / 2, hole, hole),
+    ]
   })
   return [...bosses, ...xs.slice(1).map((end, i) => cut('Saddle', xs[i], end, box(xs[i]), box(end)))]
 }
 
-export const bodyJoints = (loft: BodyLoft, cuts: readonly Cut[], recipeOf: (x: number) => Recipe): Array<JointPlan & { cavityTo: number }> => cuts.map(item => bodyJoint(loft, item, recipeOf(item.atMm - 0.01), recipeOf(item.atMm + 0.01)))
+export const bodyJoints = (
+  loft: BodyLoft,
+  cuts: readonly Cut[],
+  recipeOf: (x: number) => Recipe,
+): Array<JointPlan & { cavityTo: number }> =>
+  cuts.map(item => bodyJoint(loft, item, recipeOf(item.atMm - 0.01), recipeOf(item.atMm + 0.01)))

@@ -1,4 +1,6 @@
-/** A body of rounded sections along x, in mm. Sections are superellipses; sizes run smoothly between stations. */
+/**
+ * A body of rounded sections along x, in mm. Sections are superellipses; sizes run smoothly between stations.
+ */
 import type { Body } from '../document'
 import { monotoneCubic } from './monotone-cubic'
 import { placesWithin, stepped } from './piece'
@@ -10,9 +12,11 @@ export interface BodyLoft {
   from: number
   to: number
   /** Width, height, middle height (mm) and squareness at x. */
-  at(x: number): { width: number, height: number, z: number, squareness: number }
+  at(x: number): { width: number; height: number; z: number; squareness: number }
   breaks: readonly number[]
-  /** Stations and places between them, at most `SKIN_STEP` apart: between two of these the skin runs straight. */
+  /**
+   * Stations and places between them, at most `SKIN_STEP` apart: between two of these the skin runs straight.
+   */
   grid: readonly number[]
   zoneAt(x: number): string
 }
@@ -22,16 +26,28 @@ const SKIN_STEP = 8
 
 export function loftBody(body: Body): BodyLoft {
   const xs = body.stations.map(station => station.xMm)
-  const along = (pick: (station: Body['stations'][number]) => number) => monotoneCubic(xs, body.stations.map(pick))
-  const width = along(s => s.widthMm), height = along(s => s.heightMm), z = along(s => s.zMm), squareness = along(s => s.squareness)
+  const along = (pick: (station: Body['stations'][number]) => number) =>
+    monotoneCubic(xs, body.stations.map(pick))
+  const width = along(s => s.widthMm),
+    height = along(s => s.heightMm),
+    z = along(s => s.zMm),
+    squareness = along(s => s.squareness)
   return {
-    from: xs[0], to: xs[xs.length - 1], breaks: xs, grid: stepped(xs, SKIN_STEP),
+    from: xs[0],
+    to: xs[xs.length - 1],
+    breaks: xs,
+    grid: stepped(xs, SKIN_STEP),
     at: x => ({ width: width(x), height: height(x), z: z(x), squareness: squareness(x) }),
-    zoneAt: x => body.stations.findLast((station, i) => station.xMm <= x && i < body.stations.length - 1)?.zone ?? body.stations[0].zone,
+    zoneAt: x =>
+      body.stations.findLast((station, i) => station.xMm <= x && i < body.stations.length - 1)?.zone ??
+      body.stations[0].zone,
   }
 }
 
-/** Outline (y, z) at x, closed, counter-clockwise; starts at starboard. Exponent 2 (ellipse) to 8 (nearly a rectangle). */
+/**
+ * Outline (y, z) at x, closed, counter-clockwise; starts at starboard. Exponent 2 (ellipse) to 8 (nearly a
+ * rectangle).
+ */
 export function bodyOutlineAt(loft: BodyLoft, x: number): Float64Array {
   const { width, height, z, squareness } = loft.at(x)
   const power = 2 / (2 + 6 * squareness)
@@ -39,7 +55,8 @@ export function bodyOutlineAt(loft: BodyLoft, x: number): Float64Array {
   for (let i = 0; i < ROUND_POINTS; i++) {
     // The half step keeps points off the axes, so that the outline pairs top with bottom.
     const angle = (2 * Math.PI * (i + 0.5)) / ROUND_POINTS
-    const cos = Math.cos(angle), sin = Math.sin(angle)
+    const cos = Math.cos(angle),
+      sin = Math.sin(angle)
     outline[2 * i] = (width / 2) * Math.sign(cos) * Math.abs(cos) ** power
     outline[2 * i + 1] = z + (height / 2) * Math.sign(sin) * Math.abs(sin) ** power
   }
@@ -47,7 +64,11 @@ export function bodyOutlineAt(loft: BodyLoft, x: number): Float64Array {
 }
 
 /** Ends and every grid place between them. */
-export const bodyHeights = (loft: BodyLoft, from: number, to: number): number[] => [from, ...placesWithin(loft.grid, from, to), to]
+export const bodyHeights = (loft: BodyLoft, from: number, to: number): number[] => [
+  from,
+  ...placesWithin(loft.grid, from, to),
+  to,
+]
 
 const onGrid = new WeakMap<BodyLoft, Map<number, Float64Array>>()
 function gridOutline(loft: BodyLoft, index: number): Float64Array {
@@ -64,6 +85,7 @@ export function bodySkinAt(loft: BodyLoft, x: number): Float64Array {
   let i = 0
   while (i < grid.length - 2 && x > grid[i + 1]) i++
   const t = Math.min(1, Math.max(0, (x - grid[i]) / (grid[i + 1] - grid[i])))
-  const a = gridOutline(loft, i), b = gridOutline(loft, i + 1)
+  const a = gridOutline(loft, i),
+    b = gridOutline(loft, i + 1)
   return a.map((value, k) => value + (b[k] - value) * t)
 }

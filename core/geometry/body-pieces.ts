@@ -10,7 +10,11 @@ import { usableCuts, widestZone, zonesBetween } from './pieces'
 /** A lid of a body that is filled through is this thick, mm. */
 const SOLID_LID = 1.6
 
-export function cutBody(parts: BodyParts, cutList: readonly Cut[], recipeOf: (zone: string) => Recipe): PieceShape[] {
+export function cutBody(
+  parts: BodyParts,
+  cutList: readonly Cut[],
+  recipeOf: (zone: string) => Recipe,
+): PieceShape[] {
   const { loft } = parts
   const cuts = usableCuts(cutList, loft.from, loft.to)
   const edges = [loft.from, ...cuts.map(cut => cut.atMm), loft.to]
@@ -23,25 +27,60 @@ export function cutBody(parts: BodyParts, cutList: readonly Cut[], recipeOf: (zo
   const joints = bodyJoints(loft, cuts, recipeAt)
   const place = (y: number, z: number, x: number): [number, number, number] => [x, y, z]
   const pieces = edges.slice(0, -1).map((from, i): PieceShape => {
-    const to = edges[i + 1], foot = joints[i - 1] ?? null, head = joints[i] ?? null
+    const to = edges[i + 1],
+      foot = joints[i - 1] ?? null,
+      head = joints[i] ?? null
     const zoneId = zoneOf(from, to)
     const features = bodyPieceFeatures(parts, from, to, recipeOf(zoneId), foot, head)
     const proud = head?.proud ?? 0
     const skinAt = (x: number) => (x > to ? null : bodySkinAt(loft, x))
     return {
-      id: `body-${i + 1}`, name: `Body ${i + 1}`, mark: `B${i + 1}`, part: 'body', kind: 'fixed', side: 'centre', from, to, proud, zoneId, zonesInside: zonesBetween(from, to, loft.breaks, marks),
-      shapedBy: [...new Set([i - 1, i, i + 1].filter(k => k >= 0 && k < edges.length - 1).map(k => zoneOf(edges[k], edges[k + 1])))],
-      breaks: placesWithin([...loft.breaks, ...featureBreaks(features), ...(proud > 0 ? [to] : [])], from, to + proud), corners: bodyHeights(loft, from, to), skinHeights: bodyHeights(loft, from, to),
-      skinAt, features, sectionAt: x => sectionAt(skinAt(x), features, x), place,
-      joints: { foot: foot?.joint ?? null, head: head?.joint ?? null }, hardwareG: head?.hardwareG ?? 0, missing: head?.missing ? [head.missing] : [], mesh: null,
+      id: `body-${i + 1}`,
+      name: `Body ${i + 1}`,
+      mark: `B${i + 1}`,
+      part: 'body',
+      kind: 'fixed',
+      side: 'centre',
+      from,
+      to,
+      proud,
+      zoneId,
+      zonesInside: zonesBetween(from, to, loft.breaks, marks),
+      shapedBy: [
+        ...new Set(
+          [i - 1, i, i + 1]
+            .filter(k => k >= 0 && k < edges.length - 1)
+            .map(k => zoneOf(edges[k], edges[k + 1])),
+        ),
+      ],
+      breaks: placesWithin(
+        [...loft.breaks, ...featureBreaks(features), ...(proud > 0 ? [to] : [])],
+        from,
+        to + proud,
+      ),
+      corners: bodyHeights(loft, from, to),
+      skinHeights: bodyHeights(loft, from, to),
+      skinAt,
+      features,
+      sectionAt: x => sectionAt(skinAt(x), features, x),
+      place,
+      joints: { foot: foot?.joint ?? null, head: head?.joint ?? null },
+      hardwareG: head?.hardwareG ?? 0,
+      missing: head?.missing ? [head.missing] : [],
+      mesh: null,
     }
   })
   return [...pieces, ...lids(parts, zoneOf, recipeOf)]
 }
 
-function lids({ loft, body }: BodyParts, zoneOf: (from: number, to: number) => string, recipeOf: (zone: string) => Recipe): PieceShape[] {
+function lids(
+  { loft, body }: BodyParts,
+  zoneOf: (from: number, to: number) => string,
+  recipeOf: (zone: string) => Recipe,
+): PieceShape[] {
   return body.openings.flatMap((opening, i): PieceShape[] => {
-    const from = Math.max(loft.from, opening.fromMm) + LID_GAP, to = Math.min(loft.to, opening.toMm) - LID_GAP
+    const from = Math.max(loft.from, opening.fromMm) + LID_GAP,
+      to = Math.min(loft.to, opening.toMm) - LID_GAP
     if (to - from < 5) return []
     const zoneId = zoneOf(from, to)
     const shell = shellThickness(recipeOf(zoneId)) ?? SOLID_LID
@@ -49,9 +88,35 @@ function lids({ loft, body }: BodyParts, zoneOf: (from: number, to: number) => s
     // Wider than the body somewhere: there is nothing to cut a lid from. A finding says so.
     if ([from, ...inner, to].some(x => lidOutline(loft, opening, shell, x) === null)) return []
     const skinAt = (x: number) => lidOutline(loft, opening, shell, x)
-    return [{
-      id: `lid-${opening.id}`, name: `Lid, ${opening.name}`, mark: `L${i + 1}`, part: 'body', kind: 'lid', side: 'centre', from, to, proud: 0, zoneId, zonesInside: [zoneId], shapedBy: [zoneId], breaks: inner, corners: bodyHeights(loft, from, to), skinHeights: bodyHeights(loft, from, to),
-      skinAt, features: [], sectionAt: (x) => { const skin = skinAt(x); return skin ? [skin] : [] }, place: (y, z, x) => [x, y, z], joints: { foot: null, head: null }, hardwareG: 0, missing: [], mesh: null,
-    }]
+    return [
+      {
+        id: `lid-${opening.id}`,
+        name: `Lid, ${opening.name}`,
+        mark: `L${i + 1}`,
+        part: 'body',
+        kind: 'lid',
+        side: 'centre',
+        from,
+        to,
+        proud: 0,
+        zoneId,
+        zonesInside: [zoneId],
+        shapedBy: [zoneId],
+        breaks: inner,
+        corners: bodyHeights(loft, from, to),
+        skinHeights: bodyHeights(loft, from, to),
+        skinAt,
+        features: [],
+        sectionAt: x => {
+          const skin = skinAt(x)
+          return skin ? [skin] : []
+        },
+        place: (y, z, x) => [x, y, z],
+        joints: { foot: null, head: null },
+        hardwareG: 0,
+        missing: [],
+        mesh: null,
+      },
+    ]
   })
 }

@@ -2,7 +2,10 @@
 // @ts-expect-error -- there is no declaration file to find
 import untyped from 'clipper-lib'
 
-interface IntPoint { X: number, Y: number }
+interface IntPoint {
+  X: number
+  Y: number
+}
 type Path = IntPoint[]
 interface Clipper {
   AddPaths(paths: Path[], type: number, closed: boolean): boolean
@@ -11,7 +14,7 @@ interface Clipper {
 
 export const clipper = untyped as {
   Clipper: new (options?: number) => Clipper
-  PolyType: { ptSubject: number, ptClip: number }
-  ClipType: { ctIntersection: number, ctUnion: number, ctDifference: number, ctXor: number }
-  PolyFillType: { pftEvenOdd: number, pftNonZero: number }
+  PolyType: { ptSubject: number; ptClip: number }
+  ClipType: { ctIntersection: number; ctUnion: number; ctDifference: number; ctXor: number }
+  PolyFillType: { pftEvenOdd: number; pftNonZero: number }
 }

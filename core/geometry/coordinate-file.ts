@@ -1,15 +1,21 @@
 /**
- * Aerofoil coordinate files: a name line, then x y pairs, either from the trailing edge over the top and back,
- * or the upper and the lower side in two lists, each from the nose (a line with two counts may stand before them).
+ * Aerofoil coordinate files: a name line, then x y pairs, either from the trailing edge over the top and
+ * back,
+ * or the upper and the lower side in two lists, each from the nose (a line with two counts may stand before
+ * them).
  */
 import { DocumentError } from '../document'
 
 const MAX_LINES = 4000
 
-/** Reads either order; points come back from the trailing edge over the top and back. Throws `DocumentError` naming the line. */
-export function parseCoordinates(text: string): { name: string, points: Array<[number, number]> } {
+/**
+ * Reads either order; points come back from the trailing edge over the top and back. Throws `DocumentError`
+ * naming the line.
+ */
+export function parseCoordinates(text: string): { name: string; points: Array<[number, number]> } {
   const lines = text.slice(0, 400_000).split(/\r?\n/)
-  if (lines.length > MAX_LINES) throw new DocumentError('', `more than ${MAX_LINES} lines; an aerofoil has a few hundred points at most`)
+  if (lines.length > MAX_LINES)
+    throw new DocumentError('', `more than ${MAX_LINES} lines; an aerofoil has a few hundred points at most`)
   const name = (lines[0] ?? '').trim().slice(0, 100)
   const numbers: Array<[number, number]> = []
   const blanks: number[] = []
@@ -19,28 +25,44 @@ export function parseCoordinates(text: string): { name: string, points: Array<[n
       continue
     }
     const pair = pairOf(lines[i])
-    if (!pair) throw new DocumentError(`line ${i + 1}`, `"${lines[i].trim().slice(0, 40)}" is not a pair of numbers`)
+    if (!pair)
+      throw new DocumentError(`line ${i + 1}`, `"${lines[i].trim().slice(0, 40)}" is not a pair of numbers`)
     numbers.push(pair)
   }
   const counted = numbers[0] && numbers[0][0] > 2 && numbers[0][1] > 2
-  const points = counted ? joinSides(numbers.slice(1), Math.round(numbers[0][0])) : startsAtNose(numbers) ? joinSides(numbers, splitPlace(numbers, blanks)) : numbers
+  const points = counted
+    ? joinSides(numbers.slice(1), Math.round(numbers[0][0]))
+    : startsAtNose(numbers)
+      ? joinSides(numbers, splitPlace(numbers, blanks))
+      : numbers
   points.forEach(([x, y]) => {
-    if (x < -0.5 || x > 1.5 || Math.abs(y) > 1) throw new DocumentError('', `the point ${x}, ${y} lies outside the chord 0..1; scale the file to a chord of one`)
+    if (x < -0.5 || x > 1.5 || Math.abs(y) > 1)
+      throw new DocumentError(
+        '',
+        `the point ${x}, ${y} lies outside the chord 0..1; scale the file to a chord of one`,
+      )
   })
-  if (points.length < 7) throw new DocumentError('', `only ${points.length} points; an outline needs at least 7`)
+  if (points.length < 7)
+    throw new DocumentError('', `only ${points.length} points; an outline needs at least 7`)
   const nose = points.reduce((least, [x], i) => (x < points[least][0] ? i : least), 0)
-  if (nose < 2 || nose > points.length - 3) throw new DocumentError('', 'the outline does not run round the nose; start at the trailing edge, or give both sides from the nose')
+  if (nose < 2 || nose > points.length - 3)
+    throw new DocumentError(
+      '',
+      'the outline does not run round the nose; start at the trailing edge, or give both sides from the nose',
+    )
   return { name: name || 'Imported aerofoil', points: topFirst(points, nose) }
 }
 
 function pairOf(line: string): [number, number] | null {
   const parts = line.trim().split(/[\s,;]+/)
   if (parts.length !== 2) return null
-  const x = Number(parts[0]), y = Number(parts[1])
+  const x = Number(parts[0]),
+    y = Number(parts[1])
   return parts[0] !== '' && parts[1] !== '' && Number.isFinite(x) && Number.isFinite(y) ? [x, y] : null
 }
 
-const startsAtNose = (points: ReadonlyArray<[number, number]>): boolean => points.length > 4 && points[0][0] < 0.1 && points[1][0] < 0.5
+const startsAtNose = (points: ReadonlyArray<[number, number]>): boolean =>
+  points.length > 4 && points[0][0] < 0.1 && points[1][0] < 0.5
 
 function splitPlace(points: ReadonlyArray<[number, number]>, blanks: readonly number[]): number {
   const blank = blanks.find(at => at > 2 && at < points.length - 2)
@@ -50,7 +72,8 @@ function splitPlace(points: ReadonlyArray<[number, number]>, blanks: readonly nu
 }
 
 function joinSides(points: ReadonlyArray<[number, number]>, upperCount: number): Array<[number, number]> {
-  const upper = points.slice(0, upperCount), lower = points.slice(upperCount)
+  const upper = points.slice(0, upperCount),
+    lower = points.slice(upperCount)
   const [a, b] = [upper[0], lower[0]]
   const shared = a && b && Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-6
   return [...upper].reverse().concat(shared ? lower.slice(1) : lower)
@@ -58,7 +81,8 @@ function joinSides(points: ReadonlyArray<[number, number]>, upperCount: number):
 
 /** Some files run along the bottom first; turn those round. */
 function topFirst(points: Array<[number, number]>, nose: number): Array<[number, number]> {
-  const mean = (part: ReadonlyArray<[number, number]>) => part.reduce((sum, [, y]) => sum + y, 0) / part.length
+  const mean = (part: ReadonlyArray<[number, number]>) =>
+    part.reduce((sum, [, y]) => sum + y, 0) / part.length
   return mean(points.slice(0, nose)) >= mean(points.slice(nose + 1)) ? points : [...points].reverse()
 }
 

@@ -1,13 +1,18 @@
 /**
- * What is cut out of a piece or put into it: prisms along its axis whose outline runs straight from one end to the
- * other. The same list makes the sections that are weighed and the solid that is exported, so the two cannot differ.
+ * What is cut out of a piece or put into it: prisms along its axis whose outline runs straight from one end
+ * to the
+ * other. The same list makes the sections that are weighed and the solid that is exported, so the two cannot
+ * differ.
  */
 import { polygonArea } from './polygon'
 import { difference, intersection, union, type Loops } from './polygon-boolean'
 
 export interface Feature {
   name: string
-  /** `cut` takes away, `fill` puts plastic back inside the skin, `add` puts plastic anywhere. Carried out in the order of the list. */
+  /**
+   * `cut` takes away, `fill` puts plastic back inside the skin, `add` puts plastic anywhere. Carried out in
+   * the order of the list.
+   */
   op: 'cut' | 'fill' | 'add'
   /** Along the piece's axis, mm. */
   from: number
@@ -17,17 +22,61 @@ export interface Feature {
   b: Float64Array
   /** A cut that lies wholly inside the skin, so that it is a hole without any boolean. */
   inside: boolean
-  /** A cut of everything behind a line x = const (its outline reaches past the section on all other sides). */
+  /**
+   * A cut of everything behind a line x = const (its outline reaches past the section on all other sides).
+   */
   behind: boolean
 }
 
-export const cut = (name: string, from: number, to: number, a: Float64Array, b: Float64Array, inside = false): Feature => ({ name, op: 'cut', from, to, a, b, inside, behind: false })
+export const cut = (
+  name: string,
+  from: number,
+  to: number,
+  a: Float64Array,
+  b: Float64Array,
+  inside = false,
+): Feature => ({ name, op: 'cut', from, to, a, b, inside, behind: false })
 
 /** Everything behind x is cut away: at both ends a rectangle from x to `far` and 2 m up and down. */
-export const cutBehind = (name: string, from: number, to: number, xA: number, xB: number, farA: number, farB: number): Feature => ({ name, op: 'cut', from, to, a: rectangle(xA, -2000, farA, 2000), b: rectangle(xB, -2000, farB, 2000), inside: false, behind: true })
+export const cutBehind = (
+  name: string,
+  from: number,
+  to: number,
+  xA: number,
+  xB: number,
+  farA: number,
+  farB: number,
+): Feature => ({
+  name,
+  op: 'cut',
+  from,
+  to,
+  a: rectangle(xA, -2000, farA, 2000),
+  b: rectangle(xB, -2000, farB, 2000),
+  inside: false,
+  behind: true,
+})
 
-export const fill = (name: string, from: number, to: number, a: Float64Array, b = a): Feature => ({ name, op: 'fill', from, to, a, b, inside: false, behind: false })
-export const add = (name: string, from: number, to: number, a: Float64Array, b = a): Feature => ({ name, op: 'add', from, to, a, b, inside: false, behind: false })
+export const fill = (name: string, from: number, to: number, a: Float64Array, b = a): Feature => ({
+  name,
+  op: 'fill',
+  from,
+  to,
+  a,
+  b,
+  inside: false,
+  behind: false,
+})
+export const add = (name: string, from: number, to: number, a: Float64Array, b = a): Feature => ({
+  name,
+  op: 'add',
+  from,
+  to,
+  a,
+  b,
+  inside: false,
+  behind: false,
+})
 
 /** Outline of a feature at u, straight between its ends; beyond them too. */
 export function featureAt({ from, to, a, b }: Feature, u: number): Float64Array {
@@ -38,26 +87,44 @@ export function featureAt({ from, to, a, b }: Feature, u: number): Float64Array 
 export const reversed = (loop: Float64Array): Float64Array => {
   const count = loop.length / 2
   const result = new Float64Array(loop.length)
-  for (let i = 0; i < count; i++) result.set([loop[2 * (count - 1 - i)], loop[2 * (count - 1 - i) + 1]], 2 * i)
+  for (let i = 0; i < count; i++)
+    result.set([loop[2 * (count - 1 - i)], loop[2 * (count - 1 - i) + 1]], 2 * i)
   return result
 }
-export const counterClockwise = (loop: Float64Array): Float64Array => (polygonArea(loop).area < 0 ? reversed(loop) : loop)
+export const counterClockwise = (loop: Float64Array): Float64Array =>
+  polygonArea(loop).area < 0 ? reversed(loop) : loop
 
 /** Corners of an upright rectangle, counter-clockwise. */
-export const rectangle = (x0: number, y0: number, x1: number, y1: number): Float64Array => Float64Array.of(x0, y0, x1, y0, x1, y1, x0, y1)
+export const rectangle = (x0: number, y0: number, x1: number, y1: number): Float64Array =>
+  Float64Array.of(x0, y0, x1, y0, x1, y1, x0, y1)
 
-/** The section at u: the skin's outline (counter-clockwise) with the features that lie there; `skin` null where only what is added stands. */
-export function sectionAt(skin: Float64Array | null, features: readonly Feature[], u: number): Float64Array[] {
-  const here: Array<{ feature: Feature, loop: Float64Array }> = []
-  let start = skin, onlyCuts = true
-  for (const feature of features) if (u > feature.from && u < feature.to) {
-    const loop = featureAt(feature, u)
-    // The commonest cut of all needs no boolean: an aerofoil loses what lies behind its hinge line.
-    if (feature.behind && start && onlyCuts) start = inFrontOf(start, loop[0])
-    else here.push({ feature, loop })
-    onlyCuts &&= feature.op === 'cut'
-  }
-  if (start && here.every(item => item.feature.op === 'cut' && item.feature.inside) && apart(here.map(item => item.loop)) && (start === skin || here.every(item => boxOf(item.loop)[2] < greatestX(start)))) return [start, ...here.map(item => reversed(item.loop))]
+/**
+ * The section at u: the skin's outline (counter-clockwise) with the features that lie there; `skin` null
+ * where only what is added stands.
+ */
+export function sectionAt(
+  skin: Float64Array | null,
+  features: readonly Feature[],
+  u: number,
+): Float64Array[] {
+  const here: Array<{ feature: Feature; loop: Float64Array }> = []
+  let start = skin,
+    onlyCuts = true
+  for (const feature of features)
+    if (u > feature.from && u < feature.to) {
+      const loop = featureAt(feature, u)
+      // The commonest cut of all needs no boolean: an aerofoil loses what lies behind its hinge line.
+      if (feature.behind && start && onlyCuts) start = inFrontOf(start, loop[0])
+      else here.push({ feature, loop })
+      onlyCuts &&= feature.op === 'cut'
+    }
+  if (
+    start &&
+    here.every(item => item.feature.op === 'cut' && item.feature.inside) &&
+    apart(here.map(item => item.loop)) &&
+    (start === skin || here.every(item => boxOf(item.loop)[2] < greatestX(start)))
+  )
+    return [start, ...here.map(item => reversed(item.loop))]
   let loops: Float64Array[] = start ? [start] : []
   // Cuts that follow each other are taken together: one boolean instead of several.
   for (let i = 0; i < here.length;) {
@@ -70,15 +137,22 @@ export function sectionAt(skin: Float64Array | null, features: readonly Feature[
   return loops
 }
 
-const greatestX = (loop: Float64Array): number => loop.reduce((most, value, i) => (i % 2 === 0 && value > most ? value : most), -Infinity)
+const greatestX = (loop: Float64Array): number =>
+  loop.reduce((most, value, i) => (i % 2 === 0 && value > most ? value : most), -Infinity)
 
-/** The part of a loop with x < at, for loops that cross that line no more than twice; the loop itself where it does not. */
+/**
+ * The part of a loop with x < at, for loops that cross that line no more than twice; the loop itself where it
+ * does not.
+ */
 function inFrontOf(loop: Float64Array, at: number): Float64Array {
   const points: number[] = []
   const count = loop.length / 2
   for (let i = 0; i < count; i++) {
     const j = i + 1 === count ? 0 : i + 1
-    const x0 = loop[2 * i], y0 = loop[2 * i + 1], x1 = loop[2 * j], y1 = loop[2 * j + 1]
+    const x0 = loop[2 * i],
+      y0 = loop[2 * i + 1],
+      x1 = loop[2 * j],
+      y1 = loop[2 * j + 1]
     if (x0 < at) points.push(x0, y0)
     if (x0 < at !== x1 < at) points.push(at, y0 + ((y1 - y0) * (at - x0)) / (x1 - x0))
   }
@@ -88,7 +162,9 @@ function inFrontOf(loop: Float64Array, at: number): Float64Array {
 /** Do no two boxes round these loops meet? */
 function apart(loops: Loops): boolean {
   const boxes = loops.map(boxOf)
-  return boxes.every((p, i) => boxes.every((q, j) => j <= i || p[0] > q[2] || q[0] > p[2] || p[1] > q[3] || q[1] > p[3]))
+  return boxes.every((p, i) =>
+    boxes.every((q, j) => j <= i || p[0] > q[2] || q[0] > p[2] || p[1] > q[3] || q[1] > p[3]),
+  )
 }
 
 /** Least and greatest x and y: x0, y0, x1, y1. */

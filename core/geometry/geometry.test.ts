@@ -23,8 +23,16 @@ import { aerofoilOf } from '../document'
 
 describe('aerofoils', () => {
   it('four digits: ordinates of NACA TR 460, table for the 0012', () => {
-    // Half thickness in % of chord at 1.25, 10, 30, 60 and 90 % of a 12 % section: 1.894, 4.683, 6.002, 4.563, 1.448.
-    for (const [x, y] of [[0.0125, 1.894], [0.1, 4.683], [0.3, 6.002], [0.6, 4.563], [0.9, 1.448]]) expect(100 * nacaHalfThickness(0.12, x)).toBeCloseTo(y, 2)
+    // Half thickness in % of chord at 1.25, 10, 30, 60 and 90 % of a 12 % section: 1.894, 4.683, 6.002,
+    // 4.563, 1.448.
+    for (const [x, y] of [
+      [0.0125, 1.894],
+      [0.1, 4.683],
+      [0.3, 6.002],
+      [0.6, 4.563],
+      [0.9, 1.448],
+    ])
+      expect(100 * nacaHalfThickness(0.12, x)).toBeCloseTo(y, 2)
     const { camber, camberPlace, thickness } = shapeFigures(shapeOf('naca4412', []))
     expect(camber).toBeCloseTo(0.04, 3)
     expect(camberPlace).toBeCloseTo(0.4, 1)
@@ -45,14 +53,25 @@ describe('aerofoils', () => {
     }
   })
   it('refuses what is no designation', () => {
-    for (const name of ['naca', 'naca12', 'naca2012', 'naca0412', 'naca1234567', 'naca23912', 'clark', '']) expect(aerofoilOf(name)).toBeNull()
+    for (const name of ['naca', 'naca12', 'naca2012', 'naca0412', 'naca1234567', 'naca23912', 'clark', ''])
+      expect(aerofoilOf(name)).toBeNull()
   })
   const shape = shapeOf('naca2412', [])
-  const around: Array<[number, number]> = [...Array.from({ length: 30 }, (_, i): [number, number] => [shape.upperX[35 - i], shape.upperY[35 - i]]), ...Array.from({ length: 6 }, (_, i): [number, number] => [shape.upperX[5 - i], shape.upperY[5 - i]]), ...Array.from({ length: 35 }, (_, i): [number, number] => [shape.lowerX[i + 1], shape.lowerY[i + 1]])]
+  const around: Array<[number, number]> = [
+    ...Array.from({ length: 30 }, (_, i): [number, number] => [shape.upperX[35 - i], shape.upperY[35 - i]]),
+    ...Array.from({ length: 6 }, (_, i): [number, number] => [shape.upperX[5 - i], shape.upperY[5 - i]]),
+    ...Array.from({ length: 35 }, (_, i): [number, number] => [shape.lowerX[i + 1], shape.lowerY[i + 1]]),
+  ]
   it('coordinate files in both orders, with counts or a blank line, come to the same thickness', () => {
-    const upper = around.slice(0, 36).reverse(), lower = [upper[0], ...around.slice(36)]
+    const upper = around.slice(0, 36).reverse(),
+      lower = [upper[0], ...around.slice(36)]
     const text = (points: ReadonlyArray<readonly [number, number]>) => points.map(p => p.join(' ')).join('\n')
-    const files = [formatCoordinates('Round', around), `Two lists\n${text(upper)}\n\n${text(lower)}\n`, `Counted\n36. 36.\n\n${text(upper)}\n\n${text(lower)}`, `Bottom first\n${text([...around].reverse())}`]
+    const files = [
+      formatCoordinates('Round', around),
+      `Two lists\n${text(upper)}\n\n${text(lower)}\n`,
+      `Counted\n36. 36.\n\n${text(upper)}\n\n${text(lower)}`,
+      `Bottom first\n${text([...around].reverse())}`,
+    ]
     for (const file of files) {
       const own = [{ id: 'own', ...parseCoordinates(file) }]
       expect(thicknessAt(shapeOf('own', own), 0.3)).toBeCloseTo(0.12, 2)
@@ -63,35 +82,60 @@ describe('aerofoils', () => {
     expect(() => parseCoordinates('x\n1 0\n0.5 abc\n')).toThrow(/line 3/)
     expect(() => parseCoordinates('x\n1 0\n0 0\n')).toThrow(DocumentError)
     const good = formatCoordinates('Round', around)
-    fc.assert(fc.property(fc.nat(good.length), fc.string({ maxLength: 12 }), fc.nat(40), (at, put, cut) => {
-      try {
-        expect(parseCoordinates(good.slice(0, at) + put + good.slice(at + cut)).points.length).toBeGreaterThan(6)
-      } catch (fault) {
-        expect(fault).toBeInstanceOf(DocumentError)
-      }
-    }), { numRuns: 2000 })
+    fc.assert(
+      fc.property(fc.nat(good.length), fc.string({ maxLength: 12 }), fc.nat(40), (at, put, cut) => {
+        try {
+          expect(
+            parseCoordinates(good.slice(0, at) + put + good.slice(at + cut)).points.length,
+          ).toBeGreaterThan(6)
+        } catch (fault) {
+          expect(fault).toBeInstanceOf(DocumentError)
+        }
+      }),
+      { numRuns: 2000 },
+    )
   })
 })
 
 it('monotone cubic keeps the data, and never overshoots', () => {
-  fc.assert(fc.property(fc.array(fc.tuple(fc.double({ min: 0.5, max: 20, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true })), { minLength: 2, maxLength: 8 }), (rows) => {
-    const xs = rows.map((_, i) => rows.slice(0, i + 1).reduce((sum, [d]) => sum + d, 0)), ys = rows.map(([, y]) => y)
-    const curve = monotoneCubic(xs, ys)
-    xs.forEach((x, i) => expect(curve(x)).toBeCloseTo(ys[i], 9))
-    for (let i = 0; i + 1 < xs.length; i++) {
-      for (const t of [0.2, 0.5, 0.8]) {
-        const y = curve(xs[i] + t * (xs[i + 1] - xs[i]))
-        expect(y).toBeGreaterThanOrEqual(Math.min(ys[i], ys[i + 1]) - 1e-9)
-        expect(y).toBeLessThanOrEqual(Math.max(ys[i], ys[i + 1]) + 1e-9)
-      }
-    }
-  }))
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.tuple(
+          fc.double({ min: 0.5, max: 20, noNaN: true }),
+          fc.double({ min: -50, max: 50, noNaN: true }),
+        ),
+        { minLength: 2, maxLength: 8 },
+      ),
+      rows => {
+        const xs = rows.map((_, i) => rows.slice(0, i + 1).reduce((sum, [d]) => sum + d, 0)),
+          ys = rows.map(([, y]) => y)
+        const curve = monotoneCubic(xs, ys)
+        xs.forEach((x, i) => expect(curve(x)).toBeCloseTo(ys[i], 9))
+        for (let i = 0; i + 1 < xs.length; i++) {
+          for (const t of [0.2, 0.5, 0.8]) {
+            const y = curve(xs[i] + t * (xs[i + 1] - xs[i]))
+            expect(y).toBeGreaterThanOrEqual(Math.min(ys[i], ys[i + 1]) - 1e-9)
+            expect(y).toBeLessThanOrEqual(Math.max(ys[i], ys[i + 1]) + 1e-9)
+          }
+        }
+      },
+    ),
+  )
 })
 
 it('a polygon circle has the area of the circle; a superellipse body section of squareness 0 is an ellipse', () => {
   expect(polygonArea(circle(3, 4, 7, false)).area).toBeCloseTo(Math.PI * 49, 9)
   const station = { widthMm: 60, heightMm: 40, zMm: 5, squareness: 0, zone: 'a' }
-  const loft = loftBody({ firewall: null, openings: [], saddle: null, stations: [{ ...station, xMm: 0 }, { ...station, xMm: 100 }] })
+  const loft = loftBody({
+    firewall: null,
+    openings: [],
+    saddle: null,
+    stations: [
+      { ...station, xMm: 0 },
+      { ...station, xMm: 100 },
+    ],
+  })
   expect(polygonArea(bodyOutlineAt(loft, 50)).area / (Math.PI * 30 * 20)).toBeCloseTo(1, 2)
 })
 
@@ -106,10 +150,12 @@ describe('surface lofts', () => {
     expect(thick.upper - thick.lower).toBeCloseTo(0.12 * 195, 0)
   })
   it('outlines run counter-clockwise with positive area everywhere', () => {
-    fc.assert(fc.property(surface('a'), fc.double({ min: 0, max: 1, noNaN: true }), (s, t) => {
-      const loft = loftSurface('wing', 'Wing', s, [], 0.9)
-      expect(polygonArea(outlineAt(loft, t * loft.span)).area).toBeGreaterThan(0)
-    }))
+    fc.assert(
+      fc.property(surface('a'), fc.double({ min: 0, max: 1, noNaN: true }), (s, t) => {
+        const loft = loftSurface('wing', 'Wing', s, [], 0.9)
+        expect(polygonArea(outlineAt(loft, t * loft.span)).area).toBeGreaterThan(0)
+      }),
+    )
   })
 })
 
@@ -118,13 +164,19 @@ describe('cuts', () => {
     expect(proposeCuts(0, 600, 245).cuts).toEqual([200, 400])
     expect(proposeCuts(0, 600, 245, [270]).cuts).toEqual([135, 270, 435])
     expect(proposeCuts(0, 200, 245).cuts).toEqual([])
-    fc.assert(fc.property(fc.double({ min: 50, max: 2000, noNaN: true }), fc.double({ min: 60, max: 400, noNaN: true }), (span, height) => {
-      const edges = [0, ...proposeCuts(0, span, height).cuts, span]
-      const lengths = edges.slice(1).map((b, i) => b - edges[i])
-      expect(Math.max(...lengths)).toBeLessThanOrEqual(height + 0.11)
-      // One fewer would not fit.
-      if (lengths.length > 1) expect(span / (lengths.length - 1)).toBeGreaterThan(height - 0.11)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 50, max: 2000, noNaN: true }),
+        fc.double({ min: 60, max: 400, noNaN: true }),
+        (span, height) => {
+          const edges = [0, ...proposeCuts(0, span, height).cuts, span]
+          const lengths = edges.slice(1).map((b, i) => b - edges[i])
+          expect(Math.max(...lengths)).toBeLessThanOrEqual(height + 0.11)
+          // One fewer would not fit.
+          if (lengths.length > 1) expect(span / (lengths.length - 1)).toBeGreaterThan(height - 0.11)
+        },
+      ),
+    )
   })
   it('leaves out cuts at the ends or on top of each other', () => {
     expect(usableCuts(buttCuts(2, 100, 103, 598, 300), 0, 600).map(cut => cut.atMm)).toEqual([100, 300])
@@ -137,7 +189,10 @@ describe('cuts', () => {
 })
 
 describe('solids', () => {
-  const checkPieces = async (doc: ProjectFile, { solidBody = false, onePart = true, withBody = true } = {}) => {
+  const checkPieces = async (
+    doc: ProjectFile,
+    { solidBody = false, onePart = true, withBody = true } = {},
+  ) => {
     const kernel = await testKernel()
     const assessor = createAssessor()
     const { pieces: all, body } = assessor.airframe(doc)
@@ -147,7 +202,8 @@ describe('solids', () => {
     for (const piece of pieces) {
       const solid = pieceSolid(kernel, piece)
       expect(solid.status()).toBe('NoError')
-      // One part of plastic: a bore that broke out would cut it in two. A bore closed at both ends is a void, of negative volume.
+      // One part of plastic: a bore that broke out would cut it in two. A bore closed at both ends is a void,
+      // of negative volume.
       // In nobody's aircraft a hatch or a seat may well cut a body in two: a finding, and still closed.
       const parts = solid.decompose()
       if (onePart) expect(parts.filter(part => part.volume() > 0).length, piece.name).toBe(1)
@@ -156,7 +212,8 @@ describe('solids', () => {
       expect(bounds.min[2]).toBeCloseTo(0, 3)
       expect(bounds.max[2]).toBeCloseTo(piece.to + piece.proud - piece.from, 3)
       volumes.set(piece.id, solid.volume())
-      if (piece.part === 'body' && solidBody) expect(solid.volume() / bodyVolume(body!, piece.from, piece.to)).toBeCloseTo(1, 2)
+      if (piece.part === 'body' && solidBody)
+        expect(solid.volume() / bodyVolume(body!, piece.from, piece.to)).toBeCloseTo(1, 2)
       // Every edge of the mesh is used once each way: closed.
       const measured = measureMesh(meshOf(solid))
       expect(measured.watertight, piece.name).toBe(true)
@@ -164,8 +221,18 @@ describe('solids', () => {
       const report = reports.find(item => item.id === piece.id)!
       if (report.printer) {
         const bed = doc.printers.find(item => item.id === report.printer)!.bedMm
-        const turn = (report.turnDeg * Math.PI) / 180, mesh = meshOf(solid)
-        const extent = (p: number, q: number) => { let low = Infinity, high = -Infinity; for (let i = 0; i < mesh.positions.length; i += 3) { const v = mesh.positions[i] * p + (turnsHanded(piece) ? -1 : 1) * mesh.positions[i + 1] * q; low = Math.min(low, v); high = Math.max(high, v) } return high - low }
+        const turn = (report.turnDeg * Math.PI) / 180,
+          mesh = meshOf(solid)
+        const extent = (p: number, q: number) => {
+          let low = Infinity,
+            high = -Infinity
+          for (let i = 0; i < mesh.positions.length; i += 3) {
+            const v = mesh.positions[i] * p + (turnsHanded(piece) ? -1 : 1) * mesh.positions[i + 1] * q
+            low = Math.min(low, v)
+            high = Math.max(high, v)
+          }
+          return high - low
+        }
         const [w, d] = [extent(Math.cos(turn), -Math.sin(turn)), extent(Math.sin(turn), Math.cos(turn))]
         expect(Math.max(w, d), piece.name).toBeLessThan(Math.max(bed[0], bed[1]) + 0.01)
         expect(Math.min(w, d), piece.name).toBeLessThan(Math.min(bed[0], bed[1]) + 0.01)
@@ -173,19 +240,37 @@ describe('solids', () => {
       }
       solid.delete()
     }
-    for (const [id, volume] of volumes) if (id.endsWith('-port')) expect(volume / volumes.get(id.replace('-port', '-starboard'))!).toBeCloseTo(1, 6)
+    for (const [id, volume] of volumes)
+      if (id.endsWith('-port'))
+        expect(volume / volumes.get(id.replace('-port', '-starboard'))!).toBeCloseTo(1, 6)
     return volumes
   }
   it('every demo piece is one closed manifold on its foot, port mirrors starboard', async () => {
     for (const demo of DEMOS) await checkPieces(demo)
     const bare = plain(DEMOS[0])
-    await checkPieces({ ...bare, boom: null, zones: bare.zones.map(zone => ({ ...zone, recipe: { ...zone.recipe, school: 'solid' as const } })) }, { solidBody: true })
+    await checkPieces(
+      {
+        ...bare,
+        boom: null,
+        zones: bare.zones.map(zone => ({ ...zone, recipe: { ...zone.recipe, school: 'solid' as const } })),
+      },
+      { solidBody: true },
+    )
   })
   it('volume of a straight untapered piece is section times length, bores taken out', async () => {
     const base = plain(DEMOS[0])
-    const wing = { ...base.wing, incidenceDeg: 0, panels: [{ ...base.wing.panels[0], spanMm: 100, dihedralDeg: 0 }] }
+    const wing = {
+      ...base.wing,
+      incidenceDeg: 0,
+      panels: [{ ...base.wing.panels[0], spanMm: 100, dihedralDeg: 0 }],
+    }
     const tube = base.spars[0]
-    const doc = { ...base, wing, cuts: { ...base.cuts, wing: [] }, spars: [{ ...tube, toMm: 100, tipShare: tube.rootShare }] }
+    const doc = {
+      ...base,
+      wing,
+      cuts: { ...base.cuts, wing: [] },
+      spars: [{ ...tube, toMm: 100, tipShare: tube.rootShare }],
+    }
     const volumes = await checkPieces(doc)
     const section = polygonArea(outlineAt(createAssessor().airframe(doc).wing, 0)).area
     // Tube of 8 mm with 0.15 mm round it; its polygon has the circle's area.
@@ -193,11 +278,14 @@ describe('solids', () => {
   })
   it('200 random aircraft, cut as proposed, give closed manifolds inside their beds, port mirroring starboard', async () => {
     let run = 0
-    await fc.assert(fc.asyncProperty(aircraft, async (doc) => {
-      const cut = { ...doc, cuts: proposeAllCuts(createAssessor().airframe(doc)) }
-      // Bodies take most of the time and vary least.
-      await checkPieces(cut, { onePart: false, withBody: run++ % 10 === 0 })
-    }), { numRuns: 200, endOnFailure: true })
+    await fc.assert(
+      fc.asyncProperty(aircraft, async doc => {
+        const cut = { ...doc, cuts: proposeAllCuts(createAssessor().airframe(doc)) }
+        // Bodies take most of the time and vary least.
+        await checkPieces(cut, { onePart: false, withBody: run++ % 10 === 0 })
+      }),
+      { numRuns: 200, endOnFailure: true },
+    )
   }, 400_000)
   it('the picture in space faces outwards on both sides and lies on its own side', async () => {
     const kernel = await testKernel()
@@ -215,17 +303,25 @@ describe('solids', () => {
     const kernel = await testKernel()
     for (const piece of createAssessor().airframe(DEMOS[0]).pieces) {
       const solid = pieceSolid(kernel, piece)
-      const printed = meshOf(solid), placed = placedMesh(piece, printed)
+      const printed = meshOf(solid),
+        placed = placedMesh(piece, printed)
       solid.delete()
       // Handedness of four corners before and after: the sign of their volume.
       const corner = (mesh: typeof printed, i: number) => mesh.positions.subarray(3 * i, 3 * i + 3)
       const spread = [0, 1, 2, 3].map(k => Math.floor((k * (printed.positions.length / 3 - 1)) / 3))
       const handed = (mesh: typeof printed) => {
-        const [o, a, b, c] = spread.map(i => corner(mesh, i)).map((p, _, all) => p.map((v, k) => v - all[0][k]))
+        const [o, a, b, c] = spread
+          .map(i => corner(mesh, i))
+          .map((p, _, all) => p.map((v, k) => v - all[0][k]))
         void o
-        return a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0]) + a[2] * (b[0] * c[1] - b[1] * c[0])
+        return (
+          a[0] * (b[1] * c[2] - b[2] * c[1]) -
+          a[1] * (b[0] * c[2] - b[2] * c[0]) +
+          a[2] * (b[0] * c[1] - b[1] * c[0])
+        )
       }
-      const before = handed(printed), after = handed(placed)
+      const before = handed(printed),
+        after = handed(placed)
       if (Math.abs(before) > 1) expect(after / before, piece.name).toBeCloseTo(1, 3)
     }
   })

@@ -1,4 +1,6 @@
-/** A part that came as a file: its triangles kept in the document, its place in the aircraft, its sections. */
+/**
+ * A part that came as a file: its triangles kept in the document, its place in the aircraft, its sections.
+ */
 import { strFromU8, strToU8, Unzlib, zlibSync } from 'fflate'
 import type { Given } from '../document'
 import { contoursAt } from './contours'
@@ -11,14 +13,20 @@ const STEPS = 100
 /** A kept mesh that unpacks past this is refused, bytes. */
 const MAX_BYTES = 200_000_000
 
-/** Triangles as text for the document: foot at z = 0, middle of the box at x = y = 0, rounded to 0.01 mm, deflated, base64. */
+/**
+ * Triangles as text for the document: foot at z = 0, middle of the box at x = y = 0, rounded to 0.01 mm,
+ * deflated, base64.
+ */
 export function packMesh(mesh: TriangleMesh): string {
   const { min, max } = measureMesh(mesh)
   const vertices = mesh.positions.length / 3
   const words = new Int32Array(2 + 3 * vertices + mesh.triangles.length)
   words[0] = vertices
   words[1] = mesh.triangles.length / 3
-  for (let i = 0; i < mesh.positions.length; i++) words[2 + i] = Math.round((mesh.positions[i] - (i % 3 === 2 ? min[2] : (min[i % 3] + max[i % 3]) / 2)) * STEPS)
+  for (let i = 0; i < mesh.positions.length; i++)
+    words[2 + i] = Math.round(
+      (mesh.positions[i] - (i % 3 === 2 ? min[2] : (min[i % 3] + max[i % 3]) / 2)) * STEPS,
+    )
   words.set(mesh.triangles, 2 + 3 * vertices)
   // Differences deflate to a third of what the numbers themselves do.
   for (let i = words.length - 1; i >= 5; i--) words[i] -= words[i - 3]
@@ -36,7 +44,10 @@ export function unpackMesh(text: string): TriangleMesh | null {
     if (vertices < 4 || triangles < 4 || words.length !== 2 + 3 * (vertices + triangles)) return null
     const corners = Uint32Array.from(words.subarray(2 + 3 * vertices))
     if (corners.some(corner => corner >= vertices)) return null
-    return { positions: Float32Array.from(words.subarray(2, 2 + 3 * vertices), word => word / STEPS), triangles: corners }
+    return {
+      positions: Float32Array.from(words.subarray(2, 2 + 3 * vertices), word => word / STEPS),
+      triangles: corners,
+    }
   } catch {
     return null
   }
@@ -46,12 +57,13 @@ export function unpackMesh(text: string): TriangleMesh | null {
 function inflate(packed: Uint8Array): Uint8Array {
   const chunks: Uint8Array[] = []
   let total = 0
-  const stream = new Unzlib((chunk) => {
+  const stream = new Unzlib(chunk => {
     total += chunk.length
     if (total > MAX_BYTES) throw new Error('swells')
     chunks.push(chunk)
   })
-  for (let at = 0; at < packed.length; at += 16_384) stream.push(packed.subarray(at, at + 16_384), at + 16_384 >= packed.length)
+  for (let at = 0; at < packed.length; at += 16_384)
+    stream.push(packed.subarray(at, at + 16_384), at + 16_384 >= packed.length)
   const bytes = new Uint8Array(total)
   chunks.reduce((at, chunk) => {
     bytes.set(chunk, at)
@@ -75,10 +87,15 @@ export function toBase64(bytes: Uint8Array): string {
   return strFromU8(out)
 }
 function fromBase64(text: string): Uint8Array {
-  const codes = strToU8(text.replace(/=+$/, '')), value = new Int8Array(256).fill(-1)
-  strToU8(ALPHABET).forEach((letter, i) => { value[letter] = i })
+  const codes = strToU8(text.replace(/=+$/, '')),
+    value = new Int8Array(256).fill(-1)
+  strToU8(ALPHABET).forEach((letter, i) => {
+    value[letter] = i
+  })
   const out = new Uint8Array(Math.floor((codes.length * 3) / 4))
-  let bits = 0, held = 0, o = 0
+  let bits = 0,
+    held = 0,
+    o = 0
   for (const code of codes) {
     if (value[code] < 0) throw new Error('not base64')
     held = (held << 6) | value[code]
@@ -92,14 +109,38 @@ function fromBase64(text: string): Uint8Array {
 }
 
 /** Parts too small for a solid stand in for a mesh that cannot be read: a finding names it. */
-const NOTHING: TriangleMesh = { positions: Float32Array.of(0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1), triangles: Uint32Array.of(0, 2, 1, 0, 1, 3, 1, 2, 3, 2, 0, 3) }
-
-/** Where the build axis and the two others point in the aircraft, as right-handed frames: columns for x, y and z of the part. */
-const FRAMES: Record<Given['lies'], readonly [readonly number[], readonly number[], readonly number[]]> = {
-  span: [[1, 0, 0], [0, 0, -1], [0, 1, 0]], length: [[0, 1, 0], [0, 0, 1], [1, 0, 0]], fin: [[1, 0, 0], [0, 1, 0], [0, 0, 1]],
+const NOTHING: TriangleMesh = {
+  positions: Float32Array.of(0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1),
+  triangles: Uint32Array.of(0, 2, 1, 0, 1, 3, 1, 2, 3, 2, 0, 3),
 }
 
-export interface GivenShape { mesh: TriangleMesh, readable: boolean, height: number }
+/**
+ * Where the build axis and the two others point in the aircraft, as right-handed frames: columns for x, y and
+ * z of the part.
+ */
+const FRAMES: Record<Given['lies'], readonly [readonly number[], readonly number[], readonly number[]]> = {
+  span: [
+    [1, 0, 0],
+    [0, 0, -1],
+    [0, 1, 0],
+  ],
+  length: [
+    [0, 1, 0],
+    [0, 0, 1],
+    [1, 0, 0],
+  ],
+  fin: [
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ],
+}
+
+export interface GivenShape {
+  mesh: TriangleMesh
+  readable: boolean
+  height: number
+}
 export function givenShape(text: string): GivenShape {
   const read = unpackMesh(text)
   const mesh = read ?? NOTHING
@@ -109,15 +150,31 @@ export function givenShape(text: string): GivenShape {
 /** Starboard or centre piece, and its mirror image where it is one of a pair. */
 export function givenPieces(given: Given, { mesh, height }: GivenShape, index: number): PieceShape[] {
   const [ex, ey, ez] = FRAMES[given.lies]
-  const turn = (given.turnDeg * Math.PI) / 180, cos = Math.cos(turn), sin = Math.sin(turn)
+  const turn = (given.turnDeg * Math.PI) / 180,
+    cos = Math.cos(turn),
+    sin = Math.sin(turn)
   const middle = [given.xMm, given.yMm, given.zMm]
   const sections = new Map<number, Section>()
   const sides = given.pair ? (['starboard', 'port'] as const) : (['centre'] as const)
   return sides.map((side): PieceShape => ({
-    id: side === 'centre' ? given.id : `${given.id}-${side}`, name: side === 'centre' ? given.name : `${given.name} ${side}`, mark: `G${index + 1}${side === 'centre' ? '' : side === 'starboard' ? '·S' : '·P'}`,
-    part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing', kind: 'given', side, from: 0, to: height, proud: 0, zoneId: given.zone, zonesInside: [given.zone], shapedBy: [], breaks: [], corners: [0, height], skinHeights: [0, height], features: [],
+    id: side === 'centre' ? given.id : `${given.id}-${side}`,
+    name: side === 'centre' ? given.name : `${given.name} ${side}`,
+    mark: `G${index + 1}${side === 'centre' ? '' : side === 'starboard' ? '·S' : '·P'}`,
+    part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing',
+    kind: 'given',
+    side,
+    from: 0,
+    to: height,
+    proud: 0,
+    zoneId: given.zone,
+    zonesInside: [given.zone],
+    shapedBy: [],
+    breaks: [],
+    corners: [0, height],
+    skinHeights: [0, height],
+    features: [],
     skinAt: () => null,
-    sectionAt: (u) => {
+    sectionAt: u => {
       const known = sections.get(u)
       if (known) return known
       const loops = contoursAt(mesh, [u])[0].loops
@@ -125,11 +182,15 @@ export function givenPieces(given: Given, { mesh, height }: GivenShape, index: n
       return loops
     },
     place: (a, b, u) => {
-      const p = a * cos - b * sin, q = a * sin + b * cos, r = u - height / 2
+      const p = a * cos - b * sin,
+        q = a * sin + b * cos,
+        r = u - height / 2
       const [x, y, z] = middle.map((m, i) => m + p * ex[i] + q * ey[i] + r * ez[i])
       return [x, side === 'port' ? -y : y, z]
     },
-    joints: { foot: null, head: null }, hardwareG: 0, missing: [], mesh,
+    joints: { foot: null, head: null },
+    hardwareG: 0,
+    missing: [],
+    mesh,
   }))
 }
-

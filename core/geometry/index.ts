@@ -1,9 +1,32 @@
-export { shapeOf, shapeFromPoints, shapeFigures, thicknessAt, meanHeight, meanSlope, nacaMeanLine, nacaHalfThickness, cosinePlace, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
+export {
+  shapeOf,
+  shapeFromPoints,
+  shapeFigures,
+  thicknessAt,
+  meanHeight,
+  meanSlope,
+  nacaMeanLine,
+  nacaHalfThickness,
+  cosinePlace,
+  SIDE_POINTS,
+  type AerofoilShape,
+} from './aerofoil-shape'
 export { sectionOutline, type SectionOutline } from './section-outline'
 export { scaleSection } from './scale-section'
 export { naturalCubic } from './natural-cubic'
 export { parseCoordinates, formatCoordinates } from './coordinate-file'
-export { loftSurface, outlineAt, planAt, panelAt, placePoint, gapAt, trailingEdgeMm, toSurface, type SurfaceLoft, type LoftStation } from './surface-loft'
+export {
+  loftSurface,
+  outlineAt,
+  planAt,
+  panelAt,
+  placePoint,
+  gapAt,
+  trailingEdgeMm,
+  toSurface,
+  type SurfaceLoft,
+  type LoftStation,
+} from './surface-loft'
 export { loftBody, bodyOutlineAt, type BodyLoft } from './body-loft'
 export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } from './spar-line'
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
@@ -11,7 +34,14 @@ export { turnsHanded, type Piece, type PieceShape, type PartName, type Section }
 export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
-export { lidOutline, wingBoltPlaces, wingSeat, type BoomSeat, type CrossHole, type WingSeat } from './body-features'
+export {
+  lidOutline,
+  wingBoltPlaces,
+  wingSeat,
+  type BoomSeat,
+  type CrossHole,
+  type WingSeat,
+} from './body-features'
 export { selfCrossing } from './self-crossing'
 export { hingedControl, throwMm, HINGE_SLOTS, slotRoom, type HingedControl } from './control-surface'
 export { PIN, TONGUE, wingBolt, shellThickness } from './joints'

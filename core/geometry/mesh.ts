@@ -5,7 +5,8 @@ import type { TriangleMesh } from './solid'
 export const MAX_TRIANGLES = 4_000_000
 
 /**
- * Joins corners that are the same to `tolerance` (mm), so that neighbours share vertices, and drops triangles that
+ * Joins corners that are the same to `tolerance` (mm), so that neighbours share vertices, and drops triangles
+ * that
  * have no area left. Corners are nine numbers a triangle, as STL has them.
  */
 export function weld(corners: Float32Array, tolerance = 1e-5): TriangleMesh {
@@ -22,7 +23,9 @@ export function weld(corners: Float32Array, tolerance = 1e-5): TriangleMesh {
   }
   const triangles: number[] = []
   for (let t = 0; t + 9 <= corners.length; t += 9) {
-    const a = index(t), b = index(t + 3), c = index(t + 6)
+    const a = index(t),
+      b = index(t + 3),
+      c = index(t + 6)
     if (a !== b && b !== c && c !== a) triangles.push(a, b, c)
   }
   return { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) }
@@ -42,24 +45,38 @@ export interface MeshFigures {
 /** Divergence theorem for volume; edges counted both ways. */
 export function measureMesh({ positions, triangles }: TriangleMesh): MeshFigures {
   const count = positions.length / 3
-  const min: [number, number, number] = [Infinity, Infinity, Infinity], max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
+  const min: [number, number, number] = [Infinity, Infinity, Infinity],
+    max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   for (let i = 0; i < positions.length; i++) {
     min[i % 3] = Math.min(min[i % 3], positions[i])
     max[i % 3] = Math.max(max[i % 3], positions[i])
   }
-  let volume = 0, surface = 0
+  let volume = 0,
+    surface = 0
   const edges = new Map<number, number>()
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [3 * triangles[t], 3 * triangles[t + 1], 3 * triangles[t + 2]]
     // About the box's corner, so that a part far from the origin loses no digits.
-    const ax = positions[a] - min[0], ay = positions[a + 1] - min[1], az = positions[a + 2] - min[2]
-    const bx = positions[b] - min[0], by = positions[b + 1] - min[1], bz = positions[b + 2] - min[2]
-    const cx = positions[c] - min[0], cy = positions[c + 1] - min[1], cz = positions[c + 2] - min[2]
+    const ax = positions[a] - min[0],
+      ay = positions[a + 1] - min[1],
+      az = positions[a + 2] - min[2]
+    const bx = positions[b] - min[0],
+      by = positions[b + 1] - min[1],
+      bz = positions[b + 2] - min[2]
+    const cx = positions[c] - min[0],
+      cy = positions[c + 1] - min[1],
+      cz = positions[c + 2] - min[2]
     volume += (ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx)) / 6
-    const ux = bx - ax, uy = by - ay, uz = bz - az, vx = cx - ax, vy = cy - ay, vz = cz - az
+    const ux = bx - ax,
+      uy = by - ay,
+      uz = bz - az,
+      vx = cx - ax,
+      vy = cy - ay,
+      vz = cz - az
     surface += Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2
     for (let k = 0; k < 3; k++) {
-      const from = triangles[t + k], to = triangles[t + ((k + 1) % 3)]
+      const from = triangles[t + k],
+        to = triangles[t + ((k + 1) % 3)]
       const key = Math.min(from, to) * count + Math.max(from, to)
       edges.set(key, (edges.get(key) ?? 0) + (from < to ? 1 : -1))
     }

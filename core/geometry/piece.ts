@@ -17,7 +17,10 @@ export interface PieceShape {
   kind: 'fixed' | 'moving' | 'lid' | 'given'
   /** Starboard, port, or on the plane of symmetry. */
   side: 'starboard' | 'port' | 'centre'
-  /** Along the span or the body, mm; layers are stacked from `from` to `to`, and `proud` mm beyond where a lip stands out. */
+  /**
+   * Along the span or the body, mm; layers are stacked from `from` to `to`, and `proud` mm beyond where a lip
+   * stands out.
+   */
   from: number
   to: number
   proud: number
@@ -25,7 +28,10 @@ export interface PieceShape {
   zoneId: string
   /** Zones that meet inside this piece; more than one is a finding. */
   zonesInside: readonly string[]
-  /** Zones whose recipes shaped it: its own and its neighbours' where walls, lips and faces depend on them; none where nothing does. */
+  /**
+   * Zones whose recipes shaped it: its own and its neighbours' where walls, lips and faces depend on them;
+   * none where nothing does.
+   */
   shapedBy: readonly string[]
   /** Places where the section jumps or kinks, rising, ends left out. */
   breaks: readonly number[]
@@ -33,14 +39,16 @@ export interface PieceShape {
   corners: readonly number[]
   /** Where the skin is lofted for solids: ends and every place between which it runs straight enough. */
   skinHeights: readonly number[]
-  /** Outline of the skin alone, counter-clockwise, the same number of points everywhere; null beyond its end. */
+  /**
+   * Outline of the skin alone, counter-clockwise, the same number of points everywhere; null beyond its end.
+   */
   skinAt(u: number): Float64Array | null
   features: readonly Feature[]
   sectionAt(u: number): Section
   /** Aircraft axes of a point of the section at u, mm. */
   place(a: number, b: number, u: number): [number, number, number]
   /** How it meets its neighbours: at its foot and at its head; null at a free end. */
-  joints: { foot: Joint | null, head: Joint | null }
+  joints: { foot: Joint | null; head: Joint | null }
   /** Pins, tongues and bolts that belong to its head joint, g. */
   hardwareG: number
   /** What was asked for and could not be made, in words. */
@@ -50,22 +58,33 @@ export interface PieceShape {
 }
 
 /** A shape with the zone that says how it is printed. The shape outlives edits of the zone. */
-export interface Piece extends PieceShape { zone: Zone }
+export interface Piece extends PieceShape {
+  zone: Zone
+}
 
 /**
- * Does the map from the piece's own frame to the aircraft turn left into right? A solid built in that frame must then be
+ * Does the map from the piece's own frame to the aircraft turn left into right? A solid built in that frame
+ * must then be
  * mirrored before it is printed, or a starboard wing comes off the bed as a port one.
  */
 export function turnsHanded(piece: Pick<PieceShape, 'place'>): boolean {
   const o = piece.place(0, 0, 0)
-  const [a, b, c] = [piece.place(1, 0, 0), piece.place(0, 1, 0), piece.place(0, 0, 1)].map(p => p.map((v, i) => v - o[i]))
-  return a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0]) + a[2] * (b[0] * c[1] - b[1] * c[0]) < 0
+  const [a, b, c] = [piece.place(1, 0, 0), piece.place(0, 1, 0), piece.place(0, 0, 1)].map(p =>
+    p.map((v, i) => v - o[i]),
+  )
+  return (
+    a[0] * (b[1] * c[2] - b[2] * c[1]) -
+      a[1] * (b[0] * c[2] - b[2] * c[0]) +
+      a[2] * (b[0] * c[1] - b[1] * c[0]) <
+    0
+  )
 }
 
 /** Rising places inside (from, to), those nearer than 0.02 mm to an end or to each other left out. */
 export function placesWithin(places: readonly number[], from: number, to: number): number[] {
   const kept: number[] = []
-  for (const place of [...places].sort((a, b) => a - b)) if (place > (kept.at(-1) ?? from) + 0.02 && place < to - 0.02) kept.push(place)
+  for (const place of [...places].sort((a, b) => a - b))
+    if (place > (kept.at(-1) ?? from) + 0.02 && place < to - 0.02) kept.push(place)
   return kept
 }
 
@@ -80,6 +99,12 @@ export function stepped(places: readonly number[], longest: number): number[] {
 
 /** Ends of features, those where one feature of a name carries on from another left out. */
 export function featureBreaks(features: readonly Feature[]): number[] {
-  const meets = (feature: Feature, at: number, end: 'from' | 'to') => features.some(other => other !== feature && other.name === feature.name && Math.abs(other[end] - at) < 1e-6)
-  return features.flatMap(feature => [...(meets(feature, feature.from, 'to') ? [] : [feature.from]), ...(meets(feature, feature.to, 'from') ? [] : [feature.to])])
+  const meets = (feature: Feature, at: number, end: 'from' | 'to') =>
+    features.some(
+      other => other !== feature && other.name === feature.name && Math.abs(other[end] - at) < 1e-6,
+    )
+  return features.flatMap(feature => [
+    ...(meets(feature, feature.from, 'to') ? [] : [feature.from]),
+    ...(meets(feature, feature.to, 'from') ? [] : [feature.to]),
+  ])
 }

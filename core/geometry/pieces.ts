@@ -1,4 +1,7 @@
-/** What cutting a surface and cutting a body share: which cuts count, whose zone a stretch is, and how a piece stands. */
+/**
+ * What cutting a surface and cutting a body share: which cuts count, whose zone a stretch is, and how a piece
+ * stands.
+ */
 import type { Cut, Zone } from '../document'
 import { convexHull } from './convex-hull'
 import type { Piece, PieceShape } from './piece'
@@ -24,20 +27,41 @@ export function inZone(shape: PieceShape, zones: readonly Zone[]): Piece {
   return piece
 }
 
-export const zoneOr = (zones: readonly Zone[], id: string): Zone => zones.find(zone => zone.id === id) ?? zones[0]
+export const zoneOr = (zones: readonly Zone[], id: string): Zone =>
+  zones.find(zone => zone.id === id) ?? zones[0]
 
 /** Zones with more than 1 mm between two places. */
-export function zonesBetween(from: number, to: number, places: readonly number[], zones: readonly string[]): string[] {
+export function zonesBetween(
+  from: number,
+  to: number,
+  places: readonly number[],
+  zones: readonly string[],
+): string[] {
   return [...new Set(zones.filter((_, i) => Math.min(to, places[i + 1]) - Math.max(from, places[i]) > 1))]
 }
 
-export function widestZone(from: number, to: number, places: readonly number[], zones: readonly string[]): string {
+export function widestZone(
+  from: number,
+  to: number,
+  places: readonly number[],
+  zones: readonly string[],
+): string {
   const widths = new Map<string, number>()
-  zones.forEach((zone, i) => widths.set(zone, (widths.get(zone) ?? 0) + Math.max(0, Math.min(to, places[i + 1]) - Math.max(from, places[i]))))
+  zones.forEach((zone, i) =>
+    widths.set(
+      zone,
+      (widths.get(zone) ?? 0) + Math.max(0, Math.min(to, places[i + 1]) - Math.max(from, places[i])),
+    ),
+  )
   return [...widths].sort((a, b) => b[1] - a[1])[0]?.[0] ?? zones[0]
 }
 
-export interface StandingBox { width: number, depth: number, height: number, turnDeg: number }
+export interface StandingBox {
+  width: number
+  depth: number
+  height: number
+  turnDeg: number
+}
 
 /**
  * Least box of the standing piece, mm: the turn about the vertical that needs the smallest larger side,
@@ -45,19 +69,30 @@ export interface StandingBox { width: number, depth: number, height: number, tur
  */
 export function standingBox(piece: PieceShape): StandingBox {
   const points = hullOf(piece.mesh ? planPoints(piece.mesh.positions) : skinPoints(piece))
-  let best: StandingBox = { width: Infinity, depth: Infinity, height: piece.to + piece.proud - piece.from, turnDeg: 0 }
+  let best: StandingBox = {
+    width: Infinity,
+    depth: Infinity,
+    height: piece.to + piece.proud - piece.from,
+    turnDeg: 0,
+  }
   for (let turnDeg = 0; turnDeg < 180; turnDeg += 3) {
     const [width, depth] = turnedExtent(points, (turnDeg * Math.PI) / 180)
-    if (Math.max(width, depth) < Math.max(best.width, best.depth) - 1e-6) best = { ...best, width, depth, turnDeg }
+    if (Math.max(width, depth) < Math.max(best.width, best.depth) - 1e-6)
+      best = { ...best, width, depth, turnDeg }
   }
   return best
 }
 
 /** Turned extents depend on the hull alone. */
 export const hullOf = (points: Float64Array): Float64Array =>
-  Float64Array.from(convexHull(Array.from({ length: points.length / 2 }, (_, i) => [points[2 * i], points[2 * i + 1]] as const)).flat())
+  Float64Array.from(
+    convexHull(
+      Array.from({ length: points.length / 2 }, (_, i) => [points[2 * i], points[2 * i + 1]] as const),
+    ).flat(),
+  )
 
-const planPoints = (positions: Float32Array): Float64Array => Float64Array.from({ length: (positions.length / 3) * 2 }, (_, i) => positions[3 * (i >> 1) + (i % 2)])
+const planPoints = (positions: Float32Array): Float64Array =>
+  Float64Array.from({ length: (positions.length / 3) * 2 }, (_, i) => positions[3 * (i >> 1) + (i % 2)])
 
 function skinPoints(piece: PieceShape): Float64Array {
   const outlines = piece.corners.map(u => piece.skinAt(u)).filter(outline => outline !== null)
@@ -70,7 +105,12 @@ function skinPoints(piece: PieceShape): Float64Array {
 }
 
 /** Does a box stand on this bed, either way round? */
-export function fitsBed(box: { width: number, depth: number, height: number }, bedMm: readonly [number, number, number]): boolean {
+export function fitsBed(
+  box: { width: number; depth: number; height: number },
+  bedMm: readonly [number, number, number],
+): boolean {
   const [small, large] = [Math.min(box.width, box.depth), Math.max(box.width, box.depth)]
-  return small <= Math.min(bedMm[0], bedMm[1]) && large <= Math.max(bedMm[0], bedMm[1]) && box.height <= bedMm[2]
+  return (
+    small <= Math.min(bedMm[0], bedMm[1]) && large <= Math.max(bedMm[0], bedMm[1]) && box.height <= bedMm[2]
+  )
 }

@@ -1,4 +1,7 @@
-/** Union, difference and intersection of closed loops through clipper-lib, in mm. Counter-clockwise is plastic, clockwise a hole. */
+/**
+ * Union, difference and intersection of closed loops through clipper-lib, in mm. Counter-clockwise is
+ * plastic, clockwise a hole.
+ */
 import { clipper } from './clipper-library'
 
 export type Loops = readonly Float64Array[]
@@ -6,9 +9,13 @@ export type Loops = readonly Float64Array[]
 /** Integer steps to a millimetre: 0.1 µm; 4 m still lie in the library's fast range. */
 const STEPS = 1e4
 
-const toPath = (loop: Float64Array) => Array.from({ length: loop.length / 2 }, (_, i) => ({ X: Math.round(loop[2 * i] * STEPS), Y: Math.round(loop[2 * i + 1] * STEPS) }))
+const toPath = (loop: Float64Array) =>
+  Array.from({ length: loop.length / 2 }, (_, i) => ({
+    X: Math.round(loop[2 * i] * STEPS),
+    Y: Math.round(loop[2 * i + 1] * STEPS),
+  }))
 
-function fromPath(path: ReadonlyArray<{ X: number, Y: number }>): Float64Array {
+function fromPath(path: ReadonlyArray<{ X: number; Y: number }>): Float64Array {
   const loop = new Float64Array(2 * path.length)
   path.forEach((p, i) => {
     loop[2 * i] = p.X / STEPS
@@ -21,11 +28,12 @@ function combine(kind: number, subject: Loops, clip: Loops): Float64Array[] {
   const engine = new clipper.Clipper()
   engine.AddPaths(subject.map(toPath), clipper.PolyType.ptSubject, true)
   engine.AddPaths(clip.map(toPath), clipper.PolyType.ptClip, true)
-  const solution: Array<Array<{ X: number, Y: number }>> = []
+  const solution: Array<Array<{ X: number; Y: number }>> = []
   engine.Execute(kind, solution, clipper.PolyFillType.pftNonZero, clipper.PolyFillType.pftNonZero)
   return solution.filter(path => path.length >= 3).map(fromPath)
 }
 
 export const union = (a: Loops, b: Loops): Float64Array[] => combine(clipper.ClipType.ctUnion, a, b)
 export const difference = (a: Loops, b: Loops): Float64Array[] => combine(clipper.ClipType.ctDifference, a, b)
-export const intersection = (a: Loops, b: Loops): Float64Array[] => combine(clipper.ClipType.ctIntersection, a, b)
+export const intersection = (a: Loops, b: Loops): Float64Array[] =>
+  combine(clipper.ClipType.ctIntersection, a, b)

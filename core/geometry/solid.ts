@@ -5,22 +5,33 @@ import { featureAt, type Feature } from './feature'
 import { turnsHanded, type Piece } from './piece'
 import { polygonArea } from './polygon'
 
-/** The loaded WebAssembly module, after its `setup()`. Loading differs between page, worker and Node, so the caller does it. */
+/**
+ * The loaded WebAssembly module, after its `setup()`. Loading differs between page, worker and Node, so the
+ * caller does it.
+ */
 export type SolidKernel = ManifoldToplevel
 
-export interface TriangleMesh { positions: Float32Array, triangles: Uint32Array }
+export interface TriangleMesh {
+  positions: Float32Array
+  triangles: Uint32Array
+}
 
-/** Closed skin through a stack of outlines with equal point counts, counter-clockwise seen from above, z rising. */
+/**
+ * Closed skin through a stack of outlines with equal point counts, counter-clockwise seen from above, z
+ * rising.
+ */
 export function stackMesh(outlines: readonly Float64Array[], heights: readonly number[]): TriangleMesh {
   const count = outlines[0].length / 2
   const positions = new Float32Array(outlines.length * count * 3)
   outlines.forEach((outline, k) => {
-    for (let i = 0; i < count; i++) positions.set([outline[2 * i], outline[2 * i + 1], heights[k]], 3 * (k * count + i))
+    for (let i = 0; i < count; i++)
+      positions.set([outline[2 * i], outline[2 * i + 1], heights[k]], 3 * (k * count + i))
   })
   const triangles: number[] = []
   for (let k = 0; k + 1 < outlines.length; k++) {
     for (let i = 0; i < count; i++) {
-      const a = k * count + i, b = k * count + ((i + 1) % count)
+      const a = k * count + i,
+        b = k * count + ((i + 1) % count)
       triangles.push(a, b, b + count, a, b + count, a + count)
     }
   }
@@ -39,8 +50,10 @@ export function stackMesh(outlines: readonly Float64Array[], heights: readonly n
 }
 
 /**
- * The piece as one closed manifold with its features cut and filled, its foot at z = 0, mm: mirrored where the piece's own
- * frame is left-handed in the aircraft, so that what comes off the bed is the part on that side. The caller deletes the
+ * The piece as one closed manifold with its features cut and filled, its foot at z = 0, mm: mirrored where
+ * the piece's own
+ * frame is left-handed in the aircraft, so that what comes off the bed is the part on that side. The caller
+ * deletes the
  * result. Throws when the loft is not a solid, naming the piece.
  */
 export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
@@ -64,7 +77,10 @@ export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
     }
     for (const item of new Set([tool, ...tools])) item.delete()
   }
-  if (solid.isEmpty() || solid.status() !== 'NoError') throw new Error(`${piece.name} is not a closed solid (${solid.isEmpty() ? 'nothing is left of it' : solid.status()})`)
+  if (solid.isEmpty() || solid.status() !== 'NoError')
+    throw new Error(
+      `${piece.name} is not a closed solid (${solid.isEmpty() ? 'nothing is left of it' : solid.status()})`,
+    )
   const stood = solid.translate([0, 0, -piece.from])
   solid.delete()
   if (solid !== skin) skin.delete()
@@ -75,7 +91,12 @@ export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
   return other
 }
 
-function stackManifold(kernel: SolidKernel, piece: Piece, outlines: readonly Float64Array[], heights: readonly number[]): Manifold {
+function stackManifold(
+  kernel: SolidKernel,
+  piece: Piece,
+  outlines: readonly Float64Array[],
+  heights: readonly number[],
+): Manifold {
   return manifoldOf(kernel, piece, stackMesh(outlines, heights))
 }
 
@@ -88,11 +109,17 @@ function manifoldOf(kernel: SolidKernel, piece: Piece, { positions, triangles }:
   }
 }
 
-interface Stack { outlines: Float64Array[], heights: number[] }
+interface Stack {
+  outlines: Float64Array[]
+  heights: number[]
+}
 
-/** Features in their order, those of one kind that follow each other together; chains that carry on are one stack. */
-function featureRuns(piece: Piece): Array<{ op: Feature['op'], stacks: Stack[] }> {
-  const runs: Array<{ op: Feature['op'], stacks: Stack[], last: Feature | null }> = []
+/**
+ * Features in their order, those of one kind that follow each other together; chains that carry on are one
+ * stack.
+ */
+function featureRuns(piece: Piece): Array<{ op: Feature['op']; stacks: Stack[] }> {
+  const runs: Array<{ op: Feature['op']; stacks: Stack[]; last: Feature | null }> = []
   for (const feature of piece.features) {
     let run = runs.at(-1)
     if (!run || run.op !== feature.op) {
@@ -100,7 +127,12 @@ function featureRuns(piece: Piece): Array<{ op: Feature['op'], stacks: Stack[] }
       runs.push(run)
     }
     const { last } = run
-    if (last && last.name === feature.name && Math.abs(last.to - feature.from) < 1e-6 && sameOutline(last.b, feature.a)) {
+    if (
+      last &&
+      last.name === feature.name &&
+      Math.abs(last.to - feature.from) < 1e-6 &&
+      sameOutline(last.b, feature.a)
+    ) {
       const stack = run.stacks.at(-1)!
       stack.outlines.push(...pieceEnd(piece, feature).outlines.slice(1))
       stack.heights.push(...pieceEnd(piece, feature).heights.slice(1))
@@ -110,15 +142,17 @@ function featureRuns(piece: Piece): Array<{ op: Feature['op'], stacks: Stack[] }
   return runs
 }
 
-const sameOutline = (a: Float64Array, b: Float64Array): boolean => a.length === b.length && a.every((value, i) => Math.abs(value - b[i]) < 1e-9)
+const sameOutline = (a: Float64Array, b: Float64Array): boolean =>
+  a.length === b.length && a.every((value, i) => Math.abs(value - b[i]) < 1e-9)
 
 /** A cut that ends on an end of the piece is carried 1 mm past it, so that no film is left. */
 function pieceEnd(piece: Piece, feature: Feature): Stack {
-  const past = (at: number, end: number, by: number) => (feature.op === 'cut' && Math.abs(at - end) < 0.01 ? at + by : at)
-  const from = past(feature.from, piece.from, -1), to = past(feature.to, piece.to + piece.proud, 1)
+  const past = (at: number, end: number, by: number) =>
+    feature.op === 'cut' && Math.abs(at - end) < 0.01 ? at + by : at
+  const from = past(feature.from, piece.from, -1),
+    to = past(feature.to, piece.to + piece.proud, 1)
   return { outlines: [featureAt(feature, from), featureAt(feature, to)], heights: [from, to] }
 }
-
 
 /** Triangles of a solid as three.js, STL and 3MF want them. */
 export function meshOf(solid: Manifold): TriangleMesh {
@@ -126,14 +160,19 @@ export function meshOf(solid: Manifold): TriangleMesh {
   const stride = mesh.numProp
   const vertices = mesh.vertProperties.length / stride
   const positions = new Float32Array(vertices * 3)
-  for (let i = 0; i < vertices; i++) positions.set(mesh.vertProperties.subarray(i * stride, i * stride + 3), 3 * i)
+  for (let i = 0; i < vertices; i++)
+    positions.set(mesh.vertProperties.subarray(i * stride, i * stride + 3), 3 * i)
   return { positions, triangles: mesh.triVerts.slice() }
 }
 
-/** Outer volume of a body between two places by Simpson's rule, mm³; the closed form that solids are proved against. */
+/**
+ * Outer volume of a body between two places by Simpson's rule, mm³; the closed form that solids are proved
+ * against.
+ */
 export function bodyVolume(loft: BodyLoft, from: number, to: number, steps = 200): number {
   const h = (to - from) / steps
   let sum = 0
-  for (let i = 0; i <= steps; i++) sum += (i === 0 || i === steps ? 1 : i % 2 ? 4 : 2) * polygonArea(bodyOutlineAt(loft, from + i * h)).area
+  for (let i = 0; i <= steps; i++)
+    sum += (i === 0 || i === steps ? 1 : i % 2 ? 4 : 2) * polygonArea(bodyOutlineAt(loft, from + i * h)).area
   return (sum * h) / 3
 }

@@ -5,10 +5,27 @@ import { STOCK, type Stock } from './stock'
 
 export type { Battery } from './batteries'
 export type { Filament } from './filaments'
-export { stockArea, stockInertia, stockInertiaAcross, stockLinearMass, stockTorsion, type Stock } from './stock'
+export {
+  stockArea,
+  stockInertia,
+  stockInertiaAcross,
+  stockLinearMass,
+  stockTorsion,
+  type Stock,
+} from './stock'
 export { expansionAt, recipeById, recipeFor, type School } from './schools'
 
-export interface Libraries { filaments: readonly Filament[], stock: readonly Stock[], schools: typeof SCHOOLS, batteries: readonly Battery[] }
+export interface Libraries {
+  filaments: readonly Filament[]
+  stock: readonly Stock[]
+  schools: typeof SCHOOLS
+  batteries: readonly Battery[]
+}
 /** What ships with the application. */
-export const LIBRARIES: Libraries = { filaments: FILAMENTS, stock: STOCK, schools: SCHOOLS, batteries: BATTERIES }
+export const LIBRARIES: Libraries = {
+  filaments: FILAMENTS,
+  stock: STOCK,
+  schools: SCHOOLS,
+  batteries: BATTERIES,
+}
 export { BOLTS, nearestBolt } from './bolts'

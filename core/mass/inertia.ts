@@ -1,26 +1,48 @@
-/** Inertia of the whole from that of its parts (Steiner), about axes through a point parallel to the aircraft's. SI. */
+/**
+ * Inertia of the whole from that of its parts (Steiner), about axes through a point parallel to the
+ * aircraft's. SI.
+ */
 import type { MassEntry } from './ledger'
 
 /** xx is ∫y²+z²; xz is the product ∫xz (no sign taken into it). Aircraft axes: x aft, z up. */
-export interface InertiaFigures { xx: number, yy: number, zz: number, xz: number }
+export interface InertiaFigures {
+  xx: number
+  yy: number
+  zz: number
+  xz: number
+}
 
 export const NO_INERTIA: InertiaFigures = { xx: 0, yy: 0, zz: 0, xz: 0 }
 
 /** A solid box, m: m/12·(b² + c²). */
-export const boxInertia = (mass: number, x: number, y: number, z: number): InertiaFigures =>
-  ({ xx: (mass * (y * y + z * z)) / 12, yy: (mass * (x * x + z * z)) / 12, zz: (mass * (x * x + y * y)) / 12, xz: 0 })
+export const boxInertia = (mass: number, x: number, y: number, z: number): InertiaFigures => ({
+  xx: (mass * (y * y + z * z)) / 12,
+  yy: (mass * (x * x + z * z)) / 12,
+  zz: (mass * (x * x + y * y)) / 12,
+  xz: 0,
+})
 
 /** A straight thin rod from end to end, m. */
 export function rodInertia(mass: number, dx: number, dy: number, dz: number): InertiaFigures {
   const k = mass / 12
-  return { xx: k * (dy * dy + dz * dz), yy: k * (dx * dx + dz * dz), zz: k * (dx * dx + dy * dy), xz: k * dx * dz }
+  return {
+    xx: k * (dy * dy + dz * dz),
+    yy: k * (dx * dx + dz * dz),
+    zz: k * (dx * dx + dy * dy),
+    xz: k * dx * dz,
+  }
 }
 
 /** About `about`, usually the CG. */
-export function sumInertia(entries: readonly MassEntry[], about: { x: number, y: number, z: number }): InertiaFigures {
+export function sumInertia(
+  entries: readonly MassEntry[],
+  about: { x: number; y: number; z: number },
+): InertiaFigures {
   const sum = { ...NO_INERTIA }
   for (const { mass, x, y, z, own } of entries) {
-    const dx = x - about.x, dy = y - about.y, dz = z - about.z
+    const dx = x - about.x,
+      dy = y - about.y,
+      dz = z - about.z
     sum.xx += own.xx + mass * (dy * dy + dz * dz)
     sum.yy += own.yy + mass * (dx * dx + dz * dz)
     sum.zz += own.zz + mass * (dx * dx + dy * dy)

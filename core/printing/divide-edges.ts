@@ -5,7 +5,10 @@ export function divideEdges(loop: Float64Array, longest: number): Float64Array {
   const parts = new Int32Array(count)
   for (let i = 0; i < count; i++) {
     const j = i + 1 === count ? 0 : i + 1
-    parts[i] = Math.max(1, Math.ceil(Math.hypot(loop[2 * j] - loop[2 * i], loop[2 * j + 1] - loop[2 * i + 1]) / longest))
+    parts[i] = Math.max(
+      1,
+      Math.ceil(Math.hypot(loop[2 * j] - loop[2 * i], loop[2 * j + 1] - loop[2 * i + 1]) / longest),
+    )
     extra += parts[i] - 1
   }
   if (extra === 0) return loop
@@ -21,15 +24,18 @@ export function divideEdges(loop: Float64Array, longest: number): Float64Array {
 }
 
 /** Edges a section is divided into round its outline, at least; and the bounds of their length, mm. */
-const ROUND = 84, FINEST = 0.5
+const ROUND = 84,
+  FINEST = 0.5
 
 /**
- * A section with its long edges divided, so that each part sees what lies opposite it: small sections more finely, since a
+ * A section with its long edges divided, so that each part sees what lies opposite it: small sections more
+ * finely, since a
  * bead more or less fits over a shorter stretch there.
  */
 export function divideSection(section: readonly Float64Array[], longest: number): Float64Array[] {
-  return section.map((loop) => {
-    let around = 0, twiceArea = 0
+  return section.map(loop => {
+    let around = 0,
+      twiceArea = 0
     for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2) {
       around += Math.hypot(loop[i] - loop[j], loop[i + 1] - loop[j + 1])
       twiceArea += loop[j] * loop[i + 1] - loop[i] * loop[j + 1]

@@ -1,5 +1,6 @@
 /**
- * G-code replayed to filament, time, layers and extent. Only the standard words count (G0–G3, G4, G20, G21, G28,
+ * G-code replayed to filament, time, layers and extent. Only the standard words count (G0–G3, G4, G20, G21,
+ * G28,
  * G90–G92, M82, M83; E and F); comments and everything else are passed over unread. Lengths mm, times s.
  */
 import { DocumentError } from '../document'
@@ -13,7 +14,7 @@ export interface GcodeFigures {
   seconds: number
   layers: number
   /** Of the moves that lay plastic; null when none does. */
-  bbox: { min: [number, number, number], max: [number, number, number] } | null
+  bbox: { min: [number, number, number]; max: [number, number, number] } | null
   moves: number
 }
 
@@ -22,21 +23,51 @@ const MAX_MOVES = 20_000_000
 /** Chord error to which arcs are divided, mm. */
 const ARC_ERROR = 0.01
 
-interface Head { x: number, y: number, z: number, e: number, feed: number, absolute: boolean, absoluteE: boolean, scale: number }
+interface Head {
+  x: number
+  y: number
+  z: number
+  e: number
+  feed: number
+  absolute: boolean
+  absoluteE: boolean
+  scale: number
+}
 
 /** A stretch of plastic laid from one place to another, mm. */
 export type Laid = (x0: number, y0: number, z0: number, x1: number, y1: number, z1: number) => void
 
-/** Throws `DocumentError` naming the line. `filamentDiameter` in mm; `laid` is told of every stretch of plastic, for a preview. */
-export function replayGcode(text: string, printer: Printer, filamentDiameter = 1.75, laid?: Laid): GcodeFigures {
+/**
+ * Throws `DocumentError` naming the line. `filamentDiameter` in mm; `laid` is told of every stretch of
+ * plastic, for a preview.
+ */
+export function replayGcode(
+  text: string,
+  printer: Printer,
+  filamentDiameter = 1.75,
+  laid?: Laid,
+): GcodeFigures {
   const head: Head = { x: 0, y: 0, z: 0, e: 0, feed: 1500, absolute: true, absoluteE: true, scale: 1 }
-  const moves = { length: [] as number[], speed: [] as number[], dx: [] as number[], dy: [] as number[], dz: [] as number[] }
-  const min: [number, number, number] = [Infinity, Infinity, Infinity], max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
+  const moves = {
+    length: [] as number[],
+    speed: [] as number[],
+    dx: [] as number[],
+    dy: [] as number[],
+    dz: [] as number[],
+  }
+  const min: [number, number, number] = [Infinity, Infinity, Infinity],
+    max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   const layerHeights = new Set<number>()
-  let pushed = 0, furthest = 0, filamentMm = 0, dwell = 0, lastZ = Number.NaN
+  let pushed = 0,
+    furthest = 0,
+    filamentMm = 0,
+    dwell = 0,
+    lastZ = Number.NaN
 
   const travel = (x: number, y: number, z: number, extrude: number) => {
-    const dx = x - head.x, dy = y - head.y, dz = z - head.z
+    const dx = x - head.x,
+      dy = y - head.y,
+      dz = z - head.z
     const length = Math.sqrt(dx * dx + dy * dy + dz * dz)
     pushed += extrude
     const plastic = Math.max(0, pushed - furthest)
@@ -45,8 +76,12 @@ export function replayGcode(text: string, printer: Printer, filamentDiameter = 1
     if (plastic > 0 && (dx !== 0 || dy !== 0)) {
       if (z !== lastZ) layerHeights.add(Math.round(z * 1000))
       lastZ = z
-      min[0] = Math.min(min[0], head.x, x); min[1] = Math.min(min[1], head.y, y); min[2] = Math.min(min[2], head.z, z)
-      max[0] = Math.max(max[0], head.x, x); max[1] = Math.max(max[1], head.y, y); max[2] = Math.max(max[2], head.z, z)
+      min[0] = Math.min(min[0], head.x, x)
+      min[1] = Math.min(min[1], head.y, y)
+      min[2] = Math.min(min[2], head.z, z)
+      max[0] = Math.max(max[0], head.x, x)
+      max[1] = Math.max(max[1], head.y, y)
+      max[2] = Math.max(max[2], head.z, z)
       laid?.(head.x, head.y, head.z, x, y, z)
     }
     // A move of the extruder alone takes its own time.
@@ -74,17 +109,30 @@ export function replayGcode(text: string, printer: Printer, filamentDiameter = 1
   }
   if (moves.length.length === 0) throw new DocumentError('', 'has no moves; is this G-code?')
   return {
-    filamentMm, extrudedMm3: (filamentMm * Math.PI * filamentDiameter ** 2) / 4, seconds: replayMoves(moves, printer.accelMmS2, printer.cornerMmS) + dwell,
-    layers: layerHeights.size, bbox: min[0] <= max[0] ? { min, max } : null, moves: moves.length.length,
+    filamentMm,
+    extrudedMm3: (filamentMm * Math.PI * filamentDiameter ** 2) / 4,
+    seconds: replayMoves(moves, printer.accelMmS2, printer.cornerMmS) + dwell,
+    layers: layerHeights.size,
+    bbox: min[0] <= max[0] ? { min, max } : null,
+    moves: moves.length.length,
   }
 }
 
 type Travel = (x: number, y: number, z: number, extrude: number) => void
 
-/** Words of one line by letter (A is 0): 1 with a number, 2 bare as homing has them; a letter's first number counts. G and M codes in their order, tenths kept: G92.1 is not G92. */
-interface Words { has: Uint8Array, value: Float64Array, codes: string[], count: number }
+/**
+ * Words of one line by letter (A is 0): 1 with a number, 2 bare as homing has them; a letter's first number
+ * counts. G and M codes in their order, tenths kept: G92.1 is not G92.
+ */
+interface Words {
+  has: Uint8Array
+  value: Float64Array
+  codes: string[]
+  count: number
+}
 const words: Words = { has: new Uint8Array(26), value: new Float64Array(26), codes: [], count: 0 }
-const wordOf = (letter: string): number | undefined => (words.has[letter.charCodeAt(0) - 65] === 1 ? words.value[letter.charCodeAt(0) - 65] : undefined)
+const wordOf = (letter: string): number | undefined =>
+  words.has[letter.charCodeAt(0) - 65] === 1 ? words.value[letter.charCodeAt(0) - 65] : undefined
 
 /** Reads text[from, to) by hand: a file has millions of lines, and comments are never looked at. */
 function readWords(text: string, from: number, to: number): void {
@@ -135,30 +183,64 @@ function readWords(text: string, from: number, to: number): void {
 }
 
 /** Carries out one line; returns the seconds it waits. */
-function readLine(text: string, from: number, to: number, lineNumber: number, head: Head, travel: Travel): number {
+function readLine(
+  text: string,
+  from: number,
+  to: number,
+  lineNumber: number,
+  head: Head,
+  travel: Travel,
+): number {
   if (to - from > 2000) throw new DocumentError(`line ${lineNumber}`, 'is too long for G-code')
   readWords(text, from, to)
   let wait = 0
   for (const code of words.codes) {
     switch (code) {
-      case 'G0': case 'G1': straight(head, travel); break
-      case 'G2': case 'G3': arc(head, travel, code === 'G2', lineNumber); break
-      case 'G4': wait += wordOf('P') !== undefined ? wordOf('P')! / 1000 : wordOf('S') ?? 0; break
-      case 'G20': head.scale = 25.4; break
-      case 'G21': head.scale = 1; break
-      case 'G28': home(head, travel); break
-      case 'G90': head.absolute = true; head.absoluteE = true; break
-      case 'G91': head.absolute = false; head.absoluteE = false; break
-      case 'G92': setPlace(head); break
-      case 'M82': head.absoluteE = true; break
-      case 'M83': head.absoluteE = false; break
+      case 'G0':
+      case 'G1':
+        straight(head, travel)
+        break
+      case 'G2':
+      case 'G3':
+        arc(head, travel, code === 'G2', lineNumber)
+        break
+      case 'G4':
+        wait += wordOf('P') !== undefined ? wordOf('P')! / 1000 : (wordOf('S') ?? 0)
+        break
+      case 'G20':
+        head.scale = 25.4
+        break
+      case 'G21':
+        head.scale = 1
+        break
+      case 'G28':
+        home(head, travel)
+        break
+      case 'G90':
+        head.absolute = true
+        head.absoluteE = true
+        break
+      case 'G91':
+        head.absolute = false
+        head.absoluteE = false
+        break
+      case 'G92':
+        setPlace(head)
+        break
+      case 'M82':
+        head.absoluteE = true
+        break
+      case 'M83':
+        head.absoluteE = false
+        break
     }
   }
   return wait
 }
 
 const target = (head: Head, axis: 'X' | 'Y' | 'Z'): number => {
-  const now = axis === 'X' ? head.x : axis === 'Y' ? head.y : head.z, word = wordOf(axis)
+  const now = axis === 'X' ? head.x : axis === 'Y' ? head.y : head.z,
+    word = wordOf(axis)
   return word === undefined ? now : head.absolute ? word * head.scale : now + word * head.scale
 }
 const feedOf = (head: Head): number => {
@@ -179,11 +261,17 @@ function straight(head: Head, travel: Travel): void {
   travel(target(head, 'X'), target(head, 'Y'), target(head, 'Z'), extrusion(head))
 }
 
-/** Arcs in the xy plane by centre (I, J, always relative) or radius (R); z and filament run evenly along them. */
+/**
+ * Arcs in the xy plane by centre (I, J, always relative) or radius (R); z and filament run evenly along them.
+ */
 function arc(head: Head, travel: Travel, clockwise: boolean, lineNumber: number): void {
   head.feed = feedOf(head)
-  const x0 = head.x, y0 = head.y, z0 = head.z
-  const x1 = target(head, 'X'), y1 = target(head, 'Y'), z1 = target(head, 'Z')
+  const x0 = head.x,
+    y0 = head.y,
+    z0 = head.z
+  const x1 = target(head, 'X'),
+    y1 = target(head, 'Y'),
+    z1 = target(head, 'Z')
   const push = extrusion(head)
   const { cx, cy } = arcCentre(head, x0, y0, x1, y1, clockwise, lineNumber)
   const radius = Math.hypot(x0 - cx, y0 - cy)
@@ -196,17 +284,36 @@ function arc(head: Head, travel: Travel, clockwise: boolean, lineNumber: number)
   const parts = Math.min(10_000, Math.max(1, Math.ceil(Math.abs(sweep) / Math.max(step, 1e-3))))
   for (let i = 1; i <= parts; i++) {
     const angle = start + (sweep * i) / parts
-    travel(i === parts ? x1 : cx + radius * Math.cos(angle), i === parts ? y1 : cy + radius * Math.sin(angle), z0 + ((z1 - z0) * i) / parts, push / parts)
+    travel(
+      i === parts ? x1 : cx + radius * Math.cos(angle),
+      i === parts ? y1 : cy + radius * Math.sin(angle),
+      z0 + ((z1 - z0) * i) / parts,
+      push / parts,
+    )
   }
 }
 
-function arcCentre(head: Head, x0: number, y0: number, x1: number, y1: number, clockwise: boolean, lineNumber: number): { cx: number, cy: number } {
-  const i = wordOf('I'), j = wordOf('J')
-  if (i !== undefined || j !== undefined) return { cx: x0 + (i ?? 0) * head.scale, cy: y0 + (j ?? 0) * head.scale }
+function arcCentre(
+  head: Head,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  clockwise: boolean,
+  lineNumber: number,
+): { cx: number; cy: number } {
+  const i = wordOf('I'),
+    j = wordOf('J')
+  if (i !== undefined || j !== undefined)
+    return { cx: x0 + (i ?? 0) * head.scale, cy: y0 + (j ?? 0) * head.scale }
   const r = wordOf('R')
   if (r === undefined) throw new DocumentError(`line ${lineNumber}`, 'an arc needs I and J, or R')
-  const radius = r * head.scale, dx = x1 - x0, dy = y1 - y0, chord = Math.hypot(dx, dy)
-  if (chord === 0 || chord > 2 * Math.abs(radius) * (1 + 1e-6)) throw new DocumentError(`line ${lineNumber}`, `an arc of radius ${r} cannot reach its end`)
+  const radius = r * head.scale,
+    dx = x1 - x0,
+    dy = y1 - y0,
+    chord = Math.hypot(dx, dy)
+  if (chord === 0 || chord > 2 * Math.abs(radius) * (1 + 1e-6))
+    throw new DocumentError(`line ${lineNumber}`, `an arc of radius ${r} cannot reach its end`)
   const rise = Math.sqrt(Math.max(0, radius ** 2 - (chord / 2) ** 2)) * (clockwise === radius > 0 ? -1 : 1)
   return { cx: (x0 + x1) / 2 - (dy / chord) * rise, cy: (y0 + y1) / 2 + (dx / chord) * rise }
 }
@@ -216,7 +323,10 @@ function home(head: Head, travel: Travel): void {
   const all = !x && !y && !z
   travel(all || x ? 0 : head.x, all || y ? 0 : head.y, all || z ? 0 : head.z, 0)
 }
-/** G92 renames the present place. Only filament's count matters here: lengths are differences, but extent is not. */
+/**
+ * G92 renames the present place. Only filament's count matters here: lengths are differences, but extent is
+ * not.
+ */
 function setPlace(head: Head): void {
   const [x, y, z, e] = ['X', 'Y', 'Z', 'E'].map(wordOf)
   if (words.count === 0) Object.assign(head, { x: 0, y: 0, z: 0, e: 0 })

@@ -1,4 +1,7 @@
-/** 5 000 mutated files of every kind that is read: figures, or a reason that names the place. Never anything else. */
+/**
+ * 5 000 mutated files of every kind that is read: figures, or a reason that names the place. Never anything
+ * else.
+ */
 import fc from 'fast-check'
 import { zipSync, strToU8 } from 'fflate'
 import { describe, expect, it } from 'vitest'
@@ -14,28 +17,76 @@ import { replayGcode } from './gcode'
 import { writeStl } from './stl'
 import { readThreeMf, writeThreeMf } from './threemf'
 
-const small = revolve([[5, 0], [3, 8]], 10)
-const ascii = ['solid s', ...Array.from({ length: 6 }, (_, i) => `facet normal 0 0 1\nouter loop\nvertex ${i} 0 0\nvertex 1 ${i} 0\nvertex 0 1 ${i}\nendloop\nendfacet`), 'endsolid'].join('\n')
-const gcode = ['G21', 'G90', 'M82', 'G28', 'G92 E0', ...Array.from({ length: 30 }, (_, i) => `G1 X${i} Y${i * 2} Z0.3 E${i / 3} F1800`), 'G2 X10 Y10 I4 J4 E12', 'G3 X0 Y0 R20 E14', 'G91', 'G1 X3 E0.2', 'M83', 'G4 P200'].join('\n')
+const small = revolve(
+  [
+    [5, 0],
+    [3, 8],
+  ],
+  10,
+)
+const ascii = [
+  'solid s',
+  ...Array.from(
+    { length: 6 },
+    (_, i) =>
+      `facet normal 0 0 1\nouter loop\nvertex ${i} 0 0\nvertex 1 ${i} 0\nvertex 0 1 ${i}\nendloop\nendfacet`,
+  ),
+  'endsolid',
+].join('\n')
+const gcode = [
+  'G21',
+  'G90',
+  'M82',
+  'G28',
+  'G92 E0',
+  ...Array.from({ length: 30 }, (_, i) => `G1 X${i} Y${i * 2} Z0.3 E${i / 3} F1800`),
+  'G2 X10 Y10 I4 J4 E12',
+  'G3 X0 Y0 R20 E14',
+  'G91',
+  'G1 X3 E0.2',
+  'M83',
+  'G4 P200',
+].join('\n')
 const { upperX, upperY, lowerX, lowerY } = shapeOf('naca4412', [])
-const coordinates = formatCoordinates('a section', [...Array.from(upperX, (x, i): [number, number] => [x, upperY[i]]).reverse(), ...Array.from(lowerX, (x, i): [number, number] => [x, lowerY[i]]).slice(1)])
+const coordinates = formatCoordinates('a section', [
+  ...Array.from(upperX, (x, i): [number, number] => [x, upperY[i]]).reverse(),
+  ...Array.from(lowerX, (x, i): [number, number] => [x, lowerY[i]]).slice(1),
+])
 const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes)
-const KINDS: ReadonlyArray<{ name: string, bytes: Uint8Array, read: (bytes: Uint8Array) => unknown }> = [
+const KINDS: ReadonlyArray<{ name: string; bytes: Uint8Array; read: (bytes: Uint8Array) => unknown }> = [
   { name: 'binary STL', bytes: writeStl(small, 's'), read: readStl },
   { name: 'ASCII STL', bytes: strToU8(ascii), read: readStl },
   { name: '3MF', bytes: writeThreeMf([{ name: 's', mesh: small, place: [0, 0] }]), read: readThreeMf },
   { name: 'G-code', bytes: strToU8(gcode), read: bytes => replayGcode(text(bytes), DEMOS[0].printers[0]) },
   { name: 'coordinates', bytes: strToU8(coordinates), read: bytes => parseCoordinates(text(bytes)) },
   { name: 'project', bytes: strToU8(writeProject(DEMOS[1])), read: bytes => readProject(text(bytes)) },
-  { name: 'recipe', bytes: strToU8(writeRecipe({ name: 'x', filament: 'pla', recipe: DEMOS[0].zones[0].recipe })), read: bytes => readRecipe(text(bytes)) },
+  {
+    name: 'recipe',
+    bytes: strToU8(writeRecipe({ name: 'x', filament: 'pla', recipe: DEMOS[0].zones[0].recipe })),
+    read: bytes => readRecipe(text(bytes)),
+  },
 ]
 /** Bytes changed, a stretch doubled, a stretch cut out, the end cut off. */
 const mutation = fc.record({
-  edits: fc.array(fc.tuple(fc.nat(100_000), fc.nat(255)), { maxLength: 8 }), from: fc.nat(100_000), length: fc.nat(400), act: fc.constantFrom('none', 'none', 'double', 'drop', 'end'),
+  edits: fc.array(fc.tuple(fc.nat(100_000), fc.nat(255)), { maxLength: 8 }),
+  from: fc.nat(100_000),
+  length: fc.nat(400),
+  act: fc.constantFrom('none', 'none', 'double', 'drop', 'end'),
 })
-function mutate(bytes: Uint8Array, { edits, from, length, act }: { edits: Array<[number, number]>, from: number, length: number, act: string }): Uint8Array {
-  const at = from % bytes.length, to = Math.min(bytes.length, at + length)
-  const parts = act === 'double' ? [bytes.subarray(0, to), bytes.subarray(at)] : act === 'drop' ? [bytes.subarray(0, at), bytes.subarray(to)] : act === 'end' ? [bytes.subarray(0, Math.max(1, at))] : [bytes]
+function mutate(
+  bytes: Uint8Array,
+  { edits, from, length, act }: { edits: Array<[number, number]>; from: number; length: number; act: string },
+): Uint8Array {
+  const at = from % bytes.length,
+    to = Math.min(bytes.length, at + length)
+  const parts =
+    act === 'double'
+      ? [bytes.subarray(0, to), bytes.subarray(at)]
+      : act === 'drop'
+        ? [bytes.subarray(0, at), bytes.subarray(to)]
+        : act === 'end'
+          ? [bytes.subarray(0, Math.max(1, at))]
+          : [bytes]
   const broken = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
   parts.reduce((place, part) => {
     broken.set(part, place)
@@ -50,18 +101,23 @@ describe('importers', () => {
     for (const { name, bytes, read } of KINDS) expect(() => read(bytes), name).not.toThrow()
   })
   it('survive 5 000 mutated files', () => {
-    fc.assert(fc.property(fc.constantFrom(...KINDS), mutation, ({ name, bytes, read }, change) => {
-      try {
-        read(mutate(bytes, change))
-      } catch (fault) {
-        expect(fault, `${name}: ${(fault as Error).stack}`).toBeInstanceOf(DocumentError)
-        expect((fault as DocumentError).reason.length, name).toBeGreaterThan(3)
-      }
-    }), { numRuns: 5000 })
+    fc.assert(
+      fc.property(fc.constantFrom(...KINDS), mutation, ({ name, bytes, read }, change) => {
+        try {
+          read(mutate(bytes, change))
+        } catch (fault) {
+          expect(fault, `${name}: ${(fault as Error).stack}`).toBeInstanceOf(DocumentError)
+          expect((fault as DocumentError).reason.length, name).toBeGreaterThan(3)
+        }
+      }),
+      { numRuns: 5000 },
+    )
   }, 240_000)
   it('refuse what swells before it is unpacked: by what its directory says, and by what it is', () => {
     const bomb = zipSync({ '3D/3dmodel.model': strToU8('<model/>') })
-    const directory = bomb.findIndex((_, i) => bomb[i] === 0x50 && bomb[i + 1] === 0x4b && bomb[i + 2] === 1 && bomb[i + 3] === 2)
+    const directory = bomb.findIndex(
+      (_, i) => bomb[i] === 0x50 && bomb[i + 1] === 0x4b && bomb[i + 2] === 1 && bomb[i + 3] === 2,
+    )
     new DataView(bomb.buffer).setUint32(directory + 24, 301_000_000, true)
     expect(() => readThreeMf(bomb)).toThrow(/swells to 301 MB/)
   })
@@ -70,15 +126,30 @@ describe('importers', () => {
 it('a 3MF is read by an independent loader: the same objects, names and volumes', () => {
   // The loader wants the browser's XML parser.
   Object.assign(globalThis, { DOMParser })
-  const large = revolve([[20, 0], [5, 60]], 90)
-  const file = writeThreeMf([{ name: 'W1·S Wing 1', mesh: large, place: [30, 40] }, { name: 'B2', mesh: small, place: [90, 20] }])
+  const large = revolve(
+    [
+      [20, 0],
+      [5, 60],
+    ],
+    90,
+  )
+  const file = writeThreeMf([
+    { name: 'W1·S Wing 1', mesh: large, place: [30, 40] },
+    { name: 'B2', mesh: small, place: [90, 20] },
+  ])
   const group = new ThreeMFLoader().parse(file.slice().buffer as ArrayBuffer)
   const meshes: Mesh[] = []
-  group.traverse((item) => { if ((item as Mesh).isMesh) meshes.push(item as Mesh) })
+  group.traverse(item => {
+    if ((item as Mesh).isMesh) meshes.push(item as Mesh)
+  })
   expect(meshes).toHaveLength(2)
   for (const [i, original] of [large, small].entries()) {
-    const position = meshes[i].geometry.getAttribute('position'), index = meshes[i].geometry.getIndex()
-    const read = { positions: Float32Array.from(position.array), triangles: Uint32Array.from(index ? index.array : Array.from({ length: position.count }, (_, k) => k)) }
+    const position = meshes[i].geometry.getAttribute('position'),
+      index = meshes[i].geometry.getIndex()
+    const read = {
+      positions: Float32Array.from(position.array),
+      triangles: Uint32Array.from(index ? index.array : Array.from({ length: position.count }, (_, k) => k)),
+    }
     expect(measureMesh(read).volume / measureMesh(original).volume).toBeCloseTo(1, 5)
   }
 })

@@ -1,14 +1,19 @@
 /**
- * What lies a given distance inside a slice, without building the offset curve. For every edge of the outline the
- * depth of the medial axis is found by the shrinking ball: the greatest circle that touches the edge's middle from inside
+ * What lies a given distance inside a slice, without building the offset curve. For every edge of the outline
+ * the
+ * depth of the medial axis is found by the shrinking ball: the greatest circle that touches the edge's middle
+ * from inside
  * and holds no part of another edge. An offset at d then exists where d is less than
  * that depth, and its length there is the edge's, shortened by d·tan(θ/2) for the turn θ at each of its ends.
- * Exact for convex polygons up to the edge length; proved against circles, wedges, rectangles and true offsets.
+ * Exact for convex polygons up to the edge length; proved against circles, wedges, rectangles and true
+ * offsets.
  */
 import { areaMoments, type Section } from '../geometry'
 
 export interface InsetField {
-  /** Edges: length, middle, what one unit of depth takes from the length, and depth of the medial axis. mm. */
+  /**
+   * Edges: length, middle, what one unit of depth takes from the length, and depth of the medial axis. mm.
+   */
   length: Float64Array
   midX: Float64Array
   midY: Float64Array
@@ -30,20 +35,39 @@ export interface InsetField {
   areaXY: number
 }
 
-/** tan(θ/2) grows without bound as an outline turns back on itself; past this the medial axis cuts the offset anyway. */
+/**
+ * tan(θ/2) grows without bound as an outline turns back on itself; past this the medial axis cuts the offset
+ * anyway.
+ */
 const SHARPEST = 20
 
 /**
- * Finds the field of a section, islands and holes alike: counter-clockwise outside, clockwise inside. Depths beyond `reach`
- * (mm) count as `reach`: a recipe that looks no deeper is served in nearly linear time; without it every edge looks at all.
+ * Finds the field of a section, islands and holes alike: counter-clockwise outside, clockwise inside. Depths
+ * beyond `reach`
+ * (mm) count as `reach`: a recipe that looks no deeper is served in nearly linear time; without it every edge
+ * looks at all.
  */
 export function insetField(loops: Section, reach = Infinity): InsetField {
   const total = loops.reduce((sum, loop) => sum + loop.length / 2, 0)
   const field: InsetField = {
-    length: new Float64Array(total), midX: new Float64Array(total), midY: new Float64Array(total), shrink: new Float64Array(total), depth: new Float64Array(total),
-    normalX: new Float64Array(total), normalY: new Float64Array(total), starts: [0], reach, area: 0, areaX: 0, areaY: 0, areaXX: 0, areaYY: 0, areaXY: 0,
+    length: new Float64Array(total),
+    midX: new Float64Array(total),
+    midY: new Float64Array(total),
+    shrink: new Float64Array(total),
+    depth: new Float64Array(total),
+    normalX: new Float64Array(total),
+    normalY: new Float64Array(total),
+    starts: [0],
+    reach,
+    area: 0,
+    areaX: 0,
+    areaY: 0,
+    areaXX: 0,
+    areaYY: 0,
+    areaXY: 0,
   }
-  const pointX = new Float64Array(total), pointY = new Float64Array(total)
+  const pointX = new Float64Array(total),
+    pointY = new Float64Array(total)
   let at = 0
   for (const loop of loops) {
     addLoop(field, loop, at)
@@ -55,7 +79,14 @@ export function insetField(loops: Section, reach = Infinity): InsetField {
     field.starts.push(at)
   }
   const { area, x, y, xx, yy, xy } = areaMoments(loops)
-  Object.assign(field, { area, areaX: area === 0 ? 0 : x / area, areaY: area === 0 ? 0 : y / area, areaXX: xx, areaYY: yy, areaXY: xy })
+  Object.assign(field, {
+    area,
+    areaX: area === 0 ? 0 : x / area,
+    areaY: area === 0 ? 0 : y / area,
+    areaXX: xx,
+    areaYY: yy,
+    areaXY: xy,
+  })
   findDepths(field, pointX, pointY, reach)
   return field
 }
@@ -64,8 +95,12 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
   const count = loop.length / 2
   for (let i = 0; i < count; i++) {
     const j = (i + 1) % count
-    const ax = loop[2 * i], ay = loop[2 * i + 1], bx = loop[2 * j], by = loop[2 * j + 1]
-    const dx = bx - ax, dy = by - ay
+    const ax = loop[2 * i],
+      ay = loop[2 * i + 1],
+      bx = loop[2 * j],
+      by = loop[2 * j + 1]
+    const dx = bx - ax,
+      dy = by - ay
     const length = Math.sqrt(dx * dx + dy * dy) || 1e-12
     field.length[start + i] = length
     field.midX[start + i] = (ax + bx) / 2
@@ -77,8 +112,12 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
   for (let i = 0; i < count; i++) {
     const j = (i + 1) % count
     // tan(θ/2) = sin θ / (1 + cos θ) for the turn θ from one inward normal to the next.
-    const ax = field.normalX[start + i], ay = field.normalY[start + i], bx = field.normalX[start + j], by = field.normalY[start + j]
-    const sine = ax * by - ay * bx, cosine = ax * bx + ay * by
+    const ax = field.normalX[start + i],
+      ay = field.normalY[start + i],
+      bx = field.normalX[start + j],
+      by = field.normalY[start + j]
+    const sine = ax * by - ay * bx,
+      cosine = ax * bx + ay * by
     const half = Math.max(-SHARPEST, Math.min(SHARPEST, sine / Math.max(1e-9, 1 + cosine)))
     field.shrink[start + i] += half
     field.shrink[start + j] += half
@@ -86,8 +125,10 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
 }
 
 /**
- * For each edge's middle p with inward normal n, the least r at which the ball of radius r about p + r·n touches another
- * edge: on its inside, where r = d/(1 − m·n) for its inward normal m and the distance d of p from its line, or at its
+ * For each edge's middle p with inward normal n, the least r at which the ball of radius r about p + r·n
+ * touches another
+ * edge: on its inside, where r = d/(1 − m·n) for its inward normal m and the distance d of p from its line,
+ * or at its
  * beginning q, where r = |q − p|²/(2 n·(q − p)).
  */
 function findDepths(field: InsetField, pointX: Float64Array, pointY: Float64Array, reach: number): void {
@@ -96,19 +137,25 @@ function findDepths(field: InsetField, pointX: Float64Array, pointY: Float64Arra
   const near = reach < Infinity ? new Neighbours(field, pointX, pointY, 2 * reach) : null
   const everyone = near ? null : Int32Array.from({ length: count }, (_, i) => i)
   for (let e = 0; e < count; e++) {
-    const px = midX[e], py = midY[e], nx = normalX[e], ny = normalY[e]
+    const px = midX[e],
+      py = midY[e],
+      nx = normalX[e],
+      ny = normalY[e]
     let least = reach < Infinity ? reach : 1e9
     const list = near ? near.list : everyone!
-    const from = near ? near.first(px, py) : 0, to = near ? near.last(px, py) : count
+    const from = near ? near.first(px, py) : 0,
+      to = near ? near.last(px, py) : count
     for (let k = from; k < to; k++) {
       const q = list[k]
-      const vx = pointX[q] - px, vy = pointY[q] - py
+      const vx = pointX[q] - px,
+        vy = pointY[q] - py
       const toward = nx * vx + ny * vy
       if (toward > 1e-9) {
         const r = (vx * vx + vy * vy) / (2 * toward)
         if (r < least) least = r
       }
-      const mx = normalX[q], my = normalY[q]
+      const mx = normalX[q],
+        my = normalY[q]
       const facing = 1 - mx * nx - my * ny
       // Edges that face the same way cannot be touched from inside before their ends are.
       if (facing < 1e-6) continue
@@ -122,7 +169,9 @@ function findDepths(field: InsetField, pointX: Float64Array, pointY: Float64Arra
   }
 }
 
-/** Edges in strips across the longer way, each edge in every strip that it or `around` mm beyond it touches. */
+/**
+ * Edges in strips across the longer way, each edge in every strip that it or `around` mm beyond it touches.
+ */
 class Neighbours {
   readonly list: Int32Array
   private readonly starts: Int32Array
@@ -131,18 +180,25 @@ class Neighbours {
   private readonly byX: boolean
   constructor(field: InsetField, pointX: Float64Array, pointY: Float64Array, around: number) {
     const count = pointX.length
-    let x0 = Infinity, x1 = -Infinity, y0 = Infinity, y1 = -Infinity
+    let x0 = Infinity,
+      x1 = -Infinity,
+      y0 = Infinity,
+      y1 = -Infinity
     for (let i = 0; i < count; i++) {
-      x0 = Math.min(x0, pointX[i]); x1 = Math.max(x1, pointX[i])
-      y0 = Math.min(y0, pointY[i]); y1 = Math.max(y1, pointY[i])
+      x0 = Math.min(x0, pointX[i])
+      x1 = Math.max(x1, pointX[i])
+      y0 = Math.min(y0, pointY[i])
+      y1 = Math.max(y1, pointY[i])
     }
     this.byX = x1 - x0 >= y1 - y0
     this.low = this.byX ? x0 : y0
     const size = Math.max(1e-6, this.byX ? x1 - x0 : y1 - y0)
     const strips = Math.max(1, Math.min(256, Math.floor(size / Math.max(around, size / 256))))
     this.width = size / strips
-    const middle = this.byX ? field.midX : field.midY, point = this.byX ? pointX : pointY
-    const lowest = new Int32Array(count), highest = new Int32Array(count)
+    const middle = this.byX ? field.midX : field.midY,
+      point = this.byX ? pointX : pointY
+    const lowest = new Int32Array(count),
+      highest = new Int32Array(count)
     this.starts = new Int32Array(strips + 1)
     for (let e = 0; e < count; e++) {
       const half = Math.abs(middle[e] - point[e])
@@ -158,16 +214,23 @@ class Neighbours {
   private strip(place: number, strips = this.starts.length - 1): number {
     return Math.min(strips - 1, Math.max(0, Math.floor((place - this.low) / this.width)))
   }
-  first(x: number, y: number): number { return this.starts[this.strip(this.byX ? x : y)] }
-  last(x: number, y: number): number { return this.starts[this.strip(this.byX ? x : y) + 1] }
+  first(x: number, y: number): number {
+    return this.starts[this.strip(this.byX ? x : y)]
+  }
+  last(x: number, y: number): number {
+    return this.starts[this.strip(this.byX ? x : y) + 1]
+  }
 }
 
 /** Length of edge e carried inward by d, mm; never negative. */
-export const insetEdge = (field: InsetField, e: number, d: number): number => Math.max(0, field.length[e] - d * field.shrink[e])
+export const insetEdge = (field: InsetField, e: number, d: number): number =>
+  Math.max(0, field.length[e] - d * field.shrink[e])
 
 /**
- * Outlines d inside: the offset edges that exist there, joined in their order. Straight joins stand in for what the medial
- * axis swallows. `d` must be within the reach that the field was made for; below zero the outlines lie outside.
+ * Outlines d inside: the offset edges that exist there, joined in their order. Straight joins stand in for
+ * what the medial
+ * axis swallows. `d` must be within the reach that the field was made for; below zero the outlines lie
+ * outside.
  */
 export function insetLoops(field: InsetField, d: number): Section {
   const loops: Section = []
@@ -176,8 +239,14 @@ export function insetLoops(field: InsetField, d: number): Section {
     for (let e = field.starts[loop]; e < field.starts[loop + 1]; e++) {
       const half = insetEdge(field, e, d) / 2
       if (field.depth[e] < d || half <= 0) continue
-      const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
-      points.push(x - field.normalY[e] * half, y + field.normalX[e] * half, x + field.normalY[e] * half, y - field.normalX[e] * half)
+      const x = field.midX[e] + d * field.normalX[e],
+        y = field.midY[e] + d * field.normalY[e]
+      points.push(
+        x - field.normalY[e] * half,
+        y + field.normalX[e] * half,
+        x + field.normalY[e] * half,
+        y - field.normalX[e] * half,
+      )
     }
     if (points.length >= 6) loops.push(Float64Array.from(points))
   }

@@ -15,7 +15,13 @@ export interface Layer {
   /** Length-weighted mean of the same over the inside, for what is laid solid. */
   inside: Moments
 }
-export interface Moments { x: number, y: number, xx: number, yy: number, xy: number }
+export interface Moments {
+  x: number
+  y: number
+  xx: number
+  yy: number
+  xy: number
+}
 
 const nothing = (): Moments => ({ x: 0, y: 0, xx: 0, yy: 0, xy: 0 })
 function addMoments(to: Moments, by: number, { x, y, xx, yy, xy }: Moments): void {
@@ -26,19 +32,34 @@ function addMoments(to: Moments, by: number, { x, y, xx, yy, xy }: Moments): voi
   to.xy += by * xy
 }
 
-/** A bead still fits where it is squeezed by this share of its width: shells made n beads thick get n beads. */
+/**
+ * A bead still fits where it is squeezed by this share of its width: shells made n beads thick get n beads.
+ */
 const SQUEEZE = 0.04
 
-/** How much of the bead of wall i (from 1) an edge gets where the medial axis lies `depth` in: 1, ½ where both sides share it, or none. */
+/**
+ * How much of the bead of wall i (from 1) an edge gets where the medial axis lies `depth` in: 1, ½ where both
+ * sides share it, or none.
+ */
 export const wallShare = (depth: number, i: number, width: number): number =>
-  depth >= (i - SQUEEZE) * width ? 1 : depth >= (i - 0.5 - SQUEEZE) * width || (i === 1 && depth >= width / 4) ? 0.5 : 0
+  depth >= (i - SQUEEZE) * width
+    ? 1
+    : depth >= (i - 0.5 - SQUEEZE) * width || (i === 1 && depth >= width / 4)
+      ? 0.5
+      : 0
 
 /**
- * Walls run at (i − ½)w inside the outline. Where the section is too thin for every bead, as many are laid as fit
+ * Walls run at (i − ½)w inside the outline. Where the section is too thin for every bead, as many are laid as
+ * fit
  * across it: a last one is shared by both sides, and the thinnest edge down to half a bead still gets one.
  */
-export function wallBeads(field: InsetField, walls: number, width: number): { outer: number, inner: number, sum: Moments } {
-  let outer = 0, inner = 0
+export function wallBeads(
+  field: InsetField,
+  walls: number,
+  width: number,
+): { outer: number; inner: number; sum: Moments } {
+  let outer = 0,
+    inner = 0
   const sum = nothing()
   for (let e = 0; e < field.length.length; e++) {
     const depth = field.depth[e]
@@ -53,10 +74,14 @@ export function wallBeads(field: InsetField, walls: number, width: number): { ou
   return { outer, inner, sum }
 }
 
-/** Adds the moments of edge e carried in by d; returns its length. A straight run's own second moment is l³/12 along it. */
+/**
+ * Adds the moments of edge e carried in by d; returns its length. A straight run's own second moment is l³/12
+ * along it.
+ */
 function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: number): number {
   const length = share * insetEdge(field, e, d)
-  const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
+  const x = field.midX[e] + d * field.normalX[e],
+    y = field.midY[e] + d * field.normalY[e]
   const own = (length * (length / share) ** 2) / 12
   sum.x += length * x
   sum.y += length * y
@@ -66,22 +91,48 @@ function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: n
   return length
 }
 
-/** Lattice: two families of upright webs at ±45° to the span, each `pitch` apart; a layer meets one every pitch·√2 along the chord. */
-export const latticeLength = (area: number, pitch: number, passes: number): number => (passes * 2 * area) / (pitch * Math.SQRT2)
+/**
+ * Lattice: two families of upright webs at ±45° to the span, each `pitch` apart; a layer meets one every
+ * pitch·√2 along the chord.
+ */
+export const latticeLength = (area: number, pitch: number, passes: number): number =>
+  (passes * 2 * area) / (pitch * Math.SQRT2)
 
 /** Mean moments over the area further than d inside; over all of it where nothing lies that deep. */
 function meanMoments(field: InsetField, d: number): Moments {
   const inner = areaMoments(insetLoops(field, d))
-  if (inner.area > 0.02 * field.area) return { x: inner.x / inner.area, y: inner.y / inner.area, xx: inner.xx / inner.area, yy: inner.yy / inner.area, xy: inner.xy / inner.area }
+  if (inner.area > 0.02 * field.area)
+    return {
+      x: inner.x / inner.area,
+      y: inner.y / inner.area,
+      xx: inner.xx / inner.area,
+      yy: inner.yy / inner.area,
+      xy: inner.xy / inner.area,
+    }
   if (field.area <= 0) return nothing()
-  return { x: field.areaX, y: field.areaY, xx: field.areaXX / field.area, yy: field.areaYY / field.area, xy: field.areaXY / field.area }
+  return {
+    x: field.areaX,
+    y: field.areaY,
+    xx: field.areaXX / field.area,
+    yy: field.areaYY / field.area,
+    xy: field.areaXY / field.area,
+  }
 }
 
 /** How deep into a section a recipe looks, mm. */
-export const recipeReach = (recipe: Recipe): number => 1.05 * Math.max(recipe.walls * recipe.beadWidthMm, recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0)
+export const recipeReach = (recipe: Recipe): number =>
+  1.05 *
+  Math.max(
+    recipe.walls * recipe.beadWidthMm,
+    recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0,
+  )
 
-/** Share of an edge that the inner bead of a double skin follows: where the section is deep enough for it, begun and ended over a bead's width. */
-export const innerSkinShare = (depth: number, gap: number, width: number): number => Math.min(1, Math.max(0, (depth - gap - width / 2) / width))
+/**
+ * Share of an edge that the inner bead of a double skin follows: where the section is deep enough for it,
+ * begun and ended over a bead's width.
+ */
+export const innerSkinShare = (depth: number, gap: number, width: number): number =>
+  Math.min(1, Math.max(0, (depth - gap - width / 2) / width))
 
 /** Lays one layer. Infill of share f inside the innermost wall has length f·area/w (methods page). */
 export function layLayer(field: InsetField, recipe: Recipe): Layer {
@@ -91,7 +142,8 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
   const { outer, sum } = walls
   let { inner } = walls
   let infillArea = inside
-  const hollow = recipe.infillShare === 0 && !recipe.lattice && recipe.baseLayers === 0 && recipe.topLayers === 0
+  const hollow =
+    recipe.infillShare === 0 && !recipe.lattice && recipe.baseLayers === 0 && recipe.topLayers === 0
   const filled = hollow ? nothing() : meanMoments(field, recipe.walls * w)
   let between = filled
   if (recipe.skinGapMm) {
@@ -101,15 +153,32 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
       if (share > 0) inner += addEdge(sum, field, e, Math.min(w / 2 + gap, field.depth[e]), share)
     }
     infillArea = Math.max(0, inside - insetArea(field, gap))
-    // Where two skins with infill between share the section, the infill lies with the beads, not over its area.
+    // Where two skins with infill between share the section, the infill lies with the beads, not over its
+    // area.
     const beads = outer + inner
-    if (beads > 0) between = { x: sum.x / beads, y: sum.y / beads, xx: sum.xx / beads, yy: sum.yy / beads, xy: sum.xy / beads }
+    if (beads > 0)
+      between = {
+        x: sum.x / beads,
+        y: sum.y / beads,
+        xx: sum.xx / beads,
+        yy: sum.yy / beads,
+        xy: sum.xy / beads,
+      }
   }
   const lattice = recipe.lattice ? latticeLength(inside, recipe.lattice.pitchMm, recipe.lattice.passes) : 0
   const infill = (recipe.infillShare * infillArea) / w
   addMoments(sum, infill, between)
   addMoments(sum, lattice, filled)
-  return { outerWall: outer, innerWall: inner, lattice, infill, solidExtra: Math.max(0, inside / w - infill - lattice), sum, inside: filled }
+  return {
+    outerWall: outer,
+    innerWall: inner,
+    lattice,
+    infill,
+    solidExtra: Math.max(0, inside / w - infill - lattice),
+    sum,
+    inside: filled,
+  }
 }
 
-export const layerBeads = (layer: Layer): number => layer.outerWall + layer.innerWall + layer.lattice + layer.infill
+export const layerBeads = (layer: Layer): number =>
+  layer.outerWall + layer.innerWall + layer.lattice + layer.infill

@@ -1,7 +1,10 @@
 /**
- * One layer as the nozzle goes: straight runs in print order. The picture draws them, the time replays them. Lengths of
- * walls are those that `layLayer` adds up; infill, webs and solid stretches are laid at their spacing, and `scale` brings
- * their lengths to the layer's mean, which where the lines happen to fall would scatter. mm, in the section's plane.
+ * One layer as the nozzle goes: straight runs in print order. The picture draws them, the time replays them.
+ * Lengths of
+ * walls are those that `layLayer` adds up; infill, webs and solid stretches are laid at their spacing, and
+ * `scale` brings
+ * their lengths to the layer's mean, which where the lines happen to fall would scatter. mm, in the section's
+ * plane.
  */
 import type { Recipe } from '../document'
 import type { Section } from '../geometry'
@@ -11,7 +14,10 @@ import { scanLoops, swapped } from './scanlines'
 
 export type RunKind = 'outer' | 'inner' | 'web' | 'infill' | 'solid'
 
-/** Flat arrays, one entry a run. A run whose beginning lies away from the end before it is reached by travel, unless `joined`. */
+/**
+ * Flat arrays, one entry a run. A run whose beginning lies away from the end before it is reached by travel,
+ * unless `joined`.
+ */
 export interface LayerRuns {
   kind: RunKind[]
   x0: number[]
@@ -25,7 +31,16 @@ export interface LayerRuns {
 
 const emptyRuns = (): LayerRuns => ({ kind: [], x0: [], y0: [], x1: [], y1: [], scale: [], joined: [] })
 
-function push(runs: LayerRuns, kind: RunKind, x0: number, y0: number, x1: number, y1: number, scale: number, joined: boolean): void {
+function push(
+  runs: LayerRuns,
+  kind: RunKind,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  scale: number,
+  joined: boolean,
+): void {
   runs.kind.push(kind)
   runs.x0.push(x0)
   runs.y0.push(y0)
@@ -35,31 +50,82 @@ function push(runs: LayerRuns, kind: RunKind, x0: number, y0: number, x1: number
   runs.joined.push(joined)
 }
 
-/** `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer. */
-export function layerRuns(field: InsetField, layer: Layer, recipe: Recipe, index: number, open: number): LayerRuns {
+/**
+ * `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer.
+ */
+export function layerRuns(
+  field: InsetField,
+  layer: Layer,
+  recipe: Recipe,
+  index: number,
+  open: number,
+): LayerRuns {
   const walls = wallRuns(field, recipe)
   const inside = insetLoops(field, recipe.walls * recipe.beadWidthMm)
-  const webs = recipe.lattice && layer.lattice > 0 ? webRuns(inside, recipe, index * recipe.layerHeightMm, layer.lattice) : null
+  const webs =
+    recipe.lattice && layer.lattice > 0
+      ? webRuns(inside, recipe, index * recipe.layerHeightMm, layer.lattice)
+      : null
   const runs = webs ? woven(walls, webs, recipe.lattice!.passes) : walls
   if (layer.infill > 0) {
     // The same length whatever the pattern: lines one of n ways lie n times as far apart.
     const ways = WAYS[recipe.infillPattern](index)
-    for (const way of ways) append(runs, lines(inside, index, way, (ways.length * recipe.beadWidthMm) / recipe.infillShare, 'infill', layer.infill / ways.length, recipe.skinGapMm))
+    for (const way of ways)
+      append(
+        runs,
+        lines(
+          inside,
+          index,
+          way,
+          (ways.length * recipe.beadWidthMm) / recipe.infillShare,
+          'infill',
+          layer.infill / ways.length,
+          recipe.skinGapMm,
+        ),
+      )
   }
   const solid = open * layer.solidExtra
-  if (solid > 0) append(runs, lines(inside, index, turnAbout(index), recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null))
+  if (solid > 0)
+    append(
+      runs,
+      lines(inside, index, turnAbout(index), recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null),
+    )
   return runs
 }
 
-/** Every loop's walls from the outside in, each begun at its rearmost edge; loops further back come first. Where a mesh happens to begin its loops says nothing then. */
+/**
+ * Every loop's walls from the outside in, each begun at its rearmost edge; loops further back come first.
+ * Where a mesh happens to begin its loops says nothing then.
+ */
 function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
-  const runs = emptyRuns(), w = recipe.beadWidthMm
-  const loops = Array.from({ length: field.starts.length - 1 }, (_, loop) => ({ from: field.starts[loop], to: field.starts[loop + 1], seam: rearmost(field, field.starts[loop], field.starts[loop + 1]) }))
+  const runs = emptyRuns(),
+    w = recipe.beadWidthMm
+  const loops = Array.from({ length: field.starts.length - 1 }, (_, loop) => ({
+    from: field.starts[loop],
+    to: field.starts[loop + 1],
+    seam: rearmost(field, field.starts[loop], field.starts[loop + 1]),
+  }))
   loops.sort((a, b) => field.midX[b.seam] - field.midX[a.seam])
   for (const loop of loops) {
-    for (let i = 1; i <= recipe.walls; i++) wallLoop(runs, field, loop, i === 1 ? 'outer' : 'inner', depth => wallShare(depth, i, w), depth => Math.min((i - 0.5) * w, depth))
+    for (let i = 1; i <= recipe.walls; i++)
+      wallLoop(
+        runs,
+        field,
+        loop,
+        i === 1 ? 'outer' : 'inner',
+        depth => wallShare(depth, i, w),
+        depth => Math.min((i - 0.5) * w, depth),
+      )
     const gap = recipe.skinGapMm
-    if (gap) wallLoop(runs, field, loop, 'inner', depth => innerSkinShare(depth, gap, w), depth => Math.min(w / 2 + gap, depth))
+    if (gap)
+      wallLoop(
+        runs,
+        field,
+        loop,
+        'inner',
+        depth => innerSkinShare(depth, gap, w),
+        depth => Math.min(w / 2 + gap, depth),
+      )
   }
   return runs
 }
@@ -73,7 +139,14 @@ function rearmost({ midX }: InsetField, from: number, to: number): number {
 /** A wall laid on over a thin place shorter than this, mm. */
 const MEND = 2
 
-function wallLoop(runs: LayerRuns, field: InsetField, { from, to, seam }: { from: number, to: number, seam: number }, kind: RunKind, shareOf: (depth: number) => number, placeOf: (depth: number) => number): void {
+function wallLoop(
+  runs: LayerRuns,
+  field: InsetField,
+  { from, to, seam }: { from: number; to: number; seam: number },
+  kind: RunKind,
+  shareOf: (depth: number) => number,
+  placeOf: (depth: number) => number,
+): void {
   let skipped = Infinity
   for (let k = 0; k < to - from; k++) {
     const e = seam + k < to ? seam + k : seam + k - to + from
@@ -81,22 +154,27 @@ function wallLoop(runs: LayerRuns, field: InsetField, { from, to, seam }: { from
     const d = placeOf(field.depth[e])
     const half = share > 0 ? insetEdge(field, e, d) / 2 : 0
     if (half <= 0) {
-      // An edge that the offset swallows at a corner does not break the bead; one too thin for it does, when it is long enough.
+      // An edge that the offset swallows at a corner does not break the bead; one too thin for it does, when
+      // it is long enough.
       if (share === 0) skipped += field.length[e]
       continue
     }
-    const x = field.midX[e] + d * field.normalX[e], y = field.midY[e] + d * field.normalY[e]
-    const dx = field.normalY[e] * half, dy = -field.normalX[e] * half
+    const x = field.midX[e] + d * field.normalX[e],
+      y = field.midY[e] + d * field.normalY[e]
+    const dx = field.normalY[e] * half,
+      dy = -field.normalX[e] * half
     push(runs, kind, x - dx, y - dy, x + dx, y + dy, share, skipped < MEND)
     skipped = 0
   }
 }
 
 function append(to: LayerRuns, from: LayerRuns): void {
-  for (let i = 0; i < from.kind.length; i++) push(to, from.kind[i], from.x0[i], from.y0[i], from.x1[i], from.y1[i], from.scale[i], from.joined[i])
+  for (let i = 0; i < from.kind.length; i++)
+    push(to, from.kind[i], from.x0[i], from.y0[i], from.x1[i], from.y1[i], from.scale[i], from.joined[i])
 }
 
-const drawn = (runs: LayerRuns): number => runs.x0.reduce((sum, x, i) => sum + Math.hypot(runs.x1[i] - x, runs.y1[i] - runs.y0[i]), 0)
+const drawn = (runs: LayerRuns): number =>
+  runs.x0.reduce((sum, x, i) => sum + Math.hypot(runs.x1[i] - x, runs.y1[i] - runs.y0[i]), 0)
 function scaleTo(runs: LayerRuns, length: number): LayerRuns {
   const sum = drawn(runs)
   if (sum > 0) runs.scale.fill(length / sum)
@@ -105,30 +183,53 @@ function scaleTo(runs: LayerRuns, length: number): LayerRuns {
 
 /** A box of loops: least x, least y, greatest x, greatest y. */
 function extent(loops: Section): [number, number, number, number] {
-  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity
+  let x0 = Infinity,
+    y0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity
   for (const loop of loops) {
     for (let i = 0; i < loop.length; i += 2) {
-      x0 = Math.min(x0, loop[i]); x1 = Math.max(x1, loop[i])
-      y0 = Math.min(y0, loop[i + 1]); y1 = Math.max(y1, loop[i + 1])
+      x0 = Math.min(x0, loop[i])
+      x1 = Math.max(x1, loop[i])
+      y0 = Math.min(y0, loop[i + 1])
+      y1 = Math.max(y1, loop[i + 1])
     }
   }
   return [x0, y0, x1, y1]
 }
 
-/** At most so many lines a layer: beyond it they say nothing more about time, and a picture is a grey blur. */
+/**
+ * At most so many lines a layer: beyond it they say nothing more about time, and a picture is a grey blur.
+ */
 const MOST_LINES = 3000
 
 const turnAbout = (index: number): number => (index % 2 === 0 ? Math.PI / 4 : -Math.PI / 4)
 /** Ways that infill runs in a layer, rad. */
 const WAYS: Record<Recipe['infillPattern'], (index: number) => number[]> = {
-  lines: index => [turnAbout(index)], grid: () => [Math.PI / 4, -Math.PI / 4], triangles: () => [0, Math.PI / 3, -Math.PI / 3],
+  lines: index => [turnAbout(index)],
+  grid: () => [Math.PI / 4, -Math.PI / 4],
+  triangles: () => [0, Math.PI / 3, -Math.PI / 3],
 }
 
-/** Parallel lines at an angle, inside the innermost wall; in a double skin between the two. There and back, one after the other. */
-function lines(inside: Section, index: number, angle: number, spacing: number, kind: RunKind, length: number, gap: number | null): LayerRuns {
-  const cos = Math.cos(angle), sin = Math.sin(angle)
+/**
+ * Parallel lines at an angle, inside the innermost wall; in a double skin between the two. There and back,
+ * one after the other.
+ */
+function lines(
+  inside: Section,
+  index: number,
+  angle: number,
+  spacing: number,
+  kind: RunKind,
+  length: number,
+  gap: number | null,
+): LayerRuns {
+  const cos = Math.cos(angle),
+    sin = Math.sin(angle)
   if (inside.length === 0) return emptyRuns()
-  const turned = inside.map(loop => loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)))
+  const turned = inside.map(loop =>
+    loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)),
+  )
   const [, low, , high] = extent(turned)
   const count = Math.min(MOST_LINES, Math.max(1, Math.ceil((high - low) / spacing)))
   const runs = emptyRuns()
@@ -154,15 +255,19 @@ function lines(inside: Section, index: number, angle: number, spacing: number, k
   return scaleTo(runs, length)
 }
 
-/** Webs at ±45° to the span wander along the chord as the piece grows: a layer meets each family every pitch·√2. */
+/**
+ * Webs at ±45° to the span wander along the chord as the piece grows: a layer meets each family every
+ * pitch·√2.
+ */
 function webRuns(inside: Section, recipe: Recipe, height: number, length: number): LayerRuns {
   const { pitchMm } = recipe.lattice!
   if (inside.length === 0) return emptyRuns()
   const turned = swapped(inside)
-  const [, low, , high] = extent(turned), step = pitchMm * Math.SQRT2
+  const [, low, , high] = extent(turned),
+    step = pitchMm * Math.SQRT2
   const runs = emptyRuns()
   for (const way of [1, -1]) {
-    const first = low + ((way * height) % step + step) % step
+    const first = low + ((((way * height) % step) + step) % step)
     const count = Math.max(0, Math.ceil((high - first) / step))
     scanLoops(turned, first - step / 2, step, count).forEach((line, k) => {
       const x = first + k * step
@@ -173,17 +278,30 @@ function webRuns(inside: Section, recipe: Recipe, height: number, length: number
   return scaleTo(runs, length / recipe.lattice!.passes)
 }
 
-/** The bead leaves the wall for a web and comes back (two passes), or runs across it once: walls and webs in turn. */
+/**
+ * The bead leaves the wall for a web and comes back (two passes), or runs across it once: walls and webs in
+ * turn.
+ */
 function woven(walls: LayerRuns, webs: LayerRuns, passes: number): LayerRuns {
   const count = webs.kind.length
   if (count === 0) return walls
   const runs = emptyRuns()
   let web = 0
   for (let i = 0; i < walls.kind.length; i++) {
-    push(runs, walls.kind[i], walls.x0[i], walls.y0[i], walls.x1[i], walls.y1[i], walls.scale[i], walls.joined[i])
+    push(
+      runs,
+      walls.kind[i],
+      walls.x0[i],
+      walls.y0[i],
+      walls.x1[i],
+      walls.y1[i],
+      walls.scale[i],
+      walls.joined[i],
+    )
     while (web < count && (web + 1) * walls.kind.length <= (i + 1) * (count + 1)) {
       push(runs, 'web', webs.x0[web], webs.y0[web], webs.x1[web], webs.y1[web], webs.scale[web], true)
-      if (passes === 2) push(runs, 'web', webs.x1[web], webs.y1[web], webs.x0[web], webs.y0[web], webs.scale[web], true)
+      if (passes === 2)
+        push(runs, 'web', webs.x1[web], webs.y1[web], webs.x0[web], webs.y0[web], webs.scale[web], true)
       web++
     }
   }

@@ -29,7 +29,8 @@ describe('every demo piece', () => {
         const { live, full, mass, time } = await compare(piece, airframe.filamentOf(piece.zone))
         expect(Math.abs(mass), `${piece.name}: mass off by ${(100 * mass).toFixed(2)} %`).toBeLessThan(0.01)
         expect(Math.abs(time), `${piece.name}: time off by ${(100 * time).toFixed(2)} %`).toBeLessThan(0.03)
-        // The solid stands on its foot, mirrored where its frame is left-handed; only heights are compared here.
+        // The solid stands on its foot, mirrored where its frame is left-handed; only heights are compared
+        // here.
         const height = piece.to - piece.from
         const along = piece.part === 'body' ? live.centre[0] - piece.from : null
         if (along !== null) expect(Math.abs(along - full.centre[2]) / height, piece.name).toBeLessThan(0.01)
@@ -40,20 +41,55 @@ describe('every demo piece', () => {
 })
 
 // Shorter or lighter than this, one bead more or less in a layer is a percent.
-const SHORTEST_MM = 20, LIGHTEST_KG = 0.001
+const SHORTEST_MM = 20,
+  LIGHTEST_KG = 0.001
 
 it('200 random wings with tips, control surfaces and joints, in every school: mass within 1 %, time within 3 %', async () => {
-  await fc.assert(fc.asyncProperty(surface('wing-inner', 0.6), recipe, fc.double({ min: 0.2, max: 0.8, noNaN: true }), async (wing, made, share) => {
-    const zone = { ...DEMOS[0].zones[2], recipe: { ...made, layerHeightMm: Math.max(0.2, made.layerHeightMm) } }
-    const span = wing.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
-    const doc: ProjectFile = { ...DEMOS[0], wing, spars: [], weighIns: [], equipment: [], cuts: { ...DEMOS[0].cuts, wing: [{ atMm: share * span, joint: { kind: 'pins', toleranceMm: 0.2 } }] }, zones: DEMOS[0].zones.map(item => (item.id === zone.id ? zone : item)) }
-    const airframe = createAssessor().airframe(doc)
-    // One piece a wing, turn about: a fixed one or a moving part.
-    const pieces = airframe.pieces.filter(p => p.part === 'wing' && p.side !== 'port' && p.to - p.from > SHORTEST_MM && printPiece(p, airframe.filamentOf(p.zone)).mass > LIGHTEST_KG)
-    fc.pre(pieces.length > 0)
-    const piece = pieces[Math.floor(share * 1000) % pieces.length]
-    const { mass, time } = await compare(piece, airframe.filamentOf(piece.zone))
-    expect(Math.abs(mass), `${piece.name}, ${zone.recipe.school}: mass off by ${(100 * mass).toFixed(2)} %`).toBeLessThan(0.01)
-    expect(Math.abs(time), `${piece.name}, ${zone.recipe.school}: time off by ${(100 * time).toFixed(2)} %`).toBeLessThan(0.03)
-  }), { numRuns: 200, endOnFailure: true })
+  await fc.assert(
+    fc.asyncProperty(
+      surface('wing-inner', 0.6),
+      recipe,
+      fc.double({ min: 0.2, max: 0.8, noNaN: true }),
+      async (wing, made, share) => {
+        const zone = {
+          ...DEMOS[0].zones[2],
+          recipe: { ...made, layerHeightMm: Math.max(0.2, made.layerHeightMm) },
+        }
+        const span = wing.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
+        const doc: ProjectFile = {
+          ...DEMOS[0],
+          wing,
+          spars: [],
+          weighIns: [],
+          equipment: [],
+          cuts: {
+            ...DEMOS[0].cuts,
+            wing: [{ atMm: share * span, joint: { kind: 'pins', toleranceMm: 0.2 } }],
+          },
+          zones: DEMOS[0].zones.map(item => (item.id === zone.id ? zone : item)),
+        }
+        const airframe = createAssessor().airframe(doc)
+        // One piece a wing, turn about: a fixed one or a moving part.
+        const pieces = airframe.pieces.filter(
+          p =>
+            p.part === 'wing' &&
+            p.side !== 'port' &&
+            p.to - p.from > SHORTEST_MM &&
+            printPiece(p, airframe.filamentOf(p.zone)).mass > LIGHTEST_KG,
+        )
+        fc.pre(pieces.length > 0)
+        const piece = pieces[Math.floor(share * 1000) % pieces.length]
+        const { mass, time } = await compare(piece, airframe.filamentOf(piece.zone))
+        expect(
+          Math.abs(mass),
+          `${piece.name}, ${zone.recipe.school}: mass off by ${(100 * mass).toFixed(2)} %`,
+        ).toBeLessThan(0.01)
+        expect(
+          Math.abs(time),
+          `${piece.name}, ${zone.recipe.school}: time off by ${(100 * time).toFixed(2)} %`,
+        ).toBeLessThan(0.03)
+      },
+    ),
+    { numRuns: 200, endOnFailure: true },
+  )
 }, 400_000)

@@ -1,21 +1,39 @@
 /** Time of a chain of straight moves under one acceleration, slowing at corners. Lengths mm, speeds mm/s. */
 
 /** Unit directions; (0, 0, 0) for a move of the extruder alone, which starts and ends at rest. */
-export interface MoveList { length: ArrayLike<number>, speed: ArrayLike<number>, dx: ArrayLike<number>, dy: ArrayLike<number>, dz: ArrayLike<number> }
+export interface MoveList {
+  length: ArrayLike<number>
+  speed: ArrayLike<number>
+  dx: ArrayLike<number>
+  dy: ArrayLike<number>
+  dz: ArrayLike<number>
+}
 
 let entry = new Float64Array(1024)
 
 /**
- * Speed at a corner is what changes the velocity vector by no more than `corner`: v ≤ corner / (2 sin(θ/2)); straight
- * on is not slowed. A backward pass makes sure that every corner can be reached by braking, a forward pass by speeding up.
+ * Speed at a corner is what changes the velocity vector by no more than `corner`: v ≤ corner / (2 sin(θ/2));
+ * straight
+ * on is not slowed. A backward pass makes sure that every corner can be reached by braking, a forward pass by
+ * speeding up.
  * Starts and ends at rest. `count` moves from the beginning of the list.
  */
-export function replayMoves({ length, speed, dx, dy, dz }: MoveList, accel: number, corner: number, count = length.length): number {
+export function replayMoves(
+  { length, speed, dx, dy, dz }: MoveList,
+  accel: number,
+  corner: number,
+  count = length.length,
+): number {
   if (entry.length <= count) entry = new Float64Array(2 * count + 2)
   entry[0] = 0
   entry[count] = 0
   for (let i = 1; i < count; i++) {
-    const ax = dx[i - 1], ay = dy[i - 1], az = dz[i - 1], bx = dx[i], by = dy[i], bz = dz[i]
+    const ax = dx[i - 1],
+      ay = dy[i - 1],
+      az = dz[i - 1],
+      bx = dx[i],
+      by = dy[i],
+      bz = dz[i]
     if ((bx === 0 && by === 0 && bz === 0) || (ax === 0 && ay === 0 && az === 0)) {
       entry[i] = 0
       continue
@@ -30,7 +48,8 @@ export function replayMoves({ length, speed, dx, dy, dz }: MoveList, accel: numb
   }
   let time = 0
   for (let i = 0; i < count; i++) {
-    const v0 = entry[i], reach = v0 * v0 + 2 * accel * length[i]
+    const v0 = entry[i],
+      reach = v0 * v0 + 2 * accel * length[i]
     if (entry[i + 1] * entry[i + 1] > reach) entry[i + 1] = Math.sqrt(reach)
     time += moveTime(length[i], v0, entry[i + 1], speed[i], accel)
   }

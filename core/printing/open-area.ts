@@ -3,7 +3,12 @@ import type { Section } from '../geometry'
 import { scanBoth, scanLength, scanLess, scanLongest, scanLoops, swapped, type Scan } from './scanlines'
 
 /** Lines across the shorter way of a model: each sees how thick the section is there. */
-export interface ScanGrid { low: number, spacing: number, lines: number, swap: boolean }
+export interface ScanGrid {
+  low: number
+  spacing: number
+  lines: number
+  swap: boolean
+}
 
 /** A grid over a box, lines running along its shorter side. */
 export function scanGrid(x0: number, y0: number, x1: number, y1: number, most: number): ScanGrid {
@@ -25,8 +30,10 @@ export function openShare(inside: Scan, others: readonly Scan[]): number {
   return Math.max(0, 1 - scanLength(covered) / whole)
 }
 
-/** Area of `section` over nothing of `under` (mm²), and the longest stretch of it along the shorter way (mm). */
-export function hanging(section: Scan, under: Scan, { spacing }: ScanGrid): { area: number, span: number } {
+/**
+ * Area of `section` over nothing of `under` (mm²), and the longest stretch of it along the shorter way (mm).
+ */
+export function hanging(section: Scan, under: Scan, { spacing }: ScanGrid): { area: number; span: number } {
   const left = scanLess(section, under)
   return { area: scanLength(left) * spacing, span: scanLongest(left) }
 }

@@ -12,13 +12,26 @@ import { layerRuns } from './layer-runs'
 import type { Recipe } from '../document'
 import type { Section } from '../geometry'
 
-const school = (id: string) => recipeFor(LIBRARIES.schools.find(s => s.id === id)!, LIBRARIES.filaments[0])
+const school = (id: string) =>
+  recipeFor(
+    LIBRARIES.schools.find(s => s.id === id)!,
+    LIBRARIES.filaments[0],
+  )
 const runsOf = (section: Section, recipe: Recipe, index: number) => {
   const field = insetField(section)
   return layerRuns(field, layLayer(field, recipe), recipe, index, 0)
 }
-const drawn = (runs: ReturnType<typeof runsOf>, kind: string) => runs.kind.reduce((sum, k, i) => sum + (k === kind ? Math.hypot(runs.x1[i] - runs.x0[i], runs.y1[i] - runs.y0[i]) : 0), 0)
-const counted = (runs: ReturnType<typeof runsOf>, kind: string) => runs.kind.reduce((sum, k, i) => sum + (k === kind ? runs.scale[i] * Math.hypot(runs.x1[i] - runs.x0[i], runs.y1[i] - runs.y0[i]) : 0), 0)
+const drawn = (runs: ReturnType<typeof runsOf>, kind: string) =>
+  runs.kind.reduce(
+    (sum, k, i) => sum + (k === kind ? Math.hypot(runs.x1[i] - runs.x0[i], runs.y1[i] - runs.y0[i]) : 0),
+    0,
+  )
+const counted = (runs: ReturnType<typeof runsOf>, kind: string) =>
+  runs.kind.reduce(
+    (sum, k, i) =>
+      sum + (k === kind ? runs.scale[i] * Math.hypot(runs.x1[i] - runs.x0[i], runs.y1[i] - runs.y0[i]) : 0),
+    0,
+  )
 
 describe('the picture of a layer', () => {
   it('shows what is weighed: walls, infill and webs as long as the layer that was laid', () => {
@@ -36,12 +49,27 @@ describe('the picture of a layer', () => {
   })
   it('infill weighs the same in every pattern, and is drawn one, two or three ways', () => {
     const disc = [circle(0, 0, 30, false, 160)]
-    for (const [infillPattern, ways] of [['lines', 1], ['grid', 2], ['triangles', 3]] as const) {
+    for (const [infillPattern, ways] of [
+      ['lines', 1],
+      ['grid', 2],
+      ['triangles', 3],
+    ] as const) {
       const recipe = { ...school('bead-infill'), infillShare: 0.12, infillPattern }
-      const runs = runsOf(disc, recipe, 3), layer = layLayer(insetField(disc), recipe)
+      const runs = runsOf(disc, recipe, 3),
+        layer = layLayer(insetField(disc), recipe)
       expect(counted(runs, 'infill') / layer.infill, infillPattern).toBeCloseTo(1, 9)
       expect(Math.abs(drawn(runs, 'infill') / layer.infill - 1), infillPattern).toBeLessThan(0.06)
-      const angles = new Set(runs.kind.flatMap((kind, i) => (kind === 'infill' ? [Math.round((Math.atan2(runs.y1[i] - runs.y0[i], runs.x1[i] - runs.x0[i]) * 180) / Math.PI + 360) % 180] : [])))
+      const angles = new Set(
+        runs.kind.flatMap((kind, i) =>
+          kind === 'infill'
+            ? [
+                Math.round(
+                  (Math.atan2(runs.y1[i] - runs.y0[i], runs.x1[i] - runs.x0[i]) * 180) / Math.PI + 360,
+                ) % 180,
+              ]
+            : [],
+        ),
+      )
       expect(angles.size, infillPattern).toBe(ways)
     }
   })
@@ -56,7 +84,8 @@ describe('the picture of a layer', () => {
   })
   it('draws nothing outside the section', () => {
     const slice = createAssessor().airframe(DEMOS[0]).pieces[0].sectionAt(60)
-    const xs = Array.from(slice[0]).filter((_, i) => i % 2 === 0), ys = Array.from(slice[0]).filter((_, i) => i % 2 === 1)
+    const xs = Array.from(slice[0]).filter((_, i) => i % 2 === 0),
+      ys = Array.from(slice[0]).filter((_, i) => i % 2 === 1)
     for (const id of ['spiral-lattice', 'bead-infill', 'double-skin', 'beads']) {
       const runs = runsOf(slice, school(id), 3)
       expect(Math.min(...runs.x0, ...runs.x1)).toBeGreaterThan(Math.min(...xs) - 0.5)
@@ -70,14 +99,30 @@ describe('the picture of a layer', () => {
 describe('calibration', () => {
   it('a tube of one bead: π·d turns of bead, one a layer', () => {
     // 40 mm across, 20 mm tall, 0.25 layers: 80 turns of 125.66 mm of 0.0990874 mm² at 1.21 g/cm³.
-    expect(tubeMassG(40, 20, beadArea(0.45, 0.25), 0.25, 1210)).toBeCloseTo(80 * Math.PI * 40 * 0.0990874 * 1.21e-3, 5)
+    expect(tubeMassG(40, 20, beadArea(0.45, 0.25), 0.25, 1210)).toBeCloseTo(
+      80 * Math.PI * 40 * 0.0990874 * 1.21e-3,
+      5,
+    )
   })
   it('gives back the expansion that made the piece, and a flow that fills the bead, for any true expansion and pushing error', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 2.6, noNaN: true }), fc.double({ min: 0.3, max: 1.1, noNaN: true }), fc.double({ min: 0.9, max: 1.1, noNaN: true }), (expansion, flow, push) => {
-      // The printer lays flow·push of a solid bead, and it swells by the expansion.
-      const result = calibrate({ massG: 10 * flow * push, solidMassG: 10, wallMm: 0.45 * flow * push * expansion, beadWidthMm: 0.45, flow })
-      expect(result.expansion).toBeCloseTo(expansion, 9)
-      expect(result.flow * push * expansion).toBeCloseTo(1, 9)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 2.6, noNaN: true }),
+        fc.double({ min: 0.3, max: 1.1, noNaN: true }),
+        fc.double({ min: 0.9, max: 1.1, noNaN: true }),
+        (expansion, flow, push) => {
+          // The printer lays flow·push of a solid bead, and it swells by the expansion.
+          const result = calibrate({
+            massG: 10 * flow * push,
+            solidMassG: 10,
+            wallMm: 0.45 * flow * push * expansion,
+            beadWidthMm: 0.45,
+            flow,
+          })
+          expect(result.expansion).toBeCloseTo(expansion, 9)
+          expect(result.flow * push * expansion).toBeCloseTo(1, 9)
+        },
+      ),
+    )
   })
 })

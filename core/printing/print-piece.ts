@@ -1,4 +1,6 @@
-/** Mass, middle, inertia, filament and hours of a piece, from sampled sections integrated along its height. */
+/**
+ * Mass, middle, inertia, filament and hours of a piece, from sampled sections integrated along its height.
+ */
 import type { Printer, Recipe } from '../document'
 import { polygonArea, polygonPerimeter, type Piece, type Section } from '../geometry'
 import type { Filament } from '../libraries'
@@ -14,7 +16,14 @@ import { hanging, openShare, scanGrid, scanSection } from './open-area'
 import { fieldFor, LONGEST_EDGE, samplePiece, type PieceSamples } from './sample-sections'
 import { divideSection } from './divide-edges'
 
-export interface BeadLengths { outerWall: number, innerWall: number, lattice: number, infill: number, solid: number, brim: number }
+export interface BeadLengths {
+  outerWall: number
+  innerWall: number
+  lattice: number
+  infill: number
+  solid: number
+  brim: number
+}
 
 export interface PiecePrint {
   /** kg, brim left out: it is torn off. */
@@ -28,35 +37,62 @@ export interface PiecePrint {
   lengths: BeadLengths
   /** Volume pushed through the nozzle, brim and all, mm³. */
   filamentMm3: number
-  /** What is laid over nothing: beyond 45° of the layer below, mm²; and the longest stretch that must be bridged, mm. */
+  /**
+   * What is laid over nothing: beyond 45° of the layer below, mm²; and the longest stretch that must be
+   * bridged, mm.
+   */
   overhangMm2: number
   bridgeMm: number
   /** Seconds on a printer, plate overhead left out. */
   seconds(printer: Printer): number
 }
 
-/** Layers round a sample that are timed where lines are few; far enough apart for webs to have moved on, odd so that both ways of infill come up. */
-const PHASES = 5, PHASE_STEP = 7
+/**
+ * Layers round a sample that are timed where lines are few; far enough apart for webs to have moved on, odd
+ * so that both ways of infill come up.
+ */
+const PHASES = 5,
+  PHASE_STEP = 7
 /** Layers of a piece that are timed at least, where infill or webs are laid. */
 const TIMED_LAYERS = 20
 
 /** Lines across a section when two are compared. */
 const SCAN_LINES = 40
 
-export interface OpenFace { u: number, way: -1 | 1, field: InsetField, layer: Layer, share: number, layers: number }
+export interface OpenFace {
+  u: number
+  way: -1 | 1
+  field: InsetField
+  layer: Layer
+  share: number
+  layers: number
+}
 
-export const ZERO_LENGTHS: BeadLengths = { outerWall: 0, innerWall: 0, lattice: 0, infill: 0, solid: 0, brim: 0 }
+export const ZERO_LENGTHS: BeadLengths = {
+  outerWall: 0,
+  innerWall: 0,
+  lattice: 0,
+  infill: 0,
+  solid: 0,
+  brim: 0,
+}
 
 /** Brim loops lie side by side round the foot: loop i is longer than the outline by 2π(i − ½)w. */
 export function brimLength(foot: Section | null, recipe: Recipe): number {
   const loops = Math.floor(recipe.brimMm / recipe.beadWidthMm + 1e-9)
   if (!foot || loops === 0) return 0
   const outside = foot.filter(loop => polygonArea(loop).area > 0)
-  return outside.reduce((sum, loop) => sum + loops * polygonPerimeter(loop) + Math.PI * loops * loops * recipe.beadWidthMm, 0)
+  return outside.reduce(
+    (sum, loop) => sum + loops * polygonPerimeter(loop) + Math.PI * loops * loops * recipe.beadWidthMm,
+    0,
+  )
 }
 
-/** Moves of the piece that was timed last: one printer after another asks for them, and then nobody; they would fill the memory. */
-let lastTimed: { laid: readonly Layer[], layers: TimedLayer[] } | null = null
+/**
+ * Moves of the piece that was timed last: one printer after another asks for them, and then nobody; they
+ * would fill the memory.
+ */
+let lastTimed: { laid: readonly Layer[]; layers: TimedLayer[] } | null = null
 
 export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const { recipe } = piece.zone
@@ -68,13 +104,20 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const sums = noBeads()
   let overhangMm2 = 0
   shape.samples.forEach(({ u, weight, leaning }, i) => {
-    const layer = laid[i], count = weight / h
+    const layer = laid[i],
+      count = weight / h
     lengths.outerWall += layer.outerWall * count
     lengths.innerWall += layer.innerWall * count
     lengths.lattice += layer.lattice * count
     lengths.infill += layer.infill * count
     const { x, y, xx, yy, xy } = layer.sum
-    addBeads(sums, u, weight, layerBeads(layer) * count, { x: x * count, y: y * count, xx: xx * count, yy: yy * count, xy: xy * count })
+    addBeads(sums, u, weight, layerBeads(layer) * count, {
+      x: x * count,
+      y: y * count,
+      xx: xx * count,
+      yy: yy * count,
+      xy: xy * count,
+    })
     overhangMm2 += leaning * weight
   })
   const faces = [...openFaces(shape, recipe), ...openSlopes(shape, laid, recipe)]
@@ -82,7 +125,13 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     const length = share * layer.solidExtra * layers
     lengths.solid += length
     const { x, y, xx, yy, xy } = layer.inside
-    addBeads(sums, u + (way * layers * h) / 2, layers * h, length, { x: x * length, y: y * length, xx: xx * length, yy: yy * length, xy: xy * length })
+    addBeads(sums, u + (way * layers * h) / 2, layers * h, length, {
+      x: x * length,
+      y: y * length,
+      xx: xx * length,
+      yy: yy * length,
+      xy: xy * length,
+    })
   }
   lengths.brim = brimLength(recipe.brimMm > 0 ? shape.jumps[0].above() : null, recipe)
   const bridges = bridgesOf(shape)
@@ -91,34 +140,70 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const { centre, inertia } = massFigures(sums, piece.place)
   const scale = mass * mmToM(1) ** 2
   return {
-    mass, centre, inertia: { xx: inertia.xx * scale, yy: inertia.yy * scale, zz: inertia.zz * scale, xy: inertia.xy * scale, xz: inertia.xz * scale, yz: inertia.yz * scale },
-    layers: Math.max(1, Math.round((piece.to + piece.proud - piece.from) / h)), lengths, filamentMm3: (sums.length + lengths.brim) * area * recipe.flow,
-    overhangMm2: overhangMm2 + bridges.reduce((sum, found) => sum + found.area, 0), bridgeMm: Math.max(0, ...bridges.map(found => found.span)),
+    mass,
+    centre,
+    inertia: {
+      xx: inertia.xx * scale,
+      yy: inertia.yy * scale,
+      zz: inertia.zz * scale,
+      xy: inertia.xy * scale,
+      xz: inertia.xz * scale,
+      yz: inertia.yz * scale,
+    },
+    layers: Math.max(1, Math.round((piece.to + piece.proud - piece.from) / h)),
+    lengths,
+    filamentMm3: (sums.length + lengths.brim) * area * recipe.flow,
+    overhangMm2: overhangMm2 + bridges.reduce((sum, found) => sum + found.area, 0),
+    bridgeMm: Math.max(0, ...bridges.map(found => found.span)),
     seconds: memoise((printer: Printer) => {
       if (lastTimed?.laid !== laid) lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe) }
-      return lastTimed.layers.reduce((sum, { moves, layers }) => sum + layers * movesTime(moves, recipe, filament, printer), 0) + lengths.brim / printer.wallSpeedMmS
+      return (
+        lastTimed.layers.reduce(
+          (sum, { moves, layers }) => sum + layers * movesTime(moves, recipe, filament, printer),
+          0,
+        ) +
+        lengths.brim / printer.wallSpeedMmS
+      )
     }, 12),
   }
 }
 
 /** Moves of a layer, and how many layers they stand for; less than none where they are taken back. */
-interface TimedLayer { moves: LayerMoves, layers: number }
+interface TimedLayer {
+  moves: LayerMoves
+  layers: number
+}
 
-function timedLayers({ samples, jumps }: PieceSamples, laid: readonly Layer[], faces: readonly OpenFace[], recipe: Recipe): TimedLayer[] {
-  const perLayer = 1 / recipe.layerHeightMm, reach = recipeReach(recipe)
-  const movesOf = (field: InsetField, layer: Layer, index: number, open: number) => layerMoves(layerRuns(field, layer, recipe, index, open), recipe)
-  // Where lines are few, how many a layer meets is chance: a piece seen in few places is timed in several layers at each.
+function timedLayers(
+  { samples, jumps }: PieceSamples,
+  laid: readonly Layer[],
+  faces: readonly OpenFace[],
+  recipe: Recipe,
+): TimedLayer[] {
+  const perLayer = 1 / recipe.layerHeightMm,
+    reach = recipeReach(recipe)
+  const movesOf = (field: InsetField, layer: Layer, index: number, open: number) =>
+    layerMoves(layerRuns(field, layer, recipe, index, open), recipe)
+  // Where lines are few, how many a layer meets is chance: a piece seen in few places is timed in several
+  // layers at each.
   const tries = Math.min(PHASES, Math.max(1, Math.ceil(TIMED_LAYERS / samples.length)))
   return [
     ...samples.flatMap((sample, i): TimedLayer[] => {
-      const { weight, u } = sample, field = fieldFor(sample, reach)
+      const { weight, u } = sample,
+        field = fieldFor(sample, reach)
       // Layer numbers as they would be there: they decide which way infill runs and where webs stand.
       const index = Math.round((u - jumps[0].u) * perLayer) + i
       // Infill runs the other way in every other layer: both are timed.
       const own = laid[i].infill > 0 ? Math.max(2, tries) : laid[i].lattice > 0 ? tries : 1
-      return Array.from({ length: own }, (_, k) => ({ moves: movesOf(field, laid[i], index + PHASE_STEP * k, 0), layers: (weight * perLayer) / own }))
+      return Array.from({ length: own }, (_, k) => ({
+        moves: movesOf(field, laid[i], index + PHASE_STEP * k, 0),
+        layers: (weight * perLayer) / own,
+      }))
     }),
-    ...faces.flatMap(({ field, layer, share, layers }): TimedLayer[] => [{ moves: movesOf(field, layer, 0, share), layers }, { moves: movesOf(field, layer, 0, 0), layers: -layers }]),
+    ...faces.flatMap(({ field, layer, share, layers }): TimedLayer[] => [
+      { moves: movesOf(field, layer, 0, share), layers },
+      { moves: movesOf(field, layer, 0, 0), layers: -layers },
+    ]),
   ]
 }
 
@@ -131,16 +216,26 @@ function openFaces({ jumps }: PieceSamples, recipe: Recipe): OpenFace[] {
     const layer = layLayer(field, recipe)
     if (other === null) return [{ u, way, field, layer, share: 1, layers }]
     const grid = gridOver([own])
-    const share = openShare(scanSection(insetLoops(field, recipe.walls * recipe.beadWidthMm), grid), [scanSection(other, grid)])
+    const share = openShare(scanSection(insetLoops(field, recipe.walls * recipe.beadWidthMm), grid), [
+      scanSection(other, grid),
+    ])
     return share > 1e-3 ? [{ u, way, field, layer, share, layers }] : []
   }
   return jumps.flatMap(({ u, below, above }) => [
-    ...(recipe.baseLayers > 0 && above() ? face(u, 1, above()!, below(), recipe.baseLayers) : []), ...(recipe.topLayers > 0 && below() ? face(u, -1, below()!, above(), recipe.topLayers) : []),
+    ...(recipe.baseLayers > 0 && above() ? face(u, 1, above()!, below(), recipe.baseLayers) : []),
+    ...(recipe.topLayers > 0 && below() ? face(u, -1, below()!, above(), recipe.topLayers) : []),
   ])
 }
 
-/** Where the skin draws in or grows out faster than the wall is wide, each layer leaves some of its inside open; as many layers as a sample stands for. */
-function openSlopes({ samples, jumps, sectionAt }: PieceSamples, laid: readonly Layer[], recipe: Recipe): OpenFace[] {
+/**
+ * Where the skin draws in or grows out faster than the wall is wide, each layer leaves some of its inside
+ * open; as many layers as a sample stands for.
+ */
+function openSlopes(
+  { samples, jumps, sectionAt }: PieceSamples,
+  laid: readonly Layer[],
+  recipe: Recipe,
+): OpenFace[] {
   const { baseLayers, topLayers, walls, beadWidthMm, layerHeightMm: h } = recipe
   const most = Math.max(baseLayers, topLayers) * h
   if (recipe.spiral || most === 0) return []
@@ -152,35 +247,49 @@ function openSlopes({ samples, jumps, sectionAt }: PieceSamples, laid: readonly 
     const high = Math.min(u + topLayers * h, ...jumps.filter(jump => jump.u > u).map(jump => jump.u - 0.01))
     const field = fieldFor(sample, recipeReach(recipe))
     const grid = gridOver([section])
-    const others = [...(baseLayers > 0 ? [low] : []), ...(topLayers > 0 ? [high] : [])].map(at => scanSection(sectionAt(at), grid))
+    const others = [...(baseLayers > 0 ? [low] : []), ...(topLayers > 0 ? [high] : [])].map(at =>
+      scanSection(sectionAt(at), grid),
+    )
     const share = openShare(scanSection(insetLoops(field, walls * beadWidthMm), grid), others)
-    return share > 1e-3 ? [{ u: u - weight / 2, way: 1, field, layer: laid[i], share, layers: weight / h }] : []
+    return share > 1e-3
+      ? [{ u: u - weight / 2, way: 1, field, layer: laid[i], share, layers: weight / h }]
+      : []
   })
 }
 
 function gridOver(sections: readonly Section[]) {
-  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity
+  let x0 = Infinity,
+    y0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity
   for (const section of sections) {
     for (const loop of section) {
       for (let i = 0; i < loop.length; i += 2) {
-        x0 = Math.min(x0, loop[i]); x1 = Math.max(x1, loop[i])
-        y0 = Math.min(y0, loop[i + 1]); y1 = Math.max(y1, loop[i + 1])
+        x0 = Math.min(x0, loop[i])
+        x1 = Math.max(x1, loop[i])
+        y0 = Math.min(y0, loop[i + 1])
+        y1 = Math.max(y1, loop[i + 1])
       }
     }
   }
   return scanGrid(x0, y0, x1, y1, SCAN_LINES)
 }
 
-const keptBridges = new WeakMap<PieceSamples, Array<{ area: number, span: number }>>()
+const keptBridges = new WeakMap<PieceSamples, Array<{ area: number; span: number }>>()
 /** A matter of shape alone, kept with it. */
-function bridgesOf(shape: PieceSamples): Array<{ area: number, span: number }> {
-  const known = keptBridges.get(shape) ?? shape.jumps.slice(1, -1).filter(jump => jump.roof).map(({ below, above }) => bridge(below()!, above()!))
+function bridgesOf(shape: PieceSamples): Array<{ area: number; span: number }> {
+  const known =
+    keptBridges.get(shape) ??
+    shape.jumps
+      .slice(1, -1)
+      .filter(jump => jump.roof)
+      .map(({ below, above }) => bridge(below()!, above()!))
   keptBridges.set(shape, known)
   return known
 }
 
 /** What lies over nothing just above a jump. A bead's width of it carries itself. */
-function bridge(below: Section, above: Section): { area: number, span: number } {
+function bridge(below: Section, above: Section): { area: number; span: number } {
   if (above.length === 0) return { area: 0, span: 0 }
   const grid = gridOver([above])
   return hanging(scanSection(above, grid), scanSection(below, grid, -0.25), grid)

@@ -15,11 +15,20 @@ import { writeStl } from './stl'
 const disc = (radius: number, count = 96): Section => [circle(0, 0, radius, false, count)]
 const box = (w: number, h: number, per = 40): Section => {
   const points: number[] = []
-  const side = (x0: number, y0: number, x1: number, y1: number) => { for (let i = 0; i < per; i++) points.push(x0 + ((x1 - x0) * i) / per, y0 + ((y1 - y0) * i) / per) }
-  side(0, 0, w, 0); side(w, 0, w, h); side(w, h, 0, h); side(0, h, 0, 0)
+  const side = (x0: number, y0: number, x1: number, y1: number) => {
+    for (let i = 0; i < per; i++) points.push(x0 + ((x1 - x0) * i) / per, y0 + ((y1 - y0) * i) / per)
+  }
+  side(0, 0, w, 0)
+  side(w, 0, w, h)
+  side(w, h, 0, h)
+  side(0, h, 0, 0)
   return [Float64Array.from(points)]
 }
-const school = (id: string): Recipe => recipeFor(LIBRARIES.schools.find(s => s.id === id)!, LIBRARIES.filaments[0])
+const school = (id: string): Recipe =>
+  recipeFor(
+    LIBRARIES.schools.find(s => s.id === id)!,
+    LIBRARIES.filaments[0],
+  )
 const filament = (id: string): Filament => LIBRARIES.filaments.find(f => f.id === id)!
 
 describe('bead', () => {
@@ -35,7 +44,10 @@ describe('bead', () => {
     expect(beadFill(recipe, foam)).toBeGreaterThan(0.98)
     expect(beadFill(recipe, foam)).toBeLessThan(1.02)
     // Mass follows flow, not temperature: half the flow, half the mass.
-    expect(beadMassPerMm({ ...recipe, flow: recipe.flow / 2 }, foam)).toBeCloseTo(beadMassPerMm(recipe, foam) / 2, 15)
+    expect(beadMassPerMm({ ...recipe, flow: recipe.flow / 2 }, foam)).toBeCloseTo(
+      beadMassPerMm(recipe, foam) / 2,
+      15,
+    )
     expect(relativeDensity(recipe, foam)).toBeCloseTo(recipe.flow, 2)
   })
 })
@@ -59,7 +71,8 @@ describe('inset field against closed forms', () => {
     expect(wallBeads(field, 1, 0.6).outer / (2 * Math.PI * (19.7 + 4.3))).toBeCloseTo(1, 3)
   })
   it('a thin wedge gets one bead where two do not fit, and none where none does', () => {
-    // Wedge 100 long, 4 high at its base: two beads of 0.8 fit where the height is over 1.6, one from there to 0.4.
+    // Wedge 100 long, 4 high at its base: two beads of 0.8 fit where the height is over 1.6, one from there
+    // to 0.4.
     const points: number[] = []
     for (let i = 0; i < 400; i++) points.push((100 * i) / 400, 2 * (1 - i / 400) * -1)
     points.push(100, 0)
@@ -67,19 +80,32 @@ describe('inset field against closed forms', () => {
     for (let i = 1; i < 16; i++) points.push(0, 2 - (4 * i) / 16)
     const field = insetField([Float64Array.from(points)])
     const { outer } = wallBeads(field, 1, 0.8)
-    // Along the sides: full both sides for heights 4…1.6 (60 long), shared from 1.6 to 0.4 (30 long); the base closes it.
+    // Along the sides: full both sides for heights 4…1.6 (60 long), shared from 1.6 to 0.4 (30 long); the
+    // base closes it.
     const expected = 2 * 60 + 30 + (4 - 0.8)
     expect(Math.abs(outer / expected - 1)).toBeLessThan(0.02)
   })
   it('inset lengths and areas agree: A(d) falls by the length at d', () => {
-    fc.assert(fc.property(fc.double({ min: 5, max: 60, noNaN: true }), fc.double({ min: 0.35, max: 1, noNaN: true }), (a, ratio) => {
-      const ellipse = Float64Array.from(Array.from({ length: 160 }, (_, i) => (2 * Math.PI * i) / 160).flatMap(t => [a * Math.cos(t), a * ratio * Math.sin(t)]))
-      const field = insetField([ellipse])
-      // Inside the least radius of curvature b²/a the offset of an ellipse is smooth: A(d) = A − P·d + π·d² (Steiner).
-      const d = 0.7 * a * ratio * ratio
-      const steiner = polygonArea(ellipse).area - polygonPerimeter(ellipse) * d + Math.PI * d * d
-      expect(insetArea(field, d) / steiner).toBeCloseTo(1, 2)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 60, noNaN: true }),
+        fc.double({ min: 0.35, max: 1, noNaN: true }),
+        (a, ratio) => {
+          const ellipse = Float64Array.from(
+            Array.from({ length: 160 }, (_, i) => (2 * Math.PI * i) / 160).flatMap(t => [
+              a * Math.cos(t),
+              a * ratio * Math.sin(t),
+            ]),
+          )
+          const field = insetField([ellipse])
+          // Inside the least radius of curvature b²/a the offset of an ellipse is smooth: A(d) = A − P·d +
+          // π·d² (Steiner).
+          const d = 0.7 * a * ratio * ratio
+          const steiner = polygonArea(ellipse).area - polygonPerimeter(ellipse) * d + Math.PI * d * d
+          expect(insetArea(field, d) / steiner).toBeCloseTo(1, 2)
+        },
+      ),
+    )
   })
 })
 
@@ -90,12 +116,24 @@ describe('recipes', () => {
     expect(((layer.outerWall + layer.innerWall + layer.infill) * 0.5) / field.area).toBeCloseTo(1, 2)
   })
   it('infill of share f has length f·area/w inside the innermost wall', () => {
-    const layer = layLayer(insetField(disc(20)), { ...school('bead-infill'), walls: 2, beadWidthMm: 0.5, infillShare: 0.1 })
+    const layer = layLayer(insetField(disc(20)), {
+      ...school('bead-infill'),
+      walls: 2,
+      beadWidthMm: 0.5,
+      infillShare: 0.1,
+    })
     expect(layer.infill / ((0.1 * Math.PI * 19 ** 2) / 0.5)).toBeCloseTo(1, 2)
   })
   it('a double skin has two beads a set distance apart and infill between them alone', () => {
-    const gap = 2.5, w = 0.5, f = 0.1
-    const layer = layLayer(insetField(disc(20)), { ...school('double-skin'), beadWidthMm: w, skinGapMm: gap, infillShare: f })
+    const gap = 2.5,
+      w = 0.5,
+      f = 0.1
+    const layer = layLayer(insetField(disc(20)), {
+      ...school('double-skin'),
+      beadWidthMm: w,
+      skinGapMm: gap,
+      infillShare: f,
+    })
     expect(layer.innerWall / (2 * Math.PI * (20 - w / 2 - gap))).toBeCloseTo(1, 2)
     const between = Math.PI * ((20 - w) ** 2 - (20 - gap) ** 2)
     expect(layer.infill / ((f * between) / w)).toBeCloseTo(1, 1)
@@ -114,57 +152,106 @@ describe('time', () => {
     expect(moveTime(0, 5, 5, 50, 1000)).toBe(0)
   })
   it('a layer of one square wall: four runs from rest, a corner speed of v/√2 at each right angle, and the way to the next loop', () => {
-    const printer = { wallSpeedMmS: 50, infillSpeedMmS: 50, travelSpeedMmS: 200, accelMmS2: 1000, cornerMmS: 10, flowMm3S: 100, layerMinS: 0, retractMm: 1, retractMmS: 40 } as Printer
+    const printer = {
+      wallSpeedMmS: 50,
+      infillSpeedMmS: 50,
+      travelSpeedMmS: 200,
+      accelMmS2: 1000,
+      cornerMmS: 10,
+      flowMm3S: 100,
+      layerMinS: 0,
+      retractMm: 1,
+      retractMmS: 40,
+    } as Printer
     const recipe = { ...school('beads'), walls: 1, beadWidthMm: 0.5 }
     const square = (x: number): Section => [Float64Array.of(x, 0, x + 30, 0, x + 30, 30, x, 30)]
     const seconds = (section: Section) => {
-      const field = insetField(section), layer = layLayer(field, recipe)
+      const field = insetField(section),
+        layer = layLayer(field, recipe)
       return layerTime(layerRuns(field, layer, recipe, 0, 0), recipe, filament('pla'), printer)
     }
-    const side = 29.5, v = 10 / Math.SQRT2, one = moveTime(side, 0, v, 50, 1000) + 2 * moveTime(side, v, v, 50, 1000) + moveTime(side, v, 0, 50, 1000)
+    const side = 29.5,
+      v = 10 / Math.SQRT2,
+      one =
+        moveTime(side, 0, v, 50, 1000) + 2 * moveTime(side, v, v, 50, 1000) + moveTime(side, v, 0, 50, 1000)
     expect(seconds(square(0)).seconds).toBeCloseTo(one, 6)
-    // Two squares: the bead ends where it began, filament is pulled back and pushed again at rest, and the hop is 100 mm.
+    // Two squares: the bead ends where it began, filament is pulled back and pushed again at rest, and the
+    // hop is 100 mm.
     const two = seconds([...square(0), ...square(100)])
     expect(two.travelMm).toBeCloseTo(100, 6)
-    expect(two.seconds).toBeCloseTo(2 * one + 2 * moveTime(1, 0, 0, 40, 1000) + moveTime(100, 0, 0, 200, 1000), 6)
+    expect(two.seconds).toBeCloseTo(
+      2 * one + 2 * moveTime(1, 0, 0, 40, 1000) + moveTime(100, 0, 0, 200, 1000),
+      6,
+    )
   })
   it('is continuous where the triangle becomes a trapezoid, and never slower with more acceleration', () => {
     expect(moveTime(2.5 + 1e-9, 0, 0, 50, 1000)).toBeCloseTo(moveTime(2.5 - 1e-9, 0, 0, 50, 1000), 6)
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 200, noNaN: true }), fc.double({ min: 200, max: 5000, noNaN: true }), (length, accel) => {
-      expect(moveTime(length, 8, 8, 60, accel * 1.5)).toBeLessThanOrEqual(moveTime(length, 8, 8, 60, accel) + 1e-12)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 200, noNaN: true }),
+        fc.double({ min: 200, max: 5000, noNaN: true }),
+        (length, accel) => {
+          expect(moveTime(length, 8, 8, 60, accel * 1.5)).toBeLessThanOrEqual(
+            moveTime(length, 8, 8, 60, accel) + 1e-12,
+          )
+        },
+      ),
+    )
   })
   it('melting caps the speed at flow over bead section', () => {
     const printer = { flowMm3S: 4 } as Printer
-    expect(cappedSpeed(200, school('beads'), filament('pla'), printer)).toBeCloseTo(4 / beadArea(0.45, 0.25), 6)
+    expect(cappedSpeed(200, school('beads'), filament('pla'), printer)).toBeCloseTo(
+      4 / beadArea(0.45, 0.25),
+      6,
+    )
   })
 })
 
 describe('plates', () => {
   const printers = [{ id: 'a' }, { id: 'b' }] as Printer[]
-  const job = (piece: string, seconds: number, only?: string, wanted?: string) => ({ piece, secondsOn: new Map((only ? [only] : ['a', 'b']).map(id => [id, seconds])), wanted })
+  const job = (piece: string, seconds: number, only?: string, wanted?: string) => ({
+    piece,
+    secondsOn: new Map((only ? [only] : ['a', 'b']).map(id => [id, seconds])),
+    wanted,
+  })
   it('hands out longest first, keeps wishes, and leaves out what nobody can print', () => {
-    const { printerOf, busy } = assignPrinters([job('x', 3), job('y', 5), job('z', 4, undefined, 'a'), { piece: 'huge', secondsOn: new Map(), wanted: 'a' }], printers)
+    const { printerOf, busy } = assignPrinters(
+      [
+        job('x', 3),
+        job('y', 5),
+        job('z', 4, undefined, 'a'),
+        { piece: 'huge', secondsOn: new Map(), wanted: 'a' },
+      ],
+      printers,
+    )
     expect(printerOf.get('z')).toBe('a')
     expect(printerOf.has('huge')).toBe(false)
     expect(busy.get('a')! + busy.get('b')!).toBe(12)
     expect(Math.max(...busy.values())).toBe(7)
   })
   it('stays within 4/3 of the best finish on two equal printers (Graham 1969), by brute force', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 50 }), { minLength: 1, maxLength: 9 }), (times) => {
-      const { busy } = assignPrinters(times.map((t, i) => job(String(i), t)), printers)
-      let best = Infinity
-      for (let set = 0; set < 1 << times.length; set++) {
-        const a = times.reduce((sum, t, i) => sum + (set & (1 << i) ? t : 0), 0)
-        best = Math.min(best, Math.max(a, times.reduce((x, y) => x + y, 0) - a))
-      }
-      expect(Math.max(...busy.values())).toBeLessThanOrEqual((4 / 3) * best + 1e-9)
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 50 }), { minLength: 1, maxLength: 9 }), times => {
+        const { busy } = assignPrinters(
+          times.map((t, i) => job(String(i), t)),
+          printers,
+        )
+        let best = Infinity
+        for (let set = 0; set < 1 << times.length; set++) {
+          const a = times.reduce((sum, t, i) => sum + (set & (1 << i) ? t : 0), 0)
+          best = Math.min(best, Math.max(a, times.reduce((x, y) => x + y, 0) - a))
+        }
+        expect(Math.max(...busy.values())).toBeLessThanOrEqual((4 / 3) * best + 1e-9)
+      }),
+    )
   })
 })
 
 it('binary STL: count, outward normal and corners of a triangle in millimetres', () => {
-  const bytes = writeStl({ positions: Float32Array.of(0, 0, 0, 10, 0, 0, 0, 10, 0), triangles: Uint32Array.of(0, 1, 2) }, 'test')
+  const bytes = writeStl(
+    { positions: Float32Array.of(0, 0, 0, 10, 0, 0, 0, 10, 0), triangles: Uint32Array.of(0, 1, 2) },
+    'test',
+  )
   const view = new DataView(bytes.buffer)
   expect(bytes.length).toBe(134)
   expect(view.getUint32(80, true)).toBe(1)

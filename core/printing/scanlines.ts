@@ -1,22 +1,37 @@
-/** Where a layer is plastic, as intervals along parallel lines: differences between layers need no polygon booleans. */
+/**
+ * Where a layer is plastic, as intervals along parallel lines: differences between layers need no polygon
+ * booleans.
+ */
 
 /** Sorted, non-overlapping intervals [from, to, from, to, …] of each line. */
 export type Scan = Float64Array[]
 
 /**
- * Lines at y = (k + ½)·spacing from `minY`, even–odd over all loops. `inset` (mm) draws every crossing inwards as an
+ * Lines at y = (k + ½)·spacing from `minY`, even–odd over all loops. `inset` (mm) draws every crossing
+ * inwards as an
  * offset of the outline by so much would: by inset over the sine of the angle at which line and outline meet.
  */
-export function scanLoops(loops: readonly Float64Array[], minY: number, spacing: number, lines: number, inset = 0): Scan {
+export function scanLoops(
+  loops: readonly Float64Array[],
+  minY: number,
+  spacing: number,
+  lines: number,
+  inset = 0,
+): Scan {
   const crossings: number[][] = Array.from({ length: lines }, () => [])
   for (const loop of loops) {
     const count = loop.length / 2
     for (let i = 0; i < count; i++) {
       const j = i + 1 === count ? 0 : i + 1
-      const x0 = loop[2 * i], y0 = loop[2 * i + 1], x1 = loop[2 * j], y1 = loop[2 * j + 1]
+      const x0 = loop[2 * i],
+        y0 = loop[2 * i + 1],
+        x1 = loop[2 * j],
+        y1 = loop[2 * j + 1]
       if (y0 === y1) continue
-      const low = y0 < y1 ? y0 : y1, high = y0 < y1 ? y1 : y0
-      const first = Math.max(0, Math.ceil((low - minY) / spacing - 0.5)), last = Math.min(lines - 1, Math.ceil((high - minY) / spacing - 0.5) - 1)
+      const low = y0 < y1 ? y0 : y1,
+        high = y0 < y1 ? y1 : y0
+      const first = Math.max(0, Math.ceil((low - minY) / spacing - 0.5)),
+        last = Math.min(lines - 1, Math.ceil((high - minY) / spacing - 0.5) - 1)
       const reach = inset === 0 ? 0 : inset * Math.sqrt(1 + ((x1 - x0) / (y1 - y0)) ** 2)
       for (let k = first; k <= last; k++) {
         const y = minY + (k + 0.5) * spacing
@@ -32,7 +47,8 @@ function intervals(list: number[], inset: number): Float64Array {
   const count = list.length / 2
   // A handful a line: sorted by insertion, without making objects.
   for (let i = 1; i < count; i++) {
-    const x = list[2 * i], reach = list[2 * i + 1]
+    const x = list[2 * i],
+      reach = list[2 * i + 1]
     let j = i - 1
     for (; j >= 0 && list[2 * j] > x; j--) {
       list[2 * j + 2] = list[2 * j]
@@ -43,28 +59,33 @@ function intervals(list: number[], inset: number): Float64Array {
   }
   const result: number[] = []
   for (let i = 0; i + 1 < count; i += 2) {
-    const from = list[2 * i] + list[2 * i + 1], to = list[2 * i + 2] - list[2 * i + 3]
+    const from = list[2 * i] + list[2 * i + 1],
+      to = list[2 * i + 2] - list[2 * i + 3]
     if (to <= from) continue
     // Lines drawn outwards may run into each other.
-    if (inset < 0 && result.length > 0 && from <= result[result.length - 1]) result[result.length - 1] = Math.max(to, result[result.length - 1])
+    if (inset < 0 && result.length > 0 && from <= result[result.length - 1])
+      result[result.length - 1] = Math.max(to, result[result.length - 1])
     else result.push(from, to)
   }
   return Float64Array.from(result)
 }
 
-export const scanLength = (scan: Scan): number => scan.reduce((sum, line) => {
-  for (let i = 0; i + 1 < line.length; i += 2) sum += line[i + 1] - line[i]
-  return sum
-}, 0)
+export const scanLength = (scan: Scan): number =>
+  scan.reduce((sum, line) => {
+    for (let i = 0; i + 1 < line.length; i += 2) sum += line[i + 1] - line[i]
+    return sum
+  }, 0)
 
 /** What lies in both, line by line. */
 export function scanBoth(a: Scan, b: Scan): Scan {
   return a.map((line, k) => {
     const other = b[k]
     const result: number[] = []
-    let i = 0, j = 0
+    let i = 0,
+      j = 0
     while (i + 1 < line.length && j + 1 < other.length) {
-      const from = Math.max(line[i], other[j]), to = Math.min(line[i + 1], other[j + 1])
+      const from = Math.max(line[i], other[j]),
+        to = Math.min(line[i + 1], other[j + 1])
       if (to > from) result.push(from, to)
       if (line[i + 1] < other[j + 1]) i += 2
       else j += 2
@@ -94,10 +115,12 @@ export function scanLess(a: Scan, b: Scan): Scan {
 }
 
 /** Longest single interval. */
-export const scanLongest = (scan: Scan): number => scan.reduce((most, line) => {
-  for (let i = 0; i + 1 < line.length; i += 2) most = Math.max(most, line[i + 1] - line[i])
-  return most
-}, 0)
+export const scanLongest = (scan: Scan): number =>
+  scan.reduce((most, line) => {
+    for (let i = 0; i + 1 < line.length; i += 2) most = Math.max(most, line[i + 1] - line[i])
+    return most
+  }, 0)
 
 /** x and y exchanged, so that lines of constant x can be scanned. */
-export const swapped = (loops: readonly Float64Array[]): Float64Array[] => loops.map(loop => loop.map((_, i) => loop[i ^ 1]))
+export const swapped = (loops: readonly Float64Array[]): Float64Array[] =>
+  loops.map(loop => loop.map((_, i) => loop[i ^ 1]))

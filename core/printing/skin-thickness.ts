@@ -3,12 +3,19 @@ import type { Recipe } from '../document'
 import type { InsetField } from './inset-field'
 
 /**
- * Thickness at an edge, for beads that fill `bead` mm each. Standing, walls run round the section. Lying, layers are level cuts: walls
- * give `walls·bead` measured level, so |n_x| of it across the skin, and base or top layers `count·h·|n_y|`. Never more than there is room for.
+ * Thickness at an edge, for beads that fill `bead` mm each. Standing, walls run round the section. Lying,
+ * layers are level cuts: walls
+ * give `walls·bead` measured level, so |n_x| of it across the skin, and base or top layers `count·h·|n_y|`.
+ * Never more than there is room for.
  */
 export function skinThicknessMm(field: InsetField, recipe: Recipe, bead: number): (edge: number) => number {
   if (recipe.stance === 'standing') return e => Math.min(recipe.walls * bead, field.depth[e])
   const layer = (recipe.layerHeightMm * Math.min(recipe.beadWidthMm, bead)) / recipe.beadWidthMm
   // Inward normals: a skin on top has its normal pointing down.
-  return e => Math.min(recipe.walls * bead * Math.abs(field.normalX[e]) + (field.normalY[e] < 0 ? recipe.topLayers : recipe.baseLayers) * layer * Math.abs(field.normalY[e]), field.depth[e])
+  return e =>
+    Math.min(
+      recipe.walls * bead * Math.abs(field.normalX[e]) +
+        (field.normalY[e] < 0 ? recipe.topLayers : recipe.baseLayers) * layer * Math.abs(field.normalY[e]),
+      field.depth[e],
+    )
 }

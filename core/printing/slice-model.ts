@@ -1,4 +1,7 @@
-/** A model sliced in full: every layer's contours, walls, infill, base and top skins and moves, to mass and hours. */
+/**
+ * A model sliced in full: every layer's contours, walls, infill, base and top skins and moves, to mass and
+ * hours.
+ */
 import type { Printer, Recipe } from '../document'
 import { contoursAt, measureMesh, type MeshFigures, type Section, type TriangleMesh } from '../geometry'
 import type { Filament } from '../libraries'
@@ -38,12 +41,22 @@ export interface SlicedModel {
 /** Long straight edges are divided to this, mm. */
 const LONGEST_EDGE = 2.5
 /** Scan lines across the model for finding what is open above or below, and what hangs over nothing. */
-const SCAN_LINES = 120, HANG_LINES = 48
+const SCAN_LINES = 120,
+  HANG_LINES = 48
 /** More layers than this are a wrong layer height or a model in the wrong unit. */
 export const MAX_LAYERS = 60_000
 
-/** Layers at midplanes, `layerHeightMm` thick, from the model's lowest point. `each` is told how far it is and may stop it by throwing. */
-export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filament, printer: Printer, each: (done: number, of: number) => void = () => {}): SlicedModel {
+/**
+ * Layers at midplanes, `layerHeightMm` thick, from the model's lowest point. `each` is told how far it is and
+ * may stop it by throwing.
+ */
+export function sliceModel(
+  mesh: TriangleMesh,
+  recipe: Recipe,
+  filament: Filament,
+  printer: Printer,
+  each: (done: number, of: number) => void = () => {},
+): SlicedModel {
   const figures = measureMesh(mesh)
   const { min, max } = figures
   const height = max[2] - min[2]
@@ -52,11 +65,26 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
   const contours = contoursAt(mesh, heights)
   const grid = scanGrid(min[0], min[1], max[0], max[1], SCAN_LINES)
   const hang = scanGrid(min[0], min[1], max[0], max[1], HANG_LINES)
-  const scans = new ScanWindow(contours.map(item => item.loops), grid, Math.max(1, recipe.baseLayers, recipe.topLayers))
-  const lengths = { outerWall: 0, innerWall: 0, lattice: 0, infill: 0, solid: 0, brim: brimLength(contours[0].loops, recipe), travel: 0 }
+  const scans = new ScanWindow(
+    contours.map(item => item.loops),
+    grid,
+    Math.max(1, recipe.baseLayers, recipe.topLayers),
+  )
+  const lengths = {
+    outerWall: 0,
+    innerWall: 0,
+    lattice: 0,
+    infill: 0,
+    solid: 0,
+    brim: brimLength(contours[0].loops, recipe),
+    travel: 0,
+  }
   const sums = noBeads()
   let before: InsetField | null = null
-  let seconds = 0, openLayers = 0, overhangMm2 = 0, bridgeMm = 0
+  let seconds = 0,
+    openLayers = 0,
+    overhangMm2 = 0,
+    bridgeMm = 0
   // A layer lies as thick as the model divides evenly: its beads stand for that height.
   const step = height / layers
   const thickness = step / recipe.layerHeightMm
@@ -76,14 +104,18 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
     lengths.solid += solid
     const { sum, inside } = layer
     addBeads(sums, heights[k], step, layerBeads(layer) * thickness + solid, {
-      x: sum.x * thickness + inside.x * solid, y: sum.y * thickness + inside.y * solid,
-      xx: sum.xx * thickness + inside.xx * solid, yy: sum.yy * thickness + inside.yy * solid, xy: sum.xy * thickness + inside.xy * solid,
+      x: sum.x * thickness + inside.x * solid,
+      y: sum.y * thickness + inside.y * solid,
+      xx: sum.xx * thickness + inside.xx * solid,
+      yy: sum.yy * thickness + inside.yy * solid,
+      xy: sum.xy * thickness + inside.xy * solid,
     })
     const time = layerTime(layerRuns(field, layer, recipe, k, share), recipe, filament, printer)
     seconds += time.seconds
     lengths.travel += time.travelMm
     if (before) {
-      // Up to 45° a layer leans on the one below: it carries what lies within a layer's height of its outline.
+      // Up to 45° a layer leans on the one below: it carries what lies within a layer's height of its
+      // outline.
       const over = hanging(scanSection(loops, hang), scanSection(insetLoops(before, -step), hang), hang)
       overhangMm2 += over.area
       if (over.span > recipe.beadWidthMm) bridgeMm = Math.max(bridgeMm, over.span)
@@ -96,16 +128,36 @@ export function sliceModel(mesh: TriangleMesh, recipe: Recipe, filament: Filamen
   const { centre, inertia } = massFigures(sums, (x, y, z) => [x, y, z])
   const scale = mass * mmToM(1) ** 2
   return {
-    mesh: figures, layers, lengths, extrudedMm3, filamentMm3: extrudedMm3 + lengths.brim * area, mass, centre,
-    inertia: { xx: inertia.xx * scale, yy: inertia.yy * scale, zz: inertia.zz * scale, xy: inertia.xy * scale, xz: inertia.xz * scale, yz: inertia.yz * scale },
-    seconds: seconds + lengths.brim / printer.wallSpeedMmS + 60 * printer.plateOverheadMin, overhangMm2, bridgeMm, openLayers,
+    mesh: figures,
+    layers,
+    lengths,
+    extrudedMm3,
+    filamentMm3: extrudedMm3 + lengths.brim * area,
+    mass,
+    centre,
+    inertia: {
+      xx: inertia.xx * scale,
+      yy: inertia.yy * scale,
+      zz: inertia.zz * scale,
+      xy: inertia.xy * scale,
+      xz: inertia.xz * scale,
+      yz: inertia.yz * scale,
+    },
+    seconds: seconds + lengths.brim / printer.wallSpeedMmS + 60 * printer.plateOverheadMin,
+    overhangMm2,
+    bridgeMm,
+    openLayers,
   }
 }
 
 /** Scans of the layers round the one at hand; each is made once and let go when it lies too far below. */
 class ScanWindow {
   private readonly kept = new Map<number, Scan>()
-  constructor(private readonly sections: readonly Section[], readonly grid: ScanGrid, private readonly reach: number) {}
+  constructor(
+    private readonly sections: readonly Section[],
+    readonly grid: ScanGrid,
+    private readonly reach: number,
+  ) {}
   at(k: number): Scan {
     let scan = this.kept.get(k)
     if (!scan) {
@@ -117,8 +169,17 @@ class ScanWindow {
   }
 }
 
-/** Share of the inside of layer k that is open within `baseLayers` below or `topLayers` above it, and so is laid solid. */
-function shareOpen(scans: ScanWindow, field: InsetField, k: number, layers: number, { baseLayers, topLayers, walls, beadWidthMm }: Recipe): number {
+/**
+ * Share of the inside of layer k that is open within `baseLayers` below or `topLayers` above it, and so is
+ * laid solid.
+ */
+function shareOpen(
+  scans: ScanWindow,
+  field: InsetField,
+  k: number,
+  layers: number,
+  { baseLayers, topLayers, walls, beadWidthMm }: Recipe,
+): number {
   if (baseLayers === 0 && topLayers === 0) return 0
   if (k < baseLayers || k + topLayers >= layers) return 1
   const near: Scan[] = []

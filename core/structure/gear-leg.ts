@@ -12,23 +12,32 @@ const TYRE_FACTOR = 5
 /** Beyond its stop a leg gives a last millimetre or two of mount and structure. */
 const STOP_TRAVEL = 2e-3
 
-export interface LegMaterial { modulus: number, strength: number }
+export interface LegMaterial {
+  modulus: number
+  strength: number
+}
 
 const length = (leg: Leg): number => Math.hypot(mmToM(leg.dropMm), mmToM(leg.splayMm))
 /** Mass of one leg without wheel, kg. */
-export const legMass = (leg: Leg, density: number): number => (leg.kind === 'wire' ? (Math.PI / 4) * mmToM(leg.thicknessMm) ** 2 * STEEL.density : mmToM(leg.thicknessMm) * mmToM(leg.widthMm) * density) * length(leg)
+export const legMass = (leg: Leg, density: number): number =>
+  (leg.kind === 'wire'
+    ? (Math.PI / 4) * mmToM(leg.thicknessMm) ** 2 * STEEL.density
+    : mmToM(leg.thicknessMm) * mmToM(leg.widthMm) * density) * length(leg)
 
-function section(leg: Leg): { inertia: number, modulus: number } {
+function section(leg: Leg): { inertia: number; modulus: number } {
   const t = mmToM(leg.thicknessMm)
   const inertia = leg.kind === 'wire' ? (Math.PI / 64) * t ** 4 : (mmToM(leg.widthMm) * t ** 3) / 12
   return { inertia, modulus: inertia / (t / 2) }
 }
 
-export const legMaterial = (leg: Leg, printed: LegMaterial): LegMaterial => (leg.kind === 'wire' ? STEEL : printed)
+export const legMaterial = (leg: Leg, printed: LegMaterial): LegMaterial =>
+  leg.kind === 'wire' ? STEEL : printed
 
 /**
- * Upward force on one wheel against travel of its axle. A leg inclined outward by b over a length L bends like a cantilever: k = 3EI/(b²·L);
- * a sprung leg follows its spring to the stop. The tyre gives in series. `rests` is the weight on this wheel, N.
+ * Upward force on one wheel against travel of its axle. A leg inclined outward by b over a length L bends
+ * like a cantilever: k = 3EI/(b²·L);
+ * a sprung leg follows its spring to the stop. The tyre gives in series. `rests` is the weight on this wheel,
+ * N.
  */
 export function legForce(leg: Leg, printed: LegMaterial, rests: number): ForceLine {
   const { modulus } = legMaterial(leg, printed)
@@ -39,16 +48,30 @@ export function legForce(leg: Leg, printed: LegMaterial, rests: number): ForceLi
     const stop = mmToM(leg.travelMm)
     const first = { travel: stop + (spring * stop) / tyre, force: spring * stop }
     // The stop: ten times the force over the last bit of travel.
-    return [{ travel: 0, force: 0 }, first, { travel: first.travel + STOP_TRAVEL, force: first.force + Math.max(10 * first.force, 50 * rests) }]
+    return [
+      { travel: 0, force: 0 },
+      first,
+      { travel: first.travel + STOP_TRAVEL, force: first.force + Math.max(10 * first.force, 50 * rests) },
+    ]
   }
-  // A leg straight down does not bend under a load from below; what gives then is the little that is not straight.
+  // A leg straight down does not bend under a load from below; what gives then is the little that is not
+  // straight.
   const lever = Math.max(mmToM(leg.splayMm), 0.05 * length(leg), 1e-3)
   const k = series((3 * modulus * section(leg).inertia) / (lever * lever * length(leg)))
-  return [{ travel: 0, force: 0 }, { travel: 0.01, force: 0.01 * k }]
+  return [
+    { travel: 0, force: 0 },
+    { travel: 0.01, force: 0.01 * k },
+  ]
 }
 
-/** Bending moments at the top of a leg under a force up and the drag that comes with it, N·m: sideways and rearward. */
-export const legMoments = (leg: Leg, force: number): { side: number, rear: number } => ({ side: force * mmToM(leg.splayMm), rear: DRAG_SHARE * force * mmToM(leg.dropMm) })
+/**
+ * Bending moments at the top of a leg under a force up and the drag that comes with it, N·m: sideways and
+ * rearward.
+ */
+export const legMoments = (leg: Leg, force: number): { side: number; rear: number } => ({
+  side: force * mmToM(leg.splayMm),
+  rear: DRAG_SHARE * force * mmToM(leg.dropMm),
+})
 
 /** Force on a wheel that the leg itself bears, N; a sprung leg is taken as rigid. */
 export function legBears(leg: Leg, printed: LegMaterial): number {
@@ -61,11 +84,21 @@ export function legBears(leg: Leg, printed: LegMaterial): number {
 }
 
 /**
- * Force on a wheel that the mount bears, N: the couple presses the leg on the plastic over its bearing, p = F/(l·w) + 6M/(w·l²) against the
- * plastic's compressive strength; and the structure around it is sheared out over its perimeter, as deep as the plastic round it.
+ * Force on a wheel that the mount bears, N: the couple presses the leg on the plastic over its bearing, p =
+ * F/(l·w) + 6M/(w·l²) against the
+ * plastic's compressive strength; and the structure around it is sheared out over its perimeter, as deep as
+ * the plastic round it.
  */
-export function mountBears(leg: Leg, plastic: { compression: number, shear: number }): { bearing: number, around: number } {
-  const l = mmToM(leg.mount.lengthMm), w = mmToM(leg.mount.widthMm), depth = mmToM(leg.mount.depthMm)
+export function mountBears(
+  leg: Leg,
+  plastic: { compression: number; shear: number },
+): { bearing: number; around: number } {
+  const l = mmToM(leg.mount.lengthMm),
+    w = mmToM(leg.mount.widthMm),
+    depth = mmToM(leg.mount.depthMm)
   const { side, rear } = legMoments(leg, 1)
-  return { bearing: plastic.compression / (1 / (l * w) + (6 * Math.hypot(side, rear)) / (w * l * l)), around: plastic.shear * 2 * (l + w) * depth / (1 + (2 * Math.hypot(side, rear)) / (l + w)) }
+  return {
+    bearing: plastic.compression / (1 / (l * w) + (6 * Math.hypot(side, rear)) / (w * l * l)),
+    around: (plastic.shear * 2 * (l + w) * depth) / (1 + (2 * Math.hypot(side, rear)) / (l + w)),
+  }
 }

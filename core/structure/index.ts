@@ -3,15 +3,53 @@ export { boomModes, boomStiffness, tailEffectiveness, tailWhip, type BoomStiffne
 export { boreBears, endForce, socketForce } from './bearing'
 export { drop, forceAt, together, workTo, type Drop, type ForceLine } from './drop'
 export { DRAG_SHARE, legBears, legForce, legMass, legMoments, mountBears } from './gear-leg'
-export { BELLY_STROKE, bungeeAcceleration, bungeeLoadFactor, netDeceleration, sinkSpeed, throwAcceleration, tipStrike } from './ground-loads'
+export {
+  BELLY_STROKE,
+  bungeeAcceleration,
+  bungeeLoadFactor,
+  netDeceleration,
+  sinkSpeed,
+  throwAcceleration,
+  tipStrike,
+} from './ground-loads'
 export { shearAndMoment, lineAt, type SpanPoint } from './span-loads'
 export { beadOf, POISSON, printedMaterial, skinSupport, type PrintedMaterial } from './printed-skin'
-export { combinedBuckling, SHELL_KNOCKDOWN, sandwichThickness, shearBucklingStress, skinBucklingStress, wrinklingStress } from './skin-buckling'
+export {
+  combinedBuckling,
+  SHELL_KNOCKDOWN,
+  sandwichThickness,
+  shearBucklingStress,
+  skinBucklingStress,
+  wrinklingStress,
+} from './skin-buckling'
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'
 export { shearProperties, type ShearProperties } from './shear-flow'
-export { buildStation, sparsAt, stationSection, type Meeting, type StationBuild, type StationSection } from './wing-station'
-export { decide, stationModes, GLUE_STRENGTH, PLENTY, type Modes, type StationLoad, type StationStrength, type StrengthMode } from './wing-strength'
-export { divergencePressure, flutterSpeed, lowestFrequencies, twistUnder, type FlutterStrip, type TwistStrip } from './span-twist'
+export {
+  buildStation,
+  sparsAt,
+  stationSection,
+  type Meeting,
+  type StationBuild,
+  type StationSection,
+} from './wing-station'
+export {
+  decide,
+  stationModes,
+  GLUE_STRENGTH,
+  PLENTY,
+  type Modes,
+  type StationLoad,
+  type StationStrength,
+  type StrengthMode,
+} from './wing-strength'
+export {
+  divergencePressure,
+  flutterSpeed,
+  lowestFrequencies,
+  twistUnder,
+  type FlutterStrip,
+  type TwistStrip,
+} from './span-twist'
 export { envelope, gustIncrement, type Envelope } from './flight-loads'
 export { COLOURS, HEAT_CASES, skinTemperature, strengthLeft, type Colour, type HeatCase } from './heat'

@@ -10,19 +10,49 @@ const [thistledown] = DEMOS
 
 describe('gusts', () => {
   it('a case by hand: 0.7 kg, 0.21 m², chord 0.18 m, slope 4.8, 5 m/s at 13 m/s in 1.16 kg/m³', () => {
-    const { increment, alleviation, massRatio } = gustIncrement({ density: 1.16, speed: 13, gust: 5, clAlpha: 4.8, area: 0.21, chord: 0.18, mass: 0.7, gravity: 9.80665 })
-    // μ = 1.4/(1.16·0.18·4.8·0.21) = 6.652; K = 0.88·6.652/11.952 = 0.4898; Δn = K·1.16·5·13·4.8·0.21/(2·6.8647).
+    const { increment, alleviation, massRatio } = gustIncrement({
+      density: 1.16,
+      speed: 13,
+      gust: 5,
+      clAlpha: 4.8,
+      area: 0.21,
+      chord: 0.18,
+      mass: 0.7,
+      gravity: 9.80665,
+    })
+    // μ = 1.4/(1.16·0.18·4.8·0.21) = 6.652; K = 0.88·6.652/11.952 = 0.4898; Δn =
+    // K·1.16·5·13·4.8·0.21/(2·6.8647).
     expect(massRatio).toBeCloseTo(6.652, 3)
     expect(alleviation).toBeCloseTo(0.4898, 4)
     expect(increment).toBeCloseTo((0.4898 * 1.16 * 5 * 13 * 4.8 * 0.21) / (2 * 6.86466), 3)
   })
   it('grows in proportion to gust and speed; a heavier aircraft is thrown about less', () => {
-    const base = { density: 1.2, speed: 12, gust: 4, clAlpha: 5, area: 0.2, chord: 0.17, mass: 0.6, gravity: 9.81 }
-    fc.assert(fc.property(fc.double({ min: 0.3, max: 4, noNaN: true }), (k) => {
-      expect(gustIncrement({ ...base, gust: 4 * k }).increment).toBeCloseTo(k * gustIncrement(base).increment, 9)
-      expect(gustIncrement({ ...base, speed: 12 * k }).increment).toBeCloseTo(k * gustIncrement(base).increment, 9)
-      if (k > 1) expect(gustIncrement({ ...base, mass: 0.6 * k }).increment).toBeLessThan(gustIncrement(base).increment)
-    }))
+    const base = {
+      density: 1.2,
+      speed: 12,
+      gust: 4,
+      clAlpha: 5,
+      area: 0.2,
+      chord: 0.17,
+      mass: 0.6,
+      gravity: 9.81,
+    }
+    fc.assert(
+      fc.property(fc.double({ min: 0.3, max: 4, noNaN: true }), k => {
+        expect(gustIncrement({ ...base, gust: 4 * k }).increment).toBeCloseTo(
+          k * gustIncrement(base).increment,
+          9,
+        )
+        expect(gustIncrement({ ...base, speed: 12 * k }).increment).toBeCloseTo(
+          k * gustIncrement(base).increment,
+          9,
+        )
+        if (k > 1)
+          expect(gustIncrement({ ...base, mass: 0.6 * k }).increment).toBeLessThan(
+            gustIncrement(base).increment,
+          )
+      }),
+    )
   })
 })
 
@@ -31,10 +61,19 @@ describe('envelope', () => {
     const e = envelope({ stallSpeed: 7, cruise: 13, topSpeed: 21, limit: 4, gustCruise: 2, gustTop: 1.6 })
     for (const { speed, up } of e.pull) expect(up).toBeCloseTo(Math.min(4, (speed / 7) ** 2), 9)
     expect(e.governing).toEqual({ n: 4, speed: 14, by: 'pull-up' })
-    const gusty = envelope({ stallSpeed: 5, cruise: 13, topSpeed: 21, limit: 3, gustCruise: 3.5, gustTop: 2.8 })
+    const gusty = envelope({
+      stallSpeed: 5,
+      cruise: 13,
+      topSpeed: 21,
+      limit: 3,
+      gustCruise: 3.5,
+      gustTop: 2.8,
+    })
     expect(gusty.governing).toEqual({ n: 4.5, speed: 13, by: 'gust at cruise' })
     // At 8 m/s the wing would stall at (8/5)² before the gust could do that.
-    expect(envelope({ stallSpeed: 5, cruise: 8, topSpeed: 8, limit: 2, gustCruise: 3.5, gustTop: 0 }).governing.n).toBeCloseTo(2.56, 9)
+    expect(
+      envelope({ stallSpeed: 5, cruise: 8, topSpeed: 8, limit: 2, gustCruise: 3.5, gustTop: 0 }).governing.n,
+    ).toBeCloseTo(2.56, 9)
   })
   it('a gust past the pull-up lowers the reserve in proportion, and the verdict says which it is', () => {
     const calm = assess(thistledown)
@@ -43,7 +82,10 @@ describe('envelope', () => {
     expect(stormy.loads.governing.by).toMatch(/^gust/)
     expect(stormy.loads.governing.n).toBeGreaterThan(5)
     // The same distribution, as much more of it; twist apart, which the speed sets.
-    expect(stormy.strength.stations[3].moment / calm.strength.stations[3].moment).toBeCloseTo(stormy.loads.governing.n / 5, 6)
+    expect(stormy.strength.stations[3].moment / calm.strength.stations[3].moment).toBeCloseTo(
+      stormy.loads.governing.n / 5,
+      6,
+    )
     expect(stormy.strength.cases[0].reserve).toBeLessThan(calm.strength.cases[0].reserve)
     expect(stormy.verdicts.strength.reason).toContain(stormy.loads.governing.by)
   })
@@ -60,7 +102,15 @@ describe('heat', () => {
     expect(strengthLeft(60, -10)).toBe(1)
     expect(strengthLeft(60, 41.5)).toBeCloseTo(0.5, 9)
     expect(strengthLeft(60, 80)).toBe(0)
-    fc.assert(fc.property(fc.double({ min: -40, max: 150, noNaN: true }), fc.double({ min: 0, max: 60, noNaN: true }), (t, warmer) => { expect(strengthLeft(60, t)).toBeGreaterThanOrEqual(strengthLeft(60, t + warmer)) }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: -40, max: 150, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (t, warmer) => {
+          expect(strengthLeft(60, t)).toBeGreaterThanOrEqual(strengthLeft(60, t + warmer))
+        },
+      ),
+    )
   })
   it('darker and hotter places never leave more reserve; a bare plastic wing loses what its skin loses', () => {
     const bare: ProjectFile = { ...thistledown, spars: [] }
@@ -68,8 +118,12 @@ describe('heat', () => {
     const { cases } = assessor.heat(bare)
     const cold = assessor.assess(bare).strength.reserve
     for (const place of ['flying', 'field'] as const) {
-      const own = COLOURS.map(colour => cases.find(item => item.place === place && item.colour === colour.id)!)
-      own.forEach((item, i) => { if (i > 0) expect(item.reserve!).toBeLessThanOrEqual(own[i - 1].reserve! + 1e-9) })
+      const own = COLOURS.map(colour =>
+        cases.find(item => item.place === place && item.colour === colour.id)!,
+      )
+      own.forEach((item, i) => {
+        if (i > 0) expect(item.reserve!).toBeLessThanOrEqual(own[i - 1].reserve! + 1e-9)
+      })
       for (const item of own) {
         // All zones of the wing are of one filament here: everything plastic falls alike.
         const left = item.left.find(zone => zone.zone === 'wing-inner')!.left

@@ -14,24 +14,53 @@ const g = 9.80665
 const stock = (id: string) => LIBRARIES.stock.find(item => item.id === id)!
 
 describe('drop', () => {
-  const spring = (k: number): ForceLine => [{ travel: 0, force: 0 }, { travel: 0.01, force: 0.01 * k }]
+  const spring = (k: number): ForceLine => [
+    { travel: 0, force: 0 },
+    { travel: 0.01, force: 0.01 * k },
+  ]
   it('a spring: δ = (mg/k)·(1 + √(1 + 2hk/mg)), set down from no height twice the weight', () => {
-    const k = 800, m = 1.2, h = 0.3
-    expect(drop(spring(k), m, h, g).travel).toBeCloseTo(((m * g) / k) * (1 + Math.sqrt(1 + (2 * h * k) / (m * g))), 9)
+    const k = 800,
+      m = 1.2,
+      h = 0.3
+    expect(drop(spring(k), m, h, g).travel).toBeCloseTo(
+      ((m * g) / k) * (1 + Math.sqrt(1 + (2 * h * k) / (m * g))),
+      9,
+    )
     expect(drop(spring(k), m, 0, g).factor).toBeCloseTo(2, 9)
   })
   it('the energy closes, whatever the legs: what fell is what was taken up', () => {
-    const step = fc.tuple(fc.double({ min: 0.001, max: 0.05, noNaN: true }), fc.double({ min: 0, max: 80, noNaN: true }))
-    fc.assert(fc.property(fc.array(step, { minLength: 1, maxLength: 5 }), fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (steps, mass, height) => {
-      let travel = 0, force = 0
-      const line = [{ travel, force }, ...steps.map(([dx, df]) => ({ travel: (travel += dx), force: (force += df) }))]
-      fc.pre(force > 2 * mass * g && line[line.length - 1].force > line[line.length - 2].force)
-      const { fall, work } = drop(line, mass, height, g)
-      expect(work / fall).toBeCloseTo(1, 6)
-    }))
+    const step = fc.tuple(
+      fc.double({ min: 0.001, max: 0.05, noNaN: true }),
+      fc.double({ min: 0, max: 80, noNaN: true }),
+    )
+    fc.assert(
+      fc.property(
+        fc.array(step, { minLength: 1, maxLength: 5 }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (steps, mass, height) => {
+          let travel = 0,
+            force = 0
+          const line = [
+            { travel, force },
+            ...steps.map(([dx, df]) => ({ travel: (travel += dx), force: (force += df) })),
+          ]
+          fc.pre(force > 2 * mass * g && line[line.length - 1].force > line[line.length - 2].force)
+          const { fall, work } = drop(line, mass, height, g)
+          expect(work / fall).toBeCloseTo(1, 6)
+        },
+      ),
+    )
   })
   it('two legs take the load together, and harder the second one', () => {
-    const both = together([spring(500), [{ travel: 0, force: 0 }, { travel: 0.02, force: 4 }, { travel: 0.03, force: 40 }]])
+    const both = together([
+      spring(500),
+      [
+        { travel: 0, force: 0 },
+        { travel: 0.02, force: 4 },
+        { travel: 0.03, force: 40 },
+      ],
+    ])
     expect(forceAt(both, 0.01)).toBeCloseTo(5 + 2, 9)
     expect(forceAt(both, 0.025)).toBeCloseTo(12.5 + 22, 9)
     expect(workTo(both, 0.02)).toBeCloseTo(0.5 * 500 * 0.02 ** 2 + 0.5 * 4 * 0.02, 9)
@@ -39,10 +68,30 @@ describe('drop', () => {
 })
 
 describe('legs', () => {
-  const leg: Leg = { id: 'main', name: 'Main', kind: 'wire', xMm: 0, yMm: 20, zMm: 0, dropMm: 80, splayMm: 60, thicknessMm: 3, widthMm: 3, zone: 'z', springNmm: 1, travelMm: 10, wheelMm: 50, tyreMm: 0, wheelG: 8, pair: true, mount: { lengthMm: 30, widthMm: 4, depthMm: 4 } }
+  const leg: Leg = {
+    id: 'main',
+    name: 'Main',
+    kind: 'wire',
+    xMm: 0,
+    yMm: 20,
+    zMm: 0,
+    dropMm: 80,
+    splayMm: 60,
+    thicknessMm: 3,
+    widthMm: 3,
+    zone: 'z',
+    springNmm: 1,
+    travelMm: 10,
+    wheelMm: 50,
+    tyreMm: 0,
+    wheelG: 8,
+    pair: true,
+    mount: { lengthMm: 30, widthMm: 4, depthMm: 4 },
+  }
   const printed = { modulus: 2e9, strength: 40e6 }
   it('a wire at an angle is a cantilever of its length: k = 3EI/(b²·L)', () => {
-    const I = (Math.PI / 64) * 0.003 ** 4, k = (3 * 200e9 * I) / (0.06 ** 2 * 0.1)
+    const I = (Math.PI / 64) * 0.003 ** 4,
+      k = (3 * 200e9 * I) / (0.06 ** 2 * 0.1)
     expect(forceAt(legForce(leg, printed, 5), 0.004)).toBeCloseTo(0.004 * k, 6)
     // A tyre that goes flat at five times its weight gives in series.
     const soft = forceAt(legForce({ ...leg, tyreMm: 10 }, printed, 5), 0.004)
@@ -51,10 +100,15 @@ describe('legs', () => {
   it('bears σ·W over the lever, wire of 3 mm by hand; a mount twice as long bears more, deeper plastic too', () => {
     // Lever √(60² + (0.3·80)²) = 64.62 mm.
     expect(legBears(leg, printed)).toBeCloseTo((1200e6 * (Math.PI / 32) * 0.003 ** 3) / 0.06462, 0)
-    const plastic = { compression: 40e6, shear: 15e6 }, mount = mountBears(leg, plastic)
+    const plastic = { compression: 40e6, shear: 15e6 },
+      mount = mountBears(leg, plastic)
     expect(mount.bearing).toBeCloseTo(40e6 / (1 / (0.03 * 0.004) + (6 * 0.064622) / (0.004 * 0.0009)), 1)
-    expect(mountBears({ ...leg, mount: { ...leg.mount, lengthMm: 60 } }, plastic).bearing).toBeGreaterThan(3 * mount.bearing)
-    expect(mountBears({ ...leg, mount: { ...leg.mount, depthMm: 8 } }, plastic).around / mount.around).toBeCloseTo(2, 9)
+    expect(mountBears({ ...leg, mount: { ...leg.mount, lengthMm: 60 } }, plastic).bearing).toBeGreaterThan(
+      3 * mount.bearing,
+    )
+    expect(
+      mountBears({ ...leg, mount: { ...leg.mount, depthMm: 8 } }, plastic).around / mount.around,
+    ).toBeCloseTo(2, 9)
   })
   it('a sprung leg follows its spring to the stop and then is hard', () => {
     const sprung: Leg = { ...leg, kind: 'sprung', springNmm: 2, travelMm: 12 }
@@ -78,22 +132,33 @@ describe('boom', () => {
     expect(periodS).toBeCloseTo(2 * Math.PI * Math.sqrt((0.06 * 0.125) / (3 * stiff.EI)), 9)
     expect(factor).toBe(2)
     expect(force).toBeCloseTo(2 * 0.06 * 50, 9)
-    expect(tailWhip({ ...stiff, mass: 0 }, 0.5, 0.06, 50, periodS / 600).factor).toBeCloseTo((2 * Math.PI) / 600, 5)
+    expect(tailWhip({ ...stiff, mass: 0 }, 0.5, 0.06, 50, periodS / 600).factor).toBeCloseTo(
+      (2 * Math.PI) / 600,
+      5,
+    )
   })
   it('a solid rod under torque alone: 16T/πd³; under moment alone 32M/πd³', () => {
-    const rod = stock('rod-5'), d = 0.005
-    expect(boomModes(rod, 0, 0, 0.4).shear).toBeCloseTo(rod.shearStrength / ((16 * 0.4) / (Math.PI * d ** 3)), 6)
+    const rod = stock('rod-5'),
+      d = 0.005
+    expect(boomModes(rod, 0, 0, 0.4).shear).toBeCloseTo(
+      rod.shearStrength / ((16 * 0.4) / (Math.PI * d ** 3)),
+      6,
+    )
     expect(boomModes(rod, 3, 0, 0).bending).toBeCloseTo(rod.strength / ((32 * 3) / (Math.PI * d ** 3)), 6)
   })
 })
 
 describe('bores and tubes', () => {
   it('the pressure in a socket balances the couple and the shear at its mouth', () => {
-    const [M, V, L] = [2.4, 18, 0.09], w0 = socketForce(M, V, L), slope = (w0 + (2 * V) / L + (6 * M) / (L * L)) / L
-    let force = 0, moment = 0
+    const [M, V, L] = [2.4, 18, 0.09],
+      w0 = socketForce(M, V, L),
+      slope = (w0 + (2 * V) / L + (6 * M) / (L * L)) / L
+    let force = 0,
+      moment = 0
     const n = 20000
     for (let i = 0; i < n; i++) {
-      const x = ((i + 0.5) * L) / n, w = w0 - slope * x
+      const x = ((i + 0.5) * L) / n,
+        w = w0 - slope * x
       force += (w * L) / n
       moment += (w * x * L) / n
     }
@@ -101,10 +166,14 @@ describe('bores and tubes', () => {
     expect(-moment).toBeCloseTo(M, 4)
     expect(endForce(1, 2, 0.008)).toBeCloseTo(6 / 0.064 ** 2, 6)
   })
-  it('flattening: Brazier\'s moment of an isotropic tube, 0.987·E·r·t² at ν = 0 nearly; none for rods', () => {
+  it("flattening: Brazier's moment of an isotropic tube, 0.987·E·r·t² at ν = 0 nearly; none for rods", () => {
     const alike = { ...stock('tube-16x14'), hoopModulus: stock('tube-16x14').modulus }
-    const r = 0.0075, t = 0.001
-    expect(flatteningMoment(alike) / ((0.987 * alike.modulus * r * t * t) / Math.sqrt(0.91))).toBeCloseTo(1, 2)
+    const r = 0.0075,
+      t = 0.001
+    expect(flatteningMoment(alike) / ((0.987 * alike.modulus * r * t * t) / Math.sqrt(0.91))).toBeCloseTo(
+      1,
+      2,
+    )
     expect(flatteningMoment(stock('rod-4'))).toBe(Infinity)
   })
   it('shear peaks at 4/3 in a rod and nears 2 in a thin tube', () => {
@@ -122,12 +191,20 @@ describe('skins', () => {
   it('compression with shear: alone each as it is, together less, on the parabola', () => {
     expect(combinedBuckling(0.5, 0)).toBeCloseTo(2, 6)
     expect(combinedBuckling(0, 0.25)).toBeCloseTo(4, 6)
-    fc.assert(fc.property(fc.double({ min: 0.01, max: 5, noNaN: true }), fc.double({ min: 0.01, max: 5, noNaN: true }), (c, s) => {
-      const factor = combinedBuckling(c, s)
-      expect(factor * c + (factor * s) ** 2).toBeCloseTo(1, 6)
-      expect(factor).toBeLessThan(Math.min(1 / c, 1 / s) + 1e-9)
-    }))
-    expect(shearBucklingStress(2e9, 0.001, 0.05) / ((5.35 * Math.PI ** 2 * 2e9 * 0.0004) / (12 * (1 - 0.35 ** 2)))).toBeCloseTo(1, 9)
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 5, noNaN: true }),
+        fc.double({ min: 0.01, max: 5, noNaN: true }),
+        (c, s) => {
+          const factor = combinedBuckling(c, s)
+          expect(factor * c + (factor * s) ** 2).toBeCloseTo(1, 6)
+          expect(factor).toBeLessThan(Math.min(1 / c, 1 / s) + 1e-9)
+        },
+      ),
+    )
+    expect(
+      shearBucklingStress(2e9, 0.001, 0.05) / ((5.35 * Math.PI ** 2 * 2e9 * 0.0004) / (12 * (1 - 0.35 ** 2))),
+    ).toBeCloseTo(1, 9)
   })
 })
 

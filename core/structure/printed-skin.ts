@@ -21,17 +21,24 @@ export const POISSON = 0.35
 const SHEAR_SHARE = 0.58
 
 /**
- * Foamed by Gibson & Ashby: E ∝ ρ², σ ∝ ρ^1.5. A piece that stands on its end has its layers across the span: tension pulls
- * at the bond between layers, compression presses them together and is borne as along the bead. Lying flat, both run along the
+ * Foamed by Gibson & Ashby: E ∝ ρ², σ ∝ ρ^1.5. A piece that stands on its end has its layers across the span:
+ * tension pulls
+ * at the bond between layers, compression presses them together and is borne as along the bead. Lying flat,
+ * both run along the
  * bead. Shear in the skin's plane slides layers over each other either way.
  */
 export function printedMaterial(recipe: Recipe, filament: Filament): PrintedMaterial {
   const density = relativeDensity(recipe, filament)
-  const modulus = filament.modulus * density ** 2, strength = filament.strength * density ** 1.5
+  const modulus = filament.modulus * density ** 2,
+    strength = filament.strength * density ** 1.5
   const across = recipe.stance === 'standing'
   return {
-    modulus: modulus * (across ? filament.acrossModulusShare : 1), shearModulus: (modulus * filament.acrossModulusShare) / (2 * (1 + POISSON)),
-    tension: strength * (across ? filament.acrossShare : 1), compression: strength, shear: SHEAR_SHARE * strength * filament.acrossShare, across,
+    modulus: modulus * (across ? filament.acrossModulusShare : 1),
+    shearModulus: (modulus * filament.acrossModulusShare) / (2 * (1 + POISSON)),
+    tension: strength * (across ? filament.acrossShare : 1),
+    compression: strength,
+    shear: SHEAR_SHARE * strength * filament.acrossShare,
+    across,
   }
 }
 

@@ -1,6 +1,8 @@
 /**
- * Shear flow of thin-walled sections of any number of cells: from shear forces, and from torque by Bredt and Batho.
- * Cells are found as the walls that a spanning tree leaves over; each closes one cell of flow round the tree, and
+ * Shear flow of thin-walled sections of any number of cells: from shear forces, and from torque by Bredt and
+ * Batho.
+ * Cells are found as the walls that a spanning tree leaves over; each closes one cell of flow round the tree,
+ * and
  * all cells turn alike. (Megson, Aircraft Structures, ch. 20 and 23.) SI.
  */
 import { Matrix, solve } from 'ml-matrix'
@@ -9,31 +11,47 @@ import { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } 
 export interface ShearProperties {
   bending: BendingStiffness
   /** Shear centre, in the section's axes, m. */
-  centre: { x: number, y: number }
+  centre: { x: number; y: number }
   /** Torsional stiffness: closed cells and the spars' own, N·m². */
   GJ: number
-  /** Mean flow in each wall from a to b, N/m: for a shear of 1 N up and 1 N aft through the shear centre, and a torque of 1 N·m (from x to y). */
+  /**
+   * Mean flow in each wall from a to b, N/m: for a shear of 1 N up and 1 N aft through the shear centre, and
+   * a torque of 1 N·m (from x to y).
+   */
   up: Float64Array
   aft: Float64Array
   torque: Float64Array
 }
 
-interface Tree { order: number[], parent: Int32Array, wallToParent: Int32Array, chords: number[] }
+interface Tree {
+  order: number[]
+  parent: Int32Array
+  wallToParent: Int32Array
+  chords: number[]
+}
 
-/** Walls of no shear stiffness carry nothing and close nothing; parts of the section that no wall joins are each treated alone. */
+/**
+ * Walls of no shear stiffness carry nothing and close nothing; parts of the section that no wall joins are
+ * each treated alone.
+ */
 export function shearProperties(section: ThinWalled): ShearProperties {
   const { x, y, walls } = section
   const bending = bendingStiffness(section)
   const lengths = walls.map(({ a, b }) => Math.hypot(x[b] - x[a], y[b] - y[a]))
   const tree = spanningTree(section)
   const cells = tree.chords.map(chord => cycleOf(section, tree, chord))
-  const areas = cells.map(cell => cell.reduce((sum, { wall, sign }) => sum + (sign * cross(section, wall)) / 2, 0))
+  const areas = cells.map(cell =>
+    cell.reduce((sum, { wall, sign }) => sum + (sign * cross(section, wall)) / 2, 0),
+  )
   const compliance = walls.map(({ Gt }, w) => (Gt > 0 ? lengths[w] / Gt : 0))
   const coupling = coupled(cells, walls.length, compliance)
-  const closed = (right: number[]): number[] => (cells.length ? solve(coupling, Matrix.columnVector(right)).to1DArray() : [])
+  const closed = (right: number[]): number[] =>
+    cells.length ? solve(coupling, Matrix.columnVector(right)).to1DArray() : []
   const around = (values: readonly number[]) => {
     const flow = new Float64Array(walls.length)
-    cells.forEach((cell, k) => { for (const { wall, sign } of cell) flow[wall] += sign * values[k] })
+    cells.forEach((cell, k) => {
+      for (const { wall, sign } of cell) flow[wall] += sign * values[k]
+    })
     return flow
   }
 
@@ -48,14 +66,20 @@ export function shearProperties(section: ThinWalled): ShearProperties {
     // The strain grows along the span by V/EI: what the walls take up must flow round.
     const { alongX, alongY } = curvatures(bending, vy, vx)
     const mean = openFlow(section, tree, bending, alongX, alongY, lengths)
-    const right = cells.map(cell => -cell.reduce((sum, { wall, sign }) => sum + sign * mean[wall] * compliance[wall], 0))
+    const right = cells.map(
+      cell => -cell.reduce((sum, { wall, sign }) => sum + sign * mean[wall] * compliance[wall], 0),
+    )
     const extra = around(closed(right))
     for (let w = 0; w < mean.length; w++) mean[w] += extra[w]
     // Spars take what their own bending stiffness is worth of the shear, and it acts where they are.
-    const own = section.spars.reduce((sum, { node, EIx, EIy }) => sum + alongY * EIx * x[node] - alongX * EIy * y[node], 0)
+    const own = section.spars.reduce(
+      (sum, { node, EIx, EIy }) => sum + alongY * EIx * x[node] - alongX * EIy * y[node],
+      0,
+    )
     return { flow: mean, moment: own + walls.reduce((sum, _, w) => sum + mean[w] * cross(section, w), 0) }
   }
-  const up = forced(0, 1), aft = forced(1, 0)
+  const up = forced(0, 1),
+    aft = forced(1, 0)
   return { bending, centre: { x: up.moment, y: -aft.moment }, GJ, up: up.flow, aft: aft.flow, torque }
 }
 
@@ -74,9 +98,12 @@ function spanningTree({ x, walls }: ThinWalled): Tree {
       at[b].push(w)
     }
   })
-  const parent = new Int32Array(count).fill(-1), wallToParent = new Int32Array(count).fill(-1)
-  const seen = new Uint8Array(count), used = new Uint8Array(walls.length)
-  const order: number[] = [], chords: number[] = []
+  const parent = new Int32Array(count).fill(-1),
+    wallToParent = new Int32Array(count).fill(-1)
+  const seen = new Uint8Array(count),
+    used = new Uint8Array(walls.length)
+  const order: number[] = [],
+    chords: number[] = []
   for (let root = 0; root < count; root++) {
     if (seen[root]) continue
     seen[root] = 1
@@ -101,27 +128,33 @@ function spanningTree({ x, walls }: ThinWalled): Tree {
   return { order, parent, wallToParent, chords }
 }
 
-type Cycle = Array<{ wall: number, sign: 1 | -1 }>
+type Cycle = Array<{ wall: number; sign: 1 | -1 }>
 
 /** Along the chord from a to b, and back from b to a through the tree. */
 function cycleOf({ walls }: ThinWalled, { parent, wallToParent }: Tree, chord: number): Cycle {
   const pathUp = (node: number) => {
     const list: Cycle = []
-    for (let n = node; parent[n] >= 0; n = parent[n]) list.push({ wall: wallToParent[n], sign: walls[wallToParent[n]].a === n ? 1 : -1 })
+    for (let n = node; parent[n] >= 0; n = parent[n])
+      list.push({ wall: wallToParent[n], sign: walls[wallToParent[n]].a === n ? 1 : -1 })
     return list
   }
-  const fromB = pathUp(walls[chord].b), fromA = pathUp(walls[chord].a)
+  const fromB = pathUp(walls[chord].b),
+    fromA = pathUp(walls[chord].a)
   // What both paths share above their meeting is walked twice, once each way.
   while (fromA.length && fromB.length && fromA[fromA.length - 1].wall === fromB[fromB.length - 1].wall) {
     fromA.pop()
     fromB.pop()
   }
-  return [{ wall: chord, sign: 1 }, ...fromB, ...fromA.map(({ wall, sign }) => ({ wall, sign: (-sign) as 1 | -1 }))]
+  return [
+    { wall: chord, sign: 1 },
+    ...fromB,
+    ...fromA.map(({ wall, sign }) => ({ wall, sign: -sign as 1 | -1 })),
+  ]
 }
 
 function coupled(cells: readonly Cycle[], wallCount: number, compliance: readonly number[]): Matrix {
   const matrix = Matrix.zeros(cells.length, cells.length)
-  const round = cells.map((cell) => {
+  const round = cells.map(cell => {
     const signs = new Int8Array(wallCount)
     for (const { wall, sign } of cell) signs[wall] = sign
     return signs
@@ -136,20 +169,32 @@ function coupled(cells: readonly Cycle[], wallCount: number, compliance: readonl
   return matrix
 }
 
-/** Mean flow in each wall with every cell cut open at its chord, for a strain that grows along the span by `alongX`, `alongY` per metre. */
-function openFlow({ x, y, walls, spars }: ThinWalled, tree: Tree, { x: cx, y: cy }: BendingStiffness, alongX: number, alongY: number, lengths: readonly number[]): Float64Array {
+/**
+ * Mean flow in each wall with every cell cut open at its chord, for a strain that grows along the span by
+ * `alongX`, `alongY` per metre.
+ */
+function openFlow(
+  { x, y, walls, spars }: ThinWalled,
+  tree: Tree,
+  { x: cx, y: cy }: BendingStiffness,
+  alongX: number,
+  alongY: number,
+  lengths: readonly number[],
+): Float64Array {
   const strain = (node: number) => alongX * (x[node] - cx) + alongY * (y[node] - cy)
   const taken = walls.map(({ a, b, Et }, w) => (Et * lengths[w] * (strain(a) + strain(b))) / 2)
   // Mean of the flow along a wall whose flow starts at nought: −E·t·l(2·ε_a + ε_b)/6.
   const dip = walls.map(({ a, b, Et }, w) => (Et * lengths[w] * (2 * strain(a) + strain(b))) / 6)
-  const need = new Float64Array(x.length), mean = new Float64Array(walls.length)
+  const need = new Float64Array(x.length),
+    mean = new Float64Array(walls.length)
   for (const { node, EA } of spars) need[node] += EA * strain(node)
   for (const chord of tree.chords) {
     need[walls[chord].b] += taken[chord]
     mean[chord] = -dip[chord]
   }
   for (let i = tree.order.length - 1; i >= 0; i--) {
-    const node = tree.order[i], w = tree.wallToParent[node]
+    const node = tree.order[i],
+      w = tree.wallToParent[node]
     if (w < 0) continue
     const start = walls[w].b === node ? need[node] + taken[w] : -need[node]
     mean[w] = start - dip[w]

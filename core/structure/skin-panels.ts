@@ -1,4 +1,7 @@
-/** The outer skin's walls as panels: where they lie and how much they bear, apart from any load. SI, flat arrays by wall. */
+/**
+ * The outer skin's walls as panels: where they lie and how much they bear, apart from any load. SI, flat
+ * arrays by wall.
+ */
 import type { Recipe } from '../document'
 import { mmToM } from '../units'
 import { skinSupport, type PrintedMaterial } from './printed-skin'
@@ -22,30 +25,57 @@ export interface SkinPanels {
   sheared: Float64Array
 }
 
-/** Curved skins buckle in shear at about 0.1·E·t/R beyond the flat plate's value (long curved panels, Batdorf). */
+/**
+ * Curved skins buckle in shear at about 0.1·E·t/R beyond the flat plate's value (long curved panels,
+ * Batdorf).
+ */
 const SHELL_SHEAR = 0.1
 
 /** Thickness is that of each wall in m; walls that are not laid are left out. */
-export function skinPanels(station: StationSection, section: ThinWalled, thickness: Float64Array, flow: ShearProperties, recipe: Recipe, material: PrintedMaterial, bead: number): SkinPanels {
+export function skinPanels(
+  station: StationSection,
+  section: ThinWalled,
+  thickness: Float64Array,
+  flow: ShearProperties,
+  recipe: Recipe,
+  material: PrintedMaterial,
+  bead: number,
+): SkinPanels {
   const laid = Array.from(thickness.keys()).filter(w => thickness[w] > 1e-7)
-  const support = skinSupport(recipe, station.chord), radius = radiusOf(station), full = laid.reduce((most, w) => Math.max(most, thickness[w]), 0)
+  const support = skinSupport(recipe, station.chord),
+    radius = radiusOf(station),
+    full = laid.reduce((most, w) => Math.max(most, thickness[w]), 0)
   const gap = recipe.skinGapMm ? mmToM(recipe.skinGapMm) : 0
   // A double skin bends as one thick plate, and its faces share the load.
-  const plate = (t: number) => (gap ? sandwichThickness(bead, gap) : t), width = gap ? station.chord * 0.6 : support
+  const plate = (t: number) => (gap ? sandwichThickness(bead, gap) : t),
+    width = gap ? station.chord * 0.6 : support
   const share = gap ? plate(0) / (2 * bead) : 1
   const column = (value: (w: number) => number) => Float64Array.from(laid, value)
   const middle = (at: readonly number[], w: number) => (at[section.walls[w].a] + at[section.walls[w].b]) / 2
   return {
-    count: laid.length, x: column(w => middle(section.x, w) - flow.bending.x), y: column(w => middle(section.y, w) - flow.bending.y),
-    up: column(w => flow.up[w] / thickness[w]), torque: column(w => flow.torque[w] / thickness[w]), whole: Uint8Array.from(laid, w => Number(thickness[w] >= 0.9 * full)),
-    pressed: column(w => material.modulus / (skinBucklingStress(material.modulus, plate(thickness[w]), width, radius) * share)),
-    sheared: column(w => 1 / (shearBucklingStress(material.modulus, plate(thickness[w]), width) * share + (SHELL_SHEAR * material.modulus * thickness[w]) / radius)),
+    count: laid.length,
+    x: column(w => middle(section.x, w) - flow.bending.x),
+    y: column(w => middle(section.y, w) - flow.bending.y),
+    up: column(w => flow.up[w] / thickness[w]),
+    torque: column(w => flow.torque[w] / thickness[w]),
+    whole: Uint8Array.from(laid, w => Number(thickness[w] >= 0.9 * full)),
+    pressed: column(
+      w =>
+        material.modulus / (skinBucklingStress(material.modulus, plate(thickness[w]), width, radius) * share),
+    ),
+    sheared: column(
+      w =>
+        1 /
+        (shearBucklingStress(material.modulus, plate(thickness[w]), width) * share +
+          (SHELL_SHEAR * material.modulus * thickness[w]) / radius),
+    ),
   }
 }
 
 /** A circular arc over most of the chord with the section's own rise: R = c²/8h. */
 function radiusOf({ chord, field }: StationSection): number {
-  let top = -Infinity, bottom = Infinity
+  let top = -Infinity,
+    bottom = Infinity
   for (let e = 0; e < field.starts[1]; e++) {
     top = Math.max(top, field.midY[e])
     bottom = Math.min(bottom, field.midY[e])

@@ -1,4 +1,7 @@
-/** Twist of a half wing: under torque, to divergence, and a speed of caution for flutter. Strips along the span, SI. */
+/**
+ * Twist of a half wing: under torque, to divergence, and a speed of caution for flutter. Strips along the
+ * span, SI.
+ */
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix'
 
 export interface TwistStrip {
@@ -14,9 +17,16 @@ export interface TwistStrip {
   slope: number
 }
 
-/** Twist at the middle of each strip and at the tip, rad, from the torque (N·m) that acts on each; fixed at the root. Torque is taken even over a strip. */
-export function twistUnder(strips: readonly TwistStrip[], torques: readonly number[]): { at: number[], tip: number } {
-  let beyond = torques.reduce((sum, value) => sum + value, 0), angle = 0
+/**
+ * Twist at the middle of each strip and at the tip, rad, from the torque (N·m) that acts on each; fixed at
+ * the root. Torque is taken even over a strip.
+ */
+export function twistUnder(
+  strips: readonly TwistStrip[],
+  torques: readonly number[],
+): { at: number[]; tip: number } {
+  let beyond = torques.reduce((sum, value) => sum + value, 0),
+    angle = 0
   const at = strips.map(({ width, GJ }, i) => {
     const half = width / 2
     // Inside the strip the torque falls evenly from what comes in to what goes out.
@@ -29,8 +39,10 @@ export function twistUnder(strips: readonly TwistStrip[], torques: readonly numb
 }
 
 /**
- * Dynamic pressure at which the wing twists off by its own lift, Pa: the least q for which θ = q·F·(e·c·a·Δs)·θ has an answer, F the
- * twist at one strip by a unit torque at another (strip theory). Infinite where the lift never acts ahead of the shear centre enough.
+ * Dynamic pressure at which the wing twists off by its own lift, Pa: the least q for which θ =
+ * q·F·(e·c·a·Δs)·θ has an answer, F the
+ * twist at one strip by a unit torque at another (strip theory). Infinite where the lift never acts ahead of
+ * the shear centre enough.
  */
 export function divergencePressure(strips: readonly TwistStrip[]): number {
   const n = strips.length
@@ -40,26 +52,51 @@ export function divergencePressure(strips: readonly TwistStrip[]): number {
     twistUnder(strips, unit).at.forEach((value, i) => flexibility.set(i, j, value))
   }
   const lifted = Matrix.zeros(n, n)
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) lifted.set(i, j, flexibility.get(i, j) * strips[j].arm * strips[j].chord * strips[j].slope * strips[j].width)
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++)
+      lifted.set(
+        i,
+        j,
+        flexibility.get(i, j) * strips[j].arm * strips[j].chord * strips[j].slope * strips[j].width,
+      )
   const { realEigenvalues, imaginaryEigenvalues } = new EigenvalueDecomposition(lifted)
-  const real = realEigenvalues.filter((value, i) => value > 0 && Math.abs(imaginaryEigenvalues[i]) < 1e-6 * Math.abs(value))
+  const real = realEigenvalues.filter(
+    (value, i) => value > 0 && Math.abs(imaginaryEigenvalues[i]) < 1e-6 * Math.abs(value),
+  )
   return real.length ? 1 / Math.max(...real) : Infinity
 }
 
 export interface FlutterStrip extends TwistStrip {
   EI: number
-  /** Mass and moment of inertia about the shear centre per length, kg/m and kg·m; centre of mass aft of the shear centre, m. */
+  /**
+   * Mass and moment of inertia about the shear centre per length, kg/m and kg·m; centre of mass aft of the
+   * shear centre, m.
+   */
   mass: number
   inertia: number
   behind: number
 }
 
-/** Lowest frequencies by Rayleigh's quotient, rad/s: bending with the shape of a cantilever under its own weight, twist with a quarter sine. */
-export function lowestFrequencies(strips: readonly FlutterStrip[]): { bending: number, twist: number } {
+/**
+ * Lowest frequencies by Rayleigh's quotient, rad/s: bending with the shape of a cantilever under its own
+ * weight, twist with a quarter sine.
+ */
+export function lowestFrequencies(strips: readonly FlutterStrip[]): { bending: number; twist: number } {
   const span = strips.reduce((sum, strip) => sum + strip.width, 0)
   // Curvature under its own weight: moments of the masses beyond, over the stiffness.
-  const curvature = strips.map((strip, i) => strips.slice(i).reduce((sum, other) => sum + other.mass * other.width * Math.max(0, other.s - strip.s), 0) / strip.EI)
-  let slope = 0, sag = 0, strain = 0, moving = 0, torsion = 0, turning = 0
+  const curvature = strips.map(
+    (strip, i) =>
+      strips
+        .slice(i)
+        .reduce((sum, other) => sum + other.mass * other.width * Math.max(0, other.s - strip.s), 0) /
+      strip.EI,
+  )
+  let slope = 0,
+    sag = 0,
+    strain = 0,
+    moving = 0,
+    torsion = 0,
+    turning = 0
   strips.forEach((strip, i) => {
     const { width } = strip
     const middle = sag + (slope * width) / 2 + (curvature[i] * width * width) / 8
@@ -71,12 +108,17 @@ export function lowestFrequencies(strips: readonly FlutterStrip[]): { bending: n
     torsion += strip.GJ * ((Math.PI / (2 * span)) * Math.cos(phase)) ** 2 * width
     turning += strip.inertia * Math.sin(phase) ** 2 * width
   })
-  return { bending: Math.sqrt(strain / Math.max(1e-12, moving)), twist: Math.sqrt(torsion / Math.max(1e-12, turning)) }
+  return {
+    bending: Math.sqrt(strain / Math.max(1e-12, moving)),
+    twist: Math.sqrt(torsion / Math.max(1e-12, turning)),
+  }
 }
 
 /**
- * Caution speed for flutter of bending with twist, m/s, at the strip at three quarters of the span: Theodorsen and Garrick's approximation for a
- * bending frequency well under the twisting one, V = b·ω_α·√(μ·r²/(1 + 2(a + x_α)))·√(1 − (ω_h/ω_α)²), with μ = m/πρb². Infinite where
+ * Caution speed for flutter of bending with twist, m/s, at the strip at three quarters of the span:
+ * Theodorsen and Garrick's approximation for a
+ * bending frequency well under the twisting one, V = b·ω_α·√(μ·r²/(1 + 2(a + x_α)))·√(1 − (ω_h/ω_α)²), with μ
+ * = m/πρb². Infinite where
  * the mass lies so far forward that it cannot arise. Uncoupled controls may flutter long before.
  */
 export function flutterSpeed(strips: readonly FlutterStrip[], density: number): number {
@@ -86,7 +128,8 @@ export function flutterSpeed(strips: readonly FlutterStrip[], density: number): 
   const b = strip.chord / 2
   const mu = strip.mass / (Math.PI * density * b * b)
   const r2 = strip.inertia / (strip.mass * b * b)
-  // Shear centre behind mid-chord and centre of mass behind it, in half chords: a + x_α is the mass against mid-chord.
+  // Shear centre behind mid-chord and centre of mass behind it, in half chords: a + x_α is the mass against
+  // mid-chord.
   const reach = 1 + 2 * (strip.arm / b - 0.5 + strip.behind / b)
   if (reach <= 0.02) return Infinity
   return b * twist * Math.sqrt((mu * r2) / reach) * Math.sqrt(Math.max(0.05, 1 - (bending / twist) ** 2))

@@ -1,12 +1,17 @@
-/** A thin-walled section of straight walls and concentrated spars, weighted by modulus. x chordwise, y up, SI. */
+/**
+ * A thin-walled section of straight walls and concentrated spars, weighted by modulus. x chordwise, y up, SI.
+ */
 
-/** Walls between nodes; `Et` and `Gt` are modulus times thickness, N/m. Walls may branch and close any number of cells. */
+/**
+ * Walls between nodes; `Et` and `Gt` are modulus times thickness, N/m. Walls may branch and close any number
+ * of cells.
+ */
 export interface ThinWalled {
   x: readonly number[]
   y: readonly number[]
-  walls: ReadonlyArray<{ a: number, b: number, Et: number, Gt: number }>
+  walls: ReadonlyArray<{ a: number; b: number; Et: number; Gt: number }>
   /** Spars at nodes: E·A (N), own E·I about both axes (N·m²) and own G·J (N·m²). */
-  spars: ReadonlyArray<{ node: number, EA: number, EIx: number, EIy: number, GJ: number }>
+  spars: ReadonlyArray<{ node: number; EA: number; EIx: number; EIy: number; GJ: number }>
 }
 
 export interface BendingStiffness {
@@ -20,9 +25,16 @@ export interface BendingStiffness {
   EIxy: number
 }
 
-/** Straight walls in closed form: ∫y² = l(y_a² + y_a·y_b + y_b²)/3. A section without stiffness gives zeros. */
+/**
+ * Straight walls in closed form: ∫y² = l(y_a² + y_a·y_b + y_b²)/3. A section without stiffness gives zeros.
+ */
 export function bendingStiffness({ x, y, walls, spars }: ThinWalled): BendingStiffness {
-  let EA = 0, Sx = 0, Sy = 0, xx = 0, yy = 0, xy = 0
+  let EA = 0,
+    Sx = 0,
+    Sy = 0,
+    xx = 0,
+    yy = 0,
+    xy = 0
   for (const { a, b, Et } of walls) {
     const k = Et * Math.hypot(x[b] - x[a], y[b] - y[a])
     EA += k
@@ -41,15 +53,22 @@ export function bendingStiffness({ x, y, walls, spars }: ThinWalled): BendingSti
     xy += own * x[node] * y[node]
   }
   if (!(EA > 0)) return { EA: 0, x: 0, y: 0, EIx: 0, EIy: 0, EIxy: 0 }
-  const cx = Sx / EA, cy = Sy / EA
+  const cx = Sx / EA,
+    cy = Sy / EA
   return { EA, x: cx, y: cy, EIx: yy - EA * cy * cy, EIy: xx - EA * cx * cx, EIxy: xy - EA * cx * cy }
 }
 
 /**
- * Strain per metre away from the centroid in x and in y under bending moments, unsymmetric sections included: strain at a
- * point is `alongX·(x − x̄) + alongY·(y − ȳ)`. `mx` (N·m) stretches what lies at +y, `my` what lies at +x. Plane sections stay plane.
+ * Strain per metre away from the centroid in x and in y under bending moments, unsymmetric sections included:
+ * strain at a
+ * point is `alongX·(x − x̄) + alongY·(y − ȳ)`. `mx` (N·m) stretches what lies at +y, `my` what lies at +x.
+ * Plane sections stay plane.
  */
-export function curvatures({ EIx, EIy, EIxy }: BendingStiffness, mx: number, my: number): { alongX: number, alongY: number } {
+export function curvatures(
+  { EIx, EIy, EIxy }: BendingStiffness,
+  mx: number,
+  my: number,
+): { alongX: number; alongY: number } {
   const det = EIx * EIy - EIxy * EIxy
   // A section all on one line bends about one axis only.
   if (!(det > 1e-9 * EIx * EIy)) return { alongX: EIy > EIx ? my / EIy : 0, alongY: EIx > 0 ? mx / EIx : 0 }

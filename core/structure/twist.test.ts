@@ -1,9 +1,32 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { divergencePressure, flutterSpeed, lowestFrequencies, twistUnder, type FlutterStrip } from './span-twist'
+import {
+  divergencePressure,
+  flutterSpeed,
+  lowestFrequencies,
+  twistUnder,
+  type FlutterStrip,
+} from './span-twist'
 
-const L = 0.8, c = 0.2, GJ = 6, EI = 30, m = 0.4
-const uniform = (n: number, more: Partial<FlutterStrip> = {}): FlutterStrip[] => Array.from({ length: n }, (_, i) => ({ s: ((i + 0.5) * L) / n, width: L / n, chord: c, GJ, EI, arm: 0.03, slope: 5.5, mass: m, inertia: 1.2e-3, behind: 0.01, ...more }))
+const L = 0.8,
+  c = 0.2,
+  GJ = 6,
+  EI = 30,
+  m = 0.4
+const uniform = (n: number, more: Partial<FlutterStrip> = {}): FlutterStrip[] =>
+  Array.from({ length: n }, (_, i) => ({
+    s: ((i + 0.5) * L) / n,
+    width: L / n,
+    chord: c,
+    GJ,
+    EI,
+    arm: 0.03,
+    slope: 5.5,
+    mass: m,
+    inertia: 1.2e-3,
+    behind: 0.01,
+    ...more,
+  }))
 
 describe('twist', () => {
   it('a torque at the tip turns it by T·L/GJ, one spread evenly by t·L²/2GJ', () => {
@@ -13,15 +36,25 @@ describe('twist', () => {
     expect(twistUnder(uniform(40), Array(40).fill(2 * (L / 40))).tip).toBeCloseTo((2 * L * L) / (2 * GJ), 9)
   })
   it('superposes and turns the way it is pushed', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }), fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }), (a, b) => {
-      const strips = uniform(12), sum = twistUnder(strips, a.map((v, i) => v + b[i])).tip
-      expect(sum).toBeCloseTo(twistUnder(strips, a).tip + twistUnder(strips, b).tip, 9)
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }),
+        fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }),
+        (a, b) => {
+          const strips = uniform(12),
+            sum = twistUnder(
+              strips,
+              a.map((v, i) => v + b[i]),
+            ).tip
+          expect(sum).toBeCloseTo(twistUnder(strips, a).tip + twistUnder(strips, b).tip, 9)
+        },
+      ),
+    )
   })
 })
 
 describe('divergence', () => {
-  const exact = (Math.PI / 2) ** 2 * GJ / (0.03 * c * 5.5 * L * L)
+  const exact = ((Math.PI / 2) ** 2 * GJ) / (0.03 * c * 5.5 * L * L)
   it('a uniform wing: q_D = (π/2)²·GJ/(e·c·a·L²) within 1 %, nearer with more strips (Bisplinghoff)', () => {
     const off = [6, 12, 24].map(n => Math.abs(divergencePressure(uniform(n)) / exact - 1))
     expect(off[2]).toBeLessThan(0.01)
@@ -30,8 +63,14 @@ describe('divergence', () => {
   })
   it('never, where lift acts behind the shear centre; later, the stiffer or the nearer', () => {
     expect(divergencePressure(uniform(16, { arm: -0.02 }))).toBe(Infinity)
-    expect(divergencePressure(uniform(16, { GJ: 2 * GJ })) / divergencePressure(uniform(16))).toBeCloseTo(2, 6)
-    expect(divergencePressure(uniform(16, { arm: 0.015 })) / divergencePressure(uniform(16))).toBeCloseTo(2, 6)
+    expect(divergencePressure(uniform(16, { GJ: 2 * GJ })) / divergencePressure(uniform(16))).toBeCloseTo(
+      2,
+      6,
+    )
+    expect(divergencePressure(uniform(16, { arm: 0.015 })) / divergencePressure(uniform(16))).toBeCloseTo(
+      2,
+      6,
+    )
   })
 })
 
@@ -44,9 +83,15 @@ describe('frequencies', () => {
   it('Theodorsen–Garrick by hand, at rest in bending: b·ω_α·√(μr²/(1 + 2(a + x)))', () => {
     const strips = uniform(24, { EI: 0.3 })
     const { bending, twist } = lowestFrequencies(strips)
-    const b = 0.1, mu = m / (Math.PI * 1.2 * b * b), r2 = 1.2e-3 / (m * b * b)
-    // Shear centre at 25 % + 30 mm of 200: 0.2 half chords ahead of the middle; centre of mass 0.1 behind it: 1 + 2·(−0.2 + 0.1) = 0.8.
-    expect(flutterSpeed(strips, 1.2)).toBeCloseTo(b * twist * Math.sqrt((mu * r2) / 0.8) * Math.sqrt(1 - (bending / twist) ** 2), 6)
+    const b = 0.1,
+      mu = m / (Math.PI * 1.2 * b * b),
+      r2 = 1.2e-3 / (m * b * b)
+    // Shear centre at 25 % + 30 mm of 200: 0.2 half chords ahead of the middle; centre of mass 0.1 behind it:
+    // 1 + 2·(−0.2 + 0.1) = 0.8.
+    expect(flutterSpeed(strips, 1.2)).toBeCloseTo(
+      b * twist * Math.sqrt((mu * r2) / 0.8) * Math.sqrt(1 - (bending / twist) ** 2),
+      6,
+    )
     expect(flutterSpeed(uniform(24, { EI: 0.3, behind: 0.03 }), 1.2)).toBeLessThan(flutterSpeed(strips, 1.2))
     expect(flutterSpeed(uniform(24, { EI: 0.3, behind: -0.06 }), 1.2)).toBe(Infinity)
   })

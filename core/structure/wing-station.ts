@@ -1,4 +1,7 @@
-/** A wing's section as a structure: the shape once, and with recipe and filament the walls that carry. mm in, SI out. */
+/**
+ * A wing's section as a structure: the shape once, and with recipe and filament the walls that carry. mm in,
+ * SI out.
+ */
 import type { Recipe } from '../document'
 import { outlineAt, planAt, SIDE_POINTS, type SparLine, type SurfaceLoft } from '../geometry'
 import { stockArea, stockInertia, stockInertiaAcross, stockTorsion, type Filament } from '../libraries'
@@ -9,13 +12,21 @@ import { shearProperties, type ShearProperties } from './shear-flow'
 import { skinPanels, type SkinPanels } from './skin-panels'
 import type { ThinWalled } from './thin-walled-section'
 
-export interface StationSpar { line: SparLine, x: number, n: number }
+export interface StationSpar {
+  line: SparLine
+  x: number
+  n: number
+}
 
 /** How two pieces meet at a station: nowhere, glued to each other, or apart so that spars alone carry. */
 export type Meeting = 'none' | 'glued' | 'apart'
 
 /** A spar's end at a station: how far it sits in its bore, and whether another spar goes on beside it. */
-export interface SparEnd { line: SparLine, inserted: number, beside: boolean }
+export interface SparEnd {
+  line: SparLine
+  inserted: number
+  beside: boolean
+}
 
 /** The shape of a station: what does not depend on load, recipe or filament. */
 export interface StationSection {
@@ -30,29 +41,37 @@ export interface StationSection {
   /** Spars bent at this station. */
   bends: readonly SparLine[]
   /** Quarter of the chord, mm. */
-  quarter: { x: number, n: number }
+  quarter: { x: number; n: number }
 }
 
 /** Which spars run through s; those not in one piece stop at the middle of the aircraft. */
 export function sparsAt(lines: readonly SparLine[], s: number, middle: boolean): SparLine[] {
-  return lines.filter(line => s >= line.from - 1e-6 && s <= line.to + 1e-6 && !(middle && s < 0.01 && !line.spar.through))
+  return lines.filter(
+    line => s >= line.from - 1e-6 && s <= line.to + 1e-6 && !(middle && s < 0.01 && !line.spar.through),
+  )
 }
 
 /** A section's outline and what an inset meets in it, kept while the wing keeps its shape. */
-const cut = new WeakMap<SurfaceLoft, Map<number, { outline: Float64Array, field: InsetField }>>()
-function sectionOf(loft: SurfaceLoft, s: number): { outline: Float64Array, field: InsetField } {
-  const own = cut.get(loft) ?? new Map<number, { outline: Float64Array, field: InsetField }>()
+const cut = new WeakMap<SurfaceLoft, Map<number, { outline: Float64Array; field: InsetField }>>()
+function sectionOf(loft: SurfaceLoft, s: number): { outline: Float64Array; field: InsetField } {
+  const own = cut.get(loft) ?? new Map<number, { outline: Float64Array; field: InsetField }>()
   cut.set(loft, own)
   const known = own.get(s)
   if (known) return known
-  const outline = outlineAt(loft, s), section = { outline, field: insetField([outline]) }
+  const outline = outlineAt(loft, s),
+    section = { outline, field: insetField([outline]) }
   // A dragged spar end asks for new places without end.
   if (own.size > 400) own.clear()
   own.set(s, section)
   return section
 }
 
-export function stationSection(loft: SurfaceLoft, s: number, lines: readonly SparLine[], meeting: Meeting): StationSection {
+export function stationSection(
+  loft: SurfaceLoft,
+  s: number,
+  lines: readonly SparLine[],
+  meeting: Meeting,
+): StationSection {
   const plan = planAt(loft, s)
   const middle = loft.mirror
   const here = sparsAt(lines, s, middle)
@@ -60,13 +79,25 @@ export function stationSection(loft: SurfaceLoft, s: number, lines: readonly Spa
     const outer = Math.abs(s - line.to) < 0.2 && line.to < loft.span - 1
     const inner = Math.abs(s - line.from) < 0.2 && !line.spar.through
     if ((!outer && !inner) || line.to - line.from < 1) return []
-    const beside = lines.some(other => other !== line && other.from < s - 1 && other.to > s + 1) || (inner && s < 0.01 && lines.some(other => other.spar.through && other.to > s + 1))
+    const beside =
+      lines.some(other => other !== line && other.from < s - 1 && other.to > s + 1) ||
+      (inner && s < 0.01 && lines.some(other => other.spar.through && other.to > s + 1))
     return [{ line, inserted: mmToM(line.to - line.from), beside }]
   })
   return {
     // Bores take nothing from the skin: walls run round them as well.
-    s, ...sectionOf(loft, s), chord: mmToM(plan.chord), meeting, ends, spars: here.map(line => ({ line, ...line.at(s) })),
-    bends: here.filter(line => line.spar.route === 'bent' && (loft.ends.some(end => Math.abs(end.s - s) < 0.2 && end.s > 0.01 && end.s < loft.span - 1) || (s < 0.01 && line.spar.through))),
+    s,
+    ...sectionOf(loft, s),
+    chord: mmToM(plan.chord),
+    meeting,
+    ends,
+    spars: here.map(line => ({ line, ...line.at(s) })),
+    bends: here.filter(
+      line =>
+        line.spar.route === 'bent' &&
+        (loft.ends.some(end => Math.abs(end.s - s) < 0.2 && end.s > 0.01 && end.s < loft.span - 1) ||
+          (s < 0.01 && line.spar.through)),
+    ),
     quarter: { x: plan.lead + plan.chord / 4, n: plan.n },
   }
 }
@@ -82,20 +113,25 @@ export interface StationBuild {
   skin: SkinPanels
   /** Stiffness of the spars alone, each group about its own middle, N·m². */
   sparEI: number
-  groups: ReadonlyArray<{ lines: readonly StationSpar[], EI: number, middle: number }>
+  groups: ReadonlyArray<{ lines: readonly StationSpar[]; EI: number; middle: number }>
 }
 
 /** Webs of a spiral are laid zigzag: of their thickness about half stands across the section. */
 const ZIGZAG = 0.5
 
-/** Walls of the outer skin by edge of its outline, then an inner skin's, then webs; spars at nodes of their own. */
+/**
+ * Walls of the outer skin by edge of its outline, then an inner skin's, then webs; spars at nodes of their
+ * own.
+ */
 export function buildStation(station: StationSection, recipe: Recipe, filament: Filament): StationBuild {
   const { field, outline, spars } = station
-  const material = printedMaterial(recipe, filament), bead = beadOf(recipe, filament)
+  const material = printedMaterial(recipe, filament),
+    bead = beadOf(recipe, filament)
   const at = skinThicknessMm(field, recipe, 1000 * bead)
   const count = field.starts[1]
   const thickness = Float64Array.from({ length: count }, (_, e) => mmToM(at(e)))
-  const x: number[] = [], y: number[] = []
+  const x: number[] = [],
+    y: number[] = []
   for (let i = 0; i < count; i++) {
     x.push(mmToM(outline[2 * i]))
     y.push(mmToM(outline[2 * i + 1]))
@@ -104,12 +140,18 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
   const ring = (first: number, thick: (e: number) => number) => {
     for (let e = 0; e < count; e++) {
       const t = thick(e)
-      walls.push({ a: first + e, b: first + ((e + 1) % count), Et: material.modulus * t, Gt: material.shearModulus * t })
+      walls.push({
+        a: first + e,
+        b: first + ((e + 1) % count),
+        Et: material.modulus * t,
+        Gt: material.shearModulus * t,
+      })
     }
   }
   ring(0, e => thickness[e])
   if (recipe.skinGapMm) {
-    // The inner skin follows the outer one at the gap, or as deep as there is room, where it is not laid at all.
+    // The inner skin follows the outer one at the gap, or as deep as there is room, where it is not laid at
+    // all.
     for (let i = 0; i < count; i++) {
       const before = (i + count - 1) % count
       const depth = Math.min(recipe.skinGapMm, 0.9 * field.depth[before], 0.9 * field.depth[i])
@@ -118,46 +160,90 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
     }
     ring(count, e => (field.depth[e] > recipe.skinGapMm! + recipe.beadWidthMm / 2 ? bead : 1e-9))
   }
-  const webAt = (index: number, thick: number) => walls.push({ a: SIDE_POINTS - 1 - index, b: SIDE_POINTS - 1 + index, Et: 0, Gt: material.shearModulus * thick })
+  const webAt = (index: number, thick: number) =>
+    walls.push({
+      a: SIDE_POINTS - 1 - index,
+      b: SIDE_POINTS - 1 + index,
+      Et: 0,
+      Gt: material.shearModulus * thick,
+    })
   if (count === 2 * SIDE_POINTS - 1) {
     const taken = new Set<number>()
     if (recipe.lattice) {
       const pitch = mmToM(recipe.lattice.pitchMm)
-      for (let along = pitch / 2; along < station.chord; along += pitch) taken.add(sideIndex(along / station.chord))
+      for (let along = pitch / 2; along < station.chord; along += pitch)
+        taken.add(sideIndex(along / station.chord))
     }
-    for (const index of taken) if (index > 1 && index < SIDE_POINTS - 2) webAt(index, recipe.lattice!.passes * bead * ZIGZAG)
+    for (const index of taken)
+      if (index > 1 && index < SIDE_POINTS - 2) webAt(index, recipe.lattice!.passes * bead * ZIGZAG)
   }
-  const section: ThinWalled = { x, y, walls, spars: spars.map(({ line, x: sx, n }) => {
-    const { stock, spar } = line
-    const node = x.length
-    x.push(mmToM(sx))
-    y.push(mmToM(n))
-    // Held by the ring of plastic round its bore, to the skin above and below.
-    const index = Math.min(SIDE_POINTS - 2, Math.max(1, nearestSide(outline, sx)))
-    const upper = count === 2 * SIDE_POINTS - 1 ? SIDE_POINTS - 1 - index : 0, lower = count === 2 * SIDE_POINTS - 1 ? SIDE_POINTS - 1 + index : Math.floor(count / 2)
-    walls.push({ a: upper, b: node, Et: 0, Gt: material.shearModulus * bead }, { a: node, b: lower, Et: 0, Gt: material.shearModulus * bead })
-    // A spar at half height lies next to the neutral axis: it bends with the wing, and what its stretch would add is left out.
-    const held = (2 * material.shearModulus * bead) / Math.max(1e-4, Math.min(y[upper] - y[node], y[node] - y[lower]))
-    const EA = line.part === 'whole' || spar.fixing === 'removable' ? 0 : stretched(stock.modulus * stockArea(stock), 2 * held, mmToM(line.to - line.from))
-    return { node, EA, EIx: stock.modulus * stockInertia(stock), EIy: stock.modulus * stockInertiaAcross(stock), GJ: spar.fixing === 'bonded' ? stock.shearModulus * stockTorsion(stock) : 0 }
-  }) }
+  const section: ThinWalled = {
+    x,
+    y,
+    walls,
+    spars: spars.map(({ line, x: sx, n }) => {
+      const { stock, spar } = line
+      const node = x.length
+      x.push(mmToM(sx))
+      y.push(mmToM(n))
+      // Held by the ring of plastic round its bore, to the skin above and below.
+      const index = Math.min(SIDE_POINTS - 2, Math.max(1, nearestSide(outline, sx)))
+      const upper = count === 2 * SIDE_POINTS - 1 ? SIDE_POINTS - 1 - index : 0,
+        lower = count === 2 * SIDE_POINTS - 1 ? SIDE_POINTS - 1 + index : Math.floor(count / 2)
+      walls.push(
+        { a: upper, b: node, Et: 0, Gt: material.shearModulus * bead },
+        { a: node, b: lower, Et: 0, Gt: material.shearModulus * bead },
+      )
+      // A spar at half height lies next to the neutral axis: it bends with the wing, and what its stretch
+      // would add is left out.
+      const held =
+        (2 * material.shearModulus * bead) / Math.max(1e-4, Math.min(y[upper] - y[node], y[node] - y[lower]))
+      const EA =
+        line.part === 'whole' || spar.fixing === 'removable'
+          ? 0
+          : stretched(stock.modulus * stockArea(stock), 2 * held, mmToM(line.to - line.from))
+      return {
+        node,
+        EA,
+        EIx: stock.modulus * stockInertia(stock),
+        EIy: stock.modulus * stockInertiaAcross(stock),
+        GJ: spar.fixing === 'bonded' ? stock.shearModulus * stockTorsion(stock) : 0,
+      }
+    }),
+  }
   const groups = groupsOf(spars, section)
   const shear = shearProperties(section)
-  return { material, bead, thickness, section, shear, skin: skinPanels(station, section, thickness, shear, recipe, material, bead), sparEI: groups.reduce((sum, group) => sum + group.EI, 0), groups }
+  return {
+    material,
+    bead,
+    thickness,
+    section,
+    shear,
+    skin: skinPanels(station, section, thickness, shear, recipe, material, bead),
+    sparEI: groups.reduce((sum, group) => sum + group.EI, 0),
+    groups,
+  }
 }
 
 /**
- * What of a cap's E·A is stretched with the wing, N: soft plastic lets stiff stock slip. γ = 1/(1 + π²·EA/(k·L²)) with the shear stiffness k of
+ * What of a cap's E·A is stretched with the wing, N: soft plastic lets stiff stock slip. γ = 1/(1 +
+ * π²·EA/(k·L²)) with the shear stiffness k of
  * what holds it (N/m²) and, for a cantilever, L twice its length (EN 1995-1-1, annex B).
  */
-const stretched = (EA: number, k: number, length: number): number => EA / (1 + (Math.PI ** 2 * EA) / Math.max(1e-9, k * 4 * length * length))
+const stretched = (EA: number, k: number, length: number): number =>
+  EA / (1 + (Math.PI ** 2 * EA) / Math.max(1e-9, k * 4 * length * length))
 
 /** Index along a side of cosine-spaced points at a share of the chord. */
-const sideIndex = (share: number): number => Math.round((Math.acos(1 - 2 * Math.min(1, Math.max(0, share))) / Math.PI) * (SIDE_POINTS - 1))
+const sideIndex = (share: number): number =>
+  Math.round((Math.acos(1 - 2 * Math.min(1, Math.max(0, share))) / Math.PI) * (SIDE_POINTS - 1))
 
 function nearestSide(outline: Float64Array, x: number): number {
   let best = 0
-  for (let i = 1; i < SIDE_POINTS; i++) if (Math.abs(outline[2 * (SIDE_POINTS - 1 - i)] - x) < Math.abs(outline[2 * (SIDE_POINTS - 1 - best)] - x)) best = i
+  for (let i = 1; i < SIDE_POINTS; i++)
+    if (
+      Math.abs(outline[2 * (SIDE_POINTS - 1 - i)] - x) < Math.abs(outline[2 * (SIDE_POINTS - 1 - best)] - x)
+    )
+      best = i
   return best
 }
 
@@ -166,13 +252,23 @@ function groupsOf(spars: readonly StationSpar[], section: ThinWalled): StationBu
   const own = new Map<string, StationSpar[]>()
   const pulled = new Map(spars.map((spar, i) => [spar, section.spars[i].EA]))
   for (const spar of spars) {
-    const id = spar.line.part === 'whole' ? spar.line.spar.id : spar.line.spar.id.replace(/-(top|bottom)$/, '')
+    const id =
+      spar.line.part === 'whole' ? spar.line.spar.id : spar.line.spar.id.replace(/-(top|bottom)$/, '')
     own.set(id, [...(own.get(id) ?? []), spar])
   }
-  return [...own.values()].map((lines) => {
+  return [...own.values()].map(lines => {
     const EA = lines.reduce((sum, spar) => sum + pulled.get(spar)!, 0)
-    const middle = EA > 0 ? lines.reduce((sum, spar) => sum + pulled.get(spar)! * mmToM(spar.n), 0) / EA : mmToM(lines.reduce((sum, spar) => sum + spar.n, 0) / lines.length)
-    const EI = lines.reduce((sum, spar) => sum + spar.line.stock.modulus * stockInertia(spar.line.stock) + pulled.get(spar)! * (mmToM(spar.n) - middle) ** 2, 0)
+    const middle =
+      EA > 0
+        ? lines.reduce((sum, spar) => sum + pulled.get(spar)! * mmToM(spar.n), 0) / EA
+        : mmToM(lines.reduce((sum, spar) => sum + spar.n, 0) / lines.length)
+    const EI = lines.reduce(
+      (sum, spar) =>
+        sum +
+        spar.line.stock.modulus * stockInertia(spar.line.stock) +
+        pulled.get(spar)! * (mmToM(spar.n) - middle) ** 2,
+      0,
+    )
     return { lines, EI, middle }
   })
 }

@@ -1,6 +1,8 @@
 /**
- * Reserve factors of a wing's station under one load. Two ways to carry the moment are weighed: skin and spars together (the
- * weakest of them gives out first), and the spars alone after the skin has cracked or buckled; the better of the two counts. What must
+ * Reserve factors of a wing's station under one load. Two ways to carry the moment are weighed: skin and
+ * spars together (the
+ * weakest of them gives out first), and the spars alone after the skin has cracked or buckled; the better of
+ * the two counts. What must
  * hold either way counts besides: shear, webs, and the places where a spar ends or sits in a socket. SI.
  */
 import type { Recipe } from '../document'
@@ -12,11 +14,34 @@ import { flatteningMoment, shearForce } from './spar-modes'
 import { curvatures } from './thin-walled-section'
 import type { StationBuild, StationSection, StationSpar } from './wing-station'
 
-export type StrengthMode = 'skin across layers' | 'skin along the bead' | 'skin in compression' | 'skin buckling' | 'skin wrinkling' | 'skin shear' | 'glue joint' | 'spar bending' | 'tube flattening' | 'bent spar' | 'spar alone'
-  | 'spar shear' | 'web shear' | 'joiner in its socket' | 'spar end' | 'spar overlap'
+export type StrengthMode =
+  | 'skin across layers'
+  | 'skin along the bead'
+  | 'skin in compression'
+  | 'skin buckling'
+  | 'skin wrinkling'
+  | 'skin shear'
+  | 'glue joint'
+  | 'spar bending'
+  | 'tube flattening'
+  | 'bent spar'
+  | 'spar alone'
+  | 'spar shear'
+  | 'web shear'
+  | 'joiner in its socket'
+  | 'spar end'
+  | 'spar overlap'
 
-/** What acts on the outer part of the wing at a station: up, tips up, nose up about the shear centre, and tip aft. N and N·m, without factor of safety. */
-export interface StationLoad { shear: number, moment: number, torque: number, lag: number }
+/**
+ * What acts on the outer part of the wing at a station: up, tips up, nose up about the shear centre, and tip
+ * aft. N and N·m, without factor of safety.
+ */
+export interface StationLoad {
+  shear: number
+  moment: number
+  torque: number
+  lag: number
+}
 
 export type Modes = Partial<Record<StrengthMode, number>>
 
@@ -37,7 +62,10 @@ export interface StationStrength {
   modes: Modes
 }
 
-/** Tensile strength of a butt joint in thin printed skins: cyanoacrylate or epoxy on foam lets go at about this, Pa. */
+/**
+ * Tensile strength of a butt joint in thin printed skins: cyanoacrylate or epoxy on foam lets go at about
+ * this, Pa.
+ */
 export const GLUE_STRENGTH = 8e6
 /** Of a spar's strength, what is left where it was bent. */
 const BENT_SHARE = 0.7
@@ -45,14 +73,32 @@ const TINY = 1e-12
 /** Reserves above this are drawn and compared as this: nothing acts there. */
 export const PLENTY = 1e4
 
-const local: ReadonlySet<StrengthMode> = new Set<StrengthMode>(['skin shear', 'spar shear', 'web shear', 'joiner in its socket', 'spar end', 'spar overlap'])
+const local: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
+  'skin shear',
+  'spar shear',
+  'web shear',
+  'joiner in its socket',
+  'spar end',
+  'spar overlap',
+])
 const bare: ReadonlySet<StrengthMode> = new Set<StrengthMode>(['spar alone', 'tube flattening'])
 
 /** Every mode's reserve under one load, with the factor of safety in. */
-export function stationModes(station: StationSection, build: StationBuild, recipe: Recipe, load: StationLoad, safetyFactor: number): Modes {
-  const shear = load.shear * safetyFactor, moment = load.moment * safetyFactor, torque = load.torque * safetyFactor, lag = load.lag * safetyFactor
+export function stationModes(
+  station: StationSection,
+  build: StationBuild,
+  recipe: Recipe,
+  load: StationLoad,
+  safetyFactor: number,
+): Modes {
+  const shear = load.shear * safetyFactor,
+    moment = load.moment * safetyFactor,
+    torque = load.torque * safetyFactor,
+    lag = load.lag * safetyFactor
   const modes: Modes = {}
-  const put = (mode: StrengthMode, reserve: number) => { modes[mode] = Math.min(modes[mode] ?? PLENTY, Number.isFinite(reserve) ? Math.max(0, reserve) : PLENTY) }
+  const put = (mode: StrengthMode, reserve: number) => {
+    modes[mode] = Math.min(modes[mode] ?? PLENTY, Number.isFinite(reserve) ? Math.max(0, reserve) : PLENTY)
+  }
   if (station.meeting !== 'apart') skinModes(station, build, recipe, { shear, moment, torque, lag }, put)
   sparModes(station, build, { shear, moment, torque, lag }, put)
   bearings(station, build, recipe, { shear, moment, torque, lag }, put)
@@ -61,15 +107,25 @@ export function stationModes(station: StationSection, build: StationBuild, recip
 
 type Put = (mode: StrengthMode, reserve: number) => void
 
-function skinModes(station: StationSection, build: StationBuild, recipe: Recipe, { shear, moment, torque, lag }: StationLoad, put: Put): void {
+function skinModes(
+  station: StationSection,
+  build: StationBuild,
+  recipe: Recipe,
+  { shear, moment, torque, lag }: StationLoad,
+  put: Put,
+): void {
   const { material, shear: flow, skin } = build
   const { alongX, alongY } = curvatures(flow.bending, -moment, -lag)
-  let most = 0, least = 0, worst = Infinity, sliding = 0
+  let most = 0,
+    least = 0,
+    worst = Infinity,
+    sliding = 0
   for (let w = 0; w < skin.count; w++) {
     const strain = alongX * skin.x[w] + alongY * skin.y[w]
     if (strain > most) most = strain
     if (strain < least) least = strain
-    // Where walls run together at the edges they are one solid, and what flows in both cancels; panels are found where the skin has its whole thickness.
+    // Where walls run together at the edges they are one solid, and what flows in both cancels; panels are
+    // found where the skin has its whole thickness.
     if (!skin.whole[w]) continue
     const stress = Math.abs(shear * skin.up[w] + torque * skin.torque[w])
     if (stress > sliding) sliding = stress
@@ -81,19 +137,29 @@ function skinModes(station: StationSection, build: StationBuild, recipe: Recipe,
   put(material.across ? 'skin across layers' : 'skin along the bead', material.tension / tension)
   put('skin in compression', material.compression / (material.modulus * Math.max(-least, TINY)))
   put('skin buckling', worst)
-  if (recipe.skinGapMm) put('skin wrinkling', wrinklingStress(material.modulus, recipe.infillShare) / (material.modulus * Math.max(-least, TINY)))
+  if (recipe.skinGapMm)
+    put(
+      'skin wrinkling',
+      wrinklingStress(material.modulus, recipe.infillShare) / (material.modulus * Math.max(-least, TINY)),
+    )
   put('skin shear', material.shear / Math.max(sliding, TINY))
   if (station.meeting === 'glued') put('glue joint', Math.min(GLUE_STRENGTH, material.tension) / tension)
 }
 
-function sparModes({ spars, bends, meeting }: StationSection, build: StationBuild, { shear, moment, lag }: StationLoad, put: Put): void {
+function sparModes(
+  { spars, bends, meeting }: StationSection,
+  build: StationBuild,
+  { shear, moment, lag }: StationLoad,
+  put: Put,
+): void {
   if (spars.length === 0) return
   const left = (line: StationSpar['line']) => (!bends.includes(line) ? 1 : line.stock.bends ? BENT_SHARE : 0)
   const { bending } = build.shear
   const { alongX, alongY } = curvatures(bending, -moment, -lag)
   const own = (spar: StationSpar) => {
     const { stock } = spar.line
-    const across = Math.abs(alongX) * mmToM(stock.widthMm) / 2, up = Math.abs(alongY) * mmToM(stock.heightMm) / 2
+    const across = (Math.abs(alongX) * mmToM(stock.widthMm)) / 2,
+      up = (Math.abs(alongY) * mmToM(stock.heightMm)) / 2
     return stock.shape === 'round' ? Math.hypot(across, up) : across + up
   }
   // Where the pieces are apart, no skin helps: spars alone.
@@ -101,18 +167,30 @@ function sparModes({ spars, bends, meeting }: StationSection, build: StationBuil
     const { stock } = spar.line
     // Of the wing's own stretch it takes as much as the plastic hands it.
     const slip = build.section.spars[i].EA / (stock.modulus * stockArea(stock))
-    const stretched = slip * Math.abs(alongX * (mmToM(spar.x) - bending.x) + alongY * (mmToM(spar.n) - bending.y))
-    put(left(spar.line) < 1 ? 'bent spar' : 'spar bending', (left(spar.line) * stock.strength) / (stock.modulus * Math.max(TINY, stretched + own(spar))))
+    const stretched =
+      slip * Math.abs(alongX * (mmToM(spar.x) - bending.x) + alongY * (mmToM(spar.n) - bending.y))
+    put(
+      left(spar.line) < 1 ? 'bent spar' : 'spar bending',
+      (left(spar.line) * stock.strength) / (stock.modulus * Math.max(TINY, stretched + own(spar))),
+    )
   }
   const sharing = meeting === 'apart' ? build.sparEI : bending.EIx
   for (const group of build.groups) {
     const part = (Math.abs(moment) * group.EI) / build.sparEI
     for (const { line, n } of group.lines) {
       const reach = Math.abs(mmToM(n) - group.middle) + mmToM(line.stock.heightMm) / 2
-      put('spar alone', (left(line) * line.stock.strength) / Math.max(TINY, (line.stock.modulus * part * reach) / group.EI))
-      if (group.lines.length === 1) put('tube flattening', flatteningMoment(line.stock) / Math.max(TINY, part))
+      put(
+        'spar alone',
+        (left(line) * line.stock.strength) / Math.max(TINY, (line.stock.modulus * part * reach) / group.EI),
+      )
+      if (group.lines.length === 1)
+        put('tube flattening', flatteningMoment(line.stock) / Math.max(TINY, part))
     }
-    if (group.lines.length === 1) put('spar shear', shearForce(group.lines[0].line.stock) / Math.max(TINY, (Math.abs(shear) * group.EI) / sharing))
+    if (group.lines.length === 1)
+      put(
+        'spar shear',
+        shearForce(group.lines[0].line.stock) / Math.max(TINY, (Math.abs(shear) * group.EI) / sharing),
+      )
     else put('web shear', webHolds(group, build) / Math.max(TINY, (Math.abs(shear) * group.EI) / sharing))
   }
 }
@@ -125,14 +203,21 @@ function webHolds({ lines }: StationBuild['groups'][number], { material, bead }:
   return stress * 2 * bead * height
 }
 
-function bearings(station: StationSection, build: StationBuild, recipe: Recipe, { shear, moment }: StationLoad, put: Put): void {
+function bearings(
+  station: StationSection,
+  build: StationBuild,
+  recipe: Recipe,
+  { shear, moment }: StationLoad,
+  put: Put,
+): void {
   const { material, bead, sparEI, groups } = build
   // Across the section: along the bead where the piece stands, across layers where it lies.
   const bears = boreBears(material.across ? 0.58 * material.compression : material.shear, recipe.walls * bead)
   for (const end of station.ends) {
     const { stock } = end.line
     // In the middle of the aircraft it is not among those that run on.
-    const own = stock.modulus * stockInertia(stock), counted = station.spars.some(spar => spar.line === end.line)
+    const own = stock.modulus * stockInertia(stock),
+      counted = station.spars.some(spar => spar.line === end.line)
     const share = own / Math.max(TINY, build.shear.bending.EIx + (counted ? 0 : own))
     const force = endForce(Math.abs(moment) * share, end.inserted, mmToM(stock.heightMm))
     put(end.beside ? 'spar overlap' : 'spar end', bears / Math.max(TINY, force))
@@ -141,18 +226,33 @@ function bearings(station: StationSection, build: StationBuild, recipe: Recipe, 
     for (const group of groups) {
       const part = group.EI / sparEI
       const length = Math.min(...group.lines.map(({ line }) => mmToM(line.to - station.s)))
-      put('joiner in its socket', bears / Math.max(TINY, socketForce(moment * part, shear * part, Math.max(1e-3, length)) / group.lines.length))
+      put(
+        'joiner in its socket',
+        bears /
+          Math.max(
+            TINY,
+            socketForce(moment * part, shear * part, Math.max(1e-3, length)) / group.lines.length,
+          ),
+      )
     }
     if (groups.length === 0) put('joiner in its socket', 0)
   }
 }
 
-/** The station's reserve from its modes: the better of together and alone, and never more than what must hold either way. */
-export function decide(modes: Modes): { reserve: number, mode: StrengthMode } {
-  let together = Infinity, alone = Infinity, must = Infinity
-  let togetherMode: StrengthMode | null = null, aloneMode: StrengthMode | null = null, mustMode: StrengthMode | null = null
+/**
+ * The station's reserve from its modes: the better of together and alone, and never more than what must hold
+ * either way.
+ */
+export function decide(modes: Modes): { reserve: number; mode: StrengthMode } {
+  let together = Infinity,
+    alone = Infinity,
+    must = Infinity
+  let togetherMode: StrengthMode | null = null,
+    aloneMode: StrengthMode | null = null,
+    mustMode: StrengthMode | null = null
   for (const key in modes) {
-    const mode = key as StrengthMode, reserve = modes[mode]!
+    const mode = key as StrengthMode,
+      reserve = modes[mode]!
     if (local.has(mode)) {
       if (reserve < must) [must, mustMode] = [reserve, mode]
     } else if (bare.has(mode)) {
@@ -160,7 +260,8 @@ export function decide(modes: Modes): { reserve: number, mode: StrengthMode } {
     } else if (reserve < together) [together, togetherMode] = [reserve, mode]
   }
   const byAlone = aloneMode !== null && (togetherMode === null || alone > together)
-  const carried = byAlone ? alone : together, carriedMode = byAlone ? aloneMode : togetherMode
+  const carried = byAlone ? alone : together,
+    carriedMode = byAlone ? aloneMode : togetherMode
   if (mustMode && (!carriedMode || must < carried)) return { reserve: must, mode: mustMode }
   return carriedMode ? { reserve: carried, mode: carriedMode } : { reserve: 0, mode: 'skin shear' }
 }

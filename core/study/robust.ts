@@ -1,4 +1,7 @@
-/** How sure a design is to meet its targets once flow, foaming, stock, listed masses and the clock have had their say. */
+/**
+ * How sure a design is to meet its targets once flow, foaming, stock, listed masses and the clock have had
+ * their say.
+ */
 import type { Assessment } from '../assess'
 import { TIME_SPREAD } from '../assessment/verdicts'
 import { chanceWithin, normalCdf } from '../mass'
@@ -24,19 +27,26 @@ export interface Targets {
 }
 
 /** Standard deviations that are looked over, in so many steps. */
-const REACH = 5, STEPS = 24
+const REACH = 5,
+  STEPS = 24
 
 /**
- * Chance that weight, balance, strength and hours all meet the brief. A print that comes out heavy is over its weight, shifts the balance and takes
- * from the reserve all at once (it falls as the mass rises), so those three are summed over the spread of mass; what is left of the balance's spread,
- * the strength of the stuff and the clock are independent of it. Normally spread; balance with payload in and out as at the balance bench.
+ * Chance that weight, balance, strength and hours all meet the brief. A print that comes out heavy is over
+ * its weight, shifts the balance and takes
+ * from the reserve all at once (it falls as the mass rises), so those three are summed over the spread of
+ * mass; what is left of the balance's spread,
+ * the strength of the stuff and the clock are independent of it. Normally spread; balance with payload in and
+ * out as at the balance bench.
  */
 export function chanceOf(t: Targets): number {
   const inTime = t.hours > 0 ? normalCdf((t.hoursTarget - t.hours) / (TIME_SPREAD * t.hours)) : 1
-  const own = Math.sqrt(Math.max(0, 1 - t.correlation * t.correlation)) * t.cgSigmaMm, sigma = Math.hypot(own, t.neutralPointSigmaMm)
+  const own = Math.sqrt(Math.max(0, 1 - t.correlation * t.correlation)) * t.cgSigmaMm,
+    sigma = Math.hypot(own, t.neutralPointSigmaMm)
   const rest = (z: number) => {
-    const shift = t.correlation * t.cgSigmaMm * z, reserve = t.reserve / Math.max(0.1, 1 + (t.massSigmaG / t.massG) * z)
-    const holds = t.reserveSpread > 0 ? normalCdf((reserve - 1) / (reserve * t.reserveSpread)) : Number(reserve >= 1)
+    const shift = t.correlation * t.cgSigmaMm * z,
+      reserve = t.reserve / Math.max(0.1, 1 + (t.massSigmaG / t.massG) * z)
+    const holds =
+      t.reserveSpread > 0 ? normalCdf((reserve - 1) / (reserve * t.reserveSpread)) : Number(reserve >= 1)
     return holds * chanceWithin(t.cgMm, sigma, t.foreMm - shift, t.aftMm - shift)
   }
   if (!(t.massSigmaG > 0)) return t.massG <= t.massTargetG ? inTime * rest(0) : 0
@@ -52,8 +62,23 @@ export function chanceOf(t: Targets): number {
   return Math.min(1, (inTime * sum * step) / 3 / Math.sqrt(2 * Math.PI))
 }
 
-export const chanceOfAll = ({ totals, flight, verdicts }: Pick<Assessment, 'totals' | 'flight' | 'verdicts'>): number => chanceOf({
-  massG: totals.massG, massTargetG: totals.massG + verdicts.weight.margin, massSigmaG: totals.massSpreadG, cgMm: [totals.cgMm[0], totals.cgEmptyMm[0]], foreMm: flight.cgRangeMm[0], aftMm: flight.cgRangeMm[1],
-  cgSigmaMm: totals.cgSpreadMm, neutralPointSigmaMm: flight.neutralPointSigmaMm, correlation: totals.massCgCorrelation, reserve: verdicts.strength.value, reserveSpread: verdicts.strength.spread / Math.max(1e-9, verdicts.strength.value),
-  hours: totals.hours, hoursTarget: totals.hours + verdicts.hours.margin,
-})
+export const chanceOfAll = ({
+  totals,
+  flight,
+  verdicts,
+}: Pick<Assessment, 'totals' | 'flight' | 'verdicts'>): number =>
+  chanceOf({
+    massG: totals.massG,
+    massTargetG: totals.massG + verdicts.weight.margin,
+    massSigmaG: totals.massSpreadG,
+    cgMm: [totals.cgMm[0], totals.cgEmptyMm[0]],
+    foreMm: flight.cgRangeMm[0],
+    aftMm: flight.cgRangeMm[1],
+    cgSigmaMm: totals.cgSpreadMm,
+    neutralPointSigmaMm: flight.neutralPointSigmaMm,
+    correlation: totals.massCgCorrelation,
+    reserve: verdicts.strength.value,
+    reserveSpread: verdicts.strength.spread / Math.max(1e-9, verdicts.strength.value),
+    hours: totals.hours,
+    hoursTarget: totals.hours + verdicts.hours.margin,
+  })

@@ -1,4 +1,7 @@
-/** Every combination of a space, one after another, by sums carried from dimension to dimension; and the fronts of those that hold. */
+/**
+ * Every combination of a space, one after another, by sums carried from dimension to dimension; and the
+ * fronts of those that hold.
+ */
 import { Front } from './front'
 import { normalCdf } from '../mass'
 import { TIME_SPREAD } from '../assessment/verdicts'
@@ -7,7 +10,11 @@ import { indexIn } from './tables'
 import { KINDS, type Weigher } from './weigher'
 
 /** Lighter, or heavier by less, for a thing missed by less: what relaxing one thing buys. */
-export interface Near { id: number, massG: number, excess: number }
+export interface Near {
+  id: number
+  massG: number
+  excess: number
+}
 
 export interface Search {
   /** Combinations done; they are numbered in the order in which they come. */
@@ -28,22 +35,32 @@ export interface Search {
 }
 
 /** `first` are the dimensions that turn slowest. */
-export function createSearch(tables: Tables, weigher: Weigher, first: readonly number[], hoursTarget: number): Search {
+export function createSearch(
+  tables: Tables,
+  weigher: Weigher,
+  first: readonly number[],
+  hoursTarget: number,
+): Search {
   const { list, layout, terms, base } = tables
-  // Dimensions that decide how the wing is built turn slowest, so that one way of building it is gone through at a time.
-  const order = [...first, ...list.map((_, k) => k).filter(k => !first.includes(k))], depth = order.length
-  const sizes = order.map(k => list[k].options.length), of = sizes.reduce((product, size) => product * size, 1)
+  // Dimensions that decide how the wing is built turn slowest, so that one way of building it is gone through
+  // at a time.
+  const order = [...first, ...list.map((_, k) => k).filter(k => !first.includes(k))],
+    depth = order.length
+  const sizes = order.map(k => list[k].options.length),
+    of = sizes.reduce((product, size) => product * size, 1)
   const last = (term: Term) => term.dims.reduce((deepest, dim) => Math.max(deepest, order.indexOf(dim)), -1)
   const byDepth = order.map((_, d) => terms.filter(term => last(term) === d))
   const size = layout.deciding
   const partial = Array.from({ length: depth + 1 }, () => new Float64Array(size))
   partial[0].set(base.subarray(0, size))
   for (const term of terms) if (last(term) < 0) add(partial[0], term.sums[0], size)
-  const sums = new Float64Array(size), whole = new Float64Array(layout.size)
+  const sums = new Float64Array(size),
+    whole = new Float64Array(layout.size)
   const picks = new Int32Array(depth)
   const descend = (from: number) => {
     for (let d = from; d < depth; d++) {
-      const to = partial[d + 1], [one, ...more] = byDepth[d]
+      const to = partial[d + 1],
+        [one, ...more] = byDepth[d]
       if (one) sum(to, partial[d], one.sums[indexIn(one.dims, list, picks)], size)
       else to.set(partial[d])
       for (const term of more) add(to, term.sums[indexIn(term.dims, list, picks)], size)
@@ -60,7 +77,9 @@ export function createSearch(tables: Tables, weigher: Weigher, first: readonly n
     for (const term of terms) add(out, term.sums[indexIn(term.dims, list, own)], layout.size)
     return out
   }
-  const front = new Front(), sure = new Front(), near: Near[][] = KINDS.map(() => [])
+  const front = new Front(),
+    sure = new Front(),
+    near: Near[][] = KINDS.map(() => [])
   let lightest = Infinity
   const judge = (id: number) => {
     sums.set(partial[depth])
@@ -78,8 +97,13 @@ export function createSearch(tables: Tables, weigher: Weigher, first: readonly n
     sure.add(massG, hours, cost, weigher.chance(sumsOf(picks, whole)), id)
   }
   const search: Search = {
-    done: 0, of, front, sure, near, sumsOf: own => sumsOf(own),
-    picksOf: (id) => {
+    done: 0,
+    of,
+    front,
+    sure,
+    near,
+    sumsOf: own => sumsOf(own),
+    picksOf: id => {
       place(id)
       return Array.from(picks)
     },

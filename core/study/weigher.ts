@@ -1,4 +1,7 @@
-/** One combination's figures from its sums: what it weighs, where it balances, what it bears, and what of what must hold it does not. SI inside. */
+/**
+ * One combination's figures from its sums: what it weighs, where it balances, what it bears, and what of what
+ * must hold it does not. SI inside.
+ */
 import { kgToG, mToMm } from '../units'
 import type { Held, heldPlaces } from './held-places'
 import { chanceOf } from './robust'
@@ -28,23 +31,63 @@ export interface Weighed {
   excess: number
 }
 
-export interface Aims { neutralPointMm: number, neutralPointSigmaMm: number, macMm: number, foreMm: number, aftMm: number }
+export interface Aims {
+  neutralPointMm: number
+  neutralPointSigmaMm: number
+  macMm: number
+  foreMm: number
+  aftMm: number
+}
 
 export interface Weigher {
-  /** `sums` is a vector's deciding part without glue; it is changed. With `always`, strength is found even where two other things are missed. Returns the same object every time. */
+  /**
+   * `sums` is a vector's deciding part without glue; it is changed. With `always`, strength is found even
+   * where two other things are missed. Returns the same object every time.
+   */
   weigh(sums: Float64Array, picks: ArrayLike<number>, always?: boolean): Weighed
-  /** Chance to meet all targets of the brief, of what was weighed last; `sums` is its whole vector without glue. */
+  /**
+   * Chance to meet all targets of the brief, of what was weighed last; `sums` is its whole vector without
+   * glue.
+   */
   chance(sums: Float64Array): number
 }
 
-export interface WeigherInput { tables: Tables, classes: WingClasses, held: ReturnType<typeof heldPlaces>, aims: Aims, must: Vary['must'] }
+export interface WeigherInput {
+  tables: Tables
+  classes: WingClasses
+  held: ReturnType<typeof heldPlaces>
+  aims: Aims
+  must: Vary['must']
+}
 
 export function createWeigher({ tables, classes, held, aims, must }: WeigherInput): Weigher {
-  const { doc, layout, dropping } = tables, { glueShare } = doc.allowances, { brief } = doc
-  const onShelf = layout.filaments.map(id => doc.spools.filter(spool => spool.filament === id).reduce((sum, spool) => sum + spool.massG, 0))
+  const { doc, layout, dropping } = tables,
+    { glueShare } = doc.allowances,
+    { brief } = doc
+  const onShelf = layout.filaments.map(id =>
+    doc.spools.filter(spool => spool.filament === id).reduce((sum, spool) => sum + spool.massG, 0),
+  )
   const [low, high] = must.staticMarginPct ?? [-Infinity, Infinity]
-  const most = { mass: must.massMaxG ?? Infinity, hours: must.hoursMax ?? Infinity, cost: must.costMax ?? Infinity }, reserveMin = must.reserveMin ?? -Infinity
-  const out: Weighed = { massG: 0, cgMm: 0, cgEmptyMm: 0, staticMarginPct: 0, staticMarginEmptyPct: 0, hours: 0, cost: 0, reserveFactor: 0, reserveSpread: 0, missed: 0, kind: -1, excess: 0 }
+  const most = {
+      mass: must.massMaxG ?? Infinity,
+      hours: must.hoursMax ?? Infinity,
+      cost: must.costMax ?? Infinity,
+    },
+    reserveMin = must.reserveMin ?? -Infinity
+  const out: Weighed = {
+    massG: 0,
+    cgMm: 0,
+    cgEmptyMm: 0,
+    staticMarginPct: 0,
+    staticMarginEmptyPct: 0,
+    hours: 0,
+    cost: 0,
+    reserveFactor: 0,
+    reserveSpread: 0,
+    missed: 0,
+    kind: -1,
+    excess: 0,
+  }
   const other: Held = { reserve: 0, spread: 0 }
   const miss = (kind: number, excess: number) => {
     out.missed++
@@ -54,7 +97,9 @@ export function createWeigher({ tables, classes, held, aims, must }: WeigherInpu
   return {
     weigh(sums, picks, always = false) {
       addGlue(sums, layout, glueShare)
-      const mass = sums[MASS], cg = sums[MOMENT] / mass, lighter = mass - dropping.mass
+      const mass = sums[MASS],
+        cg = sums[MOMENT] / mass,
+        lighter = mass - dropping.mass
       out.massG = kgToG(mass)
       out.cgMm = mToMm(cg)
       out.cgEmptyMm = dropping.mass > 0 ? mToMm((sums[MOMENT] - dropping.moment) / lighter) : out.cgMm
@@ -66,7 +111,12 @@ export function createWeigher({ tables, classes, held, aims, must }: WeigherInpu
       out.kind = -1
       out.excess = 0
       if (out.massG > most.mass) miss(0, out.massG - most.mass)
-      const outside = Math.max(low - out.staticMarginPct, low - out.staticMarginEmptyPct, out.staticMarginPct - high, out.staticMarginEmptyPct - high)
+      const outside = Math.max(
+        low - out.staticMarginPct,
+        low - out.staticMarginEmptyPct,
+        out.staticMarginPct - high,
+        out.staticMarginEmptyPct - high,
+      )
       if (outside > 0) miss(1, outside)
       if (out.hours > most.hours) miss(3, out.hours - most.hours)
       if (out.cost > most.cost) miss(4, out.cost - most.cost)
@@ -88,8 +138,19 @@ export function createWeigher({ tables, classes, held, aims, must }: WeigherInpu
       addGlue(sums, layout, glueShare)
       const spread = spreadOf(sums, layout)
       return chanceOf({
-        massG: out.massG, massTargetG: brief.targetMassG, massSigmaG: kgToG(spread.mass), cgMm: [out.cgMm, out.cgEmptyMm], foreMm: aims.foreMm, aftMm: aims.aftMm, cgSigmaMm: mToMm(spread.x), neutralPointSigmaMm: aims.neutralPointSigmaMm,
-        correlation: spread.correlation, reserve: out.reserveFactor, reserveSpread: out.reserveSpread, hours: out.hours, hoursTarget: brief.printHours,
+        massG: out.massG,
+        massTargetG: brief.targetMassG,
+        massSigmaG: kgToG(spread.mass),
+        cgMm: [out.cgMm, out.cgEmptyMm],
+        foreMm: aims.foreMm,
+        aftMm: aims.aftMm,
+        cgSigmaMm: mToMm(spread.x),
+        neutralPointSigmaMm: aims.neutralPointSigmaMm,
+        correlation: spread.correlation,
+        reserve: out.reserveFactor,
+        reserveSpread: out.reserveSpread,
+        hours: out.hours,
+        hoursTarget: brief.printHours,
       })
     },
   }

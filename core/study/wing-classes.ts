@@ -1,6 +1,8 @@
 /**
- * What the wing bears, by how it is built and what the whole aircraft weighs. Ways to build it are few against all combinations, and for each
- * the reserve is a smooth function of mass: the real kernel is run at masses half a percent apart, and 1/reserve runs straight between.
+ * What the wing bears, by how it is built and what the whole aircraft weighs. Ways to build it are few
+ * against all combinations, and for each
+ * the reserve is a smooth function of mass: the real kernel is run at masses half a percent apart, and
+ * 1/reserve runs straight between.
  */
 import type { Airframe } from '../assessment/airframe'
 import { boltPull } from '../assessment/body-of'
@@ -20,13 +22,20 @@ import { indexIn, type Tables } from './tables'
 
 /** Masses at which the kernel is run lie so far apart. */
 const STEP = 0.005
-/** Places and cases whose share of what they bear stays under this part of the greatest are left out, but at the first of so many masses. */
-const NEAR = 0.88, BAND = 8
+/**
+ * Places and cases whose share of what they bear stays under this part of the greatest are left out, but at
+ * the first of so many masses.
+ */
+const NEAR = 0.88,
+  BAND = 8
 
 /** Ways to build the wing that are held at once. */
 const KEPT = 600
 
-/** At one mass: how much of what it bears is used up (1/reserve), by what kind of stuff, and what the wing hands to the body. */
+/**
+ * At one mass: how much of what it bears is used up (1/reserve), by what kind of stuff, and what the wing
+ * hands to the body.
+ */
 export interface WingState {
   used: number
   /** Spread of the reserve, as a share, of the mode that decides. */
@@ -45,25 +54,58 @@ export interface WingClasses {
   dims: readonly number[]
   stateAt(picks: ArrayLike<number>, mass: number, cg: number): WingState
   /** Ways to build the wing so far, and runs of the kernel. */
-  counts(): { classes: number, runs: number }
+  counts(): { classes: number; runs: number }
 }
 
-interface Node { mass: number, stallMs: number, loads: LoadsReport, byPlaces: WeakMap<readonly number[], ReturnType<typeof liftLoads>>, alpha: number }
+interface Node {
+  mass: number
+  stallMs: number
+  loads: LoadsReport
+  byPlaces: WeakMap<readonly number[], ReturnType<typeof liftLoads>>
+  alpha: number
+}
 
-interface Built { airframe: Airframe, bearing: WingBearing, weight: Pick<WingLoads, 'weight' | 'massAt'>, near: Map<number, Array<[number, number]>>, states: Array<WingState | undefined> }
+interface Built {
+  airframe: Airframe
+  bearing: WingBearing
+  weight: Pick<WingLoads, 'weight' | 'massAt'>
+  near: Map<number, Array<[number, number]>>
+  states: Array<WingState | undefined>
+}
 
-export interface WingInput { tables: Tables, flown: Pick<Flown, 'solved' | 'wingModels'>, stall: ReturnType<typeof createStall>, bearing: ReturnType<typeof createWingBearing>, massFrom: number }
+export interface WingInput {
+  tables: Tables
+  flown: Pick<Flown, 'solved' | 'wingModels'>
+  stall: ReturnType<typeof createStall>
+  bearing: ReturnType<typeof createWingBearing>
+  massFrom: number
+}
 
-/** Dimensions that decide how the wing is built: zones of its pieces and of the legs that land it, and its spars. */
+/**
+ * Dimensions that decide how the wing is built: zones of its pieces and of the legs that land it, and its
+ * spars.
+ */
 export function wingDims({ list, doc, pieces }: Pick<Tables, 'list' | 'doc' | 'pieces'>): number[] {
-  const zones = new Set([...pieces.filter(({ piece }) => piece.part === 'wing').map(({ piece }) => piece.zone.id), ...doc.wing.panels.map(panel => panel.zone), ...doc.gear.map(leg => leg.zone)])
-  return list.flatMap((item, k) => (zones.has(item.key.slice(5)) && item.key.startsWith('zone:')) || doc.spars.some(spar => item.key === `spar:${spar.id}` && spar.surface === 'wing') ? [k] : [])
+  const zones = new Set([
+    ...pieces.filter(({ piece }) => piece.part === 'wing').map(({ piece }) => piece.zone.id),
+    ...doc.wing.panels.map(panel => panel.zone),
+    ...doc.gear.map(leg => leg.zone),
+  ])
+  return list.flatMap((item, k) =>
+    (zones.has(item.key.slice(5)) && item.key.startsWith('zone:')) ||
+    doc.spars.some(spar => item.key === `spar:${spar.id}` && spar.surface === 'wing')
+      ? [k]
+      : [],
+  )
 }
 
 export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInput): WingClasses {
-  const { list, doc } = tables, dims = wingDims(tables)
-  const nodes = new Map<number, Node>(), built = new Map<string, Built>()
-  let runs = 0, ways = 0
+  const { list, doc } = tables,
+    dims = wingDims(tables)
+  const nodes = new Map<number, Node>(),
+    built = new Map<string, Built>()
+  let runs = 0,
+    ways = 0
   // The lightest possible is node 0; heavier ones follow in equal shares.
   const indexOf = (mass: number) => Math.log(mass / massFrom) / Math.log1p(STEP)
   const nodeAt = (k: number, airframe: Airframe): Node => {
@@ -71,19 +113,38 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     if (known) return known
     const mass = massFrom * (1 + STEP) ** k
     const { speedMs, alphaDeg } = stall(airframe, flown.solved, flown.wingModels, mass)
-    const node = { mass, stallMs: speedMs, alpha: degToRad(alphaDeg), loads: loadsOf(airframe, flown.solved, mass, speedMs), byPlaces: new WeakMap() }
+    const node = {
+      mass,
+      stallMs: speedMs,
+      alpha: degToRad(alphaDeg),
+      loads: loadsOf(airframe, flown.solved, mass, speedMs),
+      byPlaces: new WeakMap(),
+    }
     nodes.set(k, node)
     return node
   }
   const build = (picks: readonly number[]): Built => {
     const airframe = tables.airframeAt(picks)
-    const entries = [...tables.pieces.filter(({ piece }) => piece.part === 'wing').flatMap(({ dims: own, parts }) => parts[indexIn(own, list, picks)].entries), ...sparEntries(airframe)]
+    const entries = [
+      ...tables.pieces
+        .filter(({ piece }) => piece.part === 'wing')
+        .flatMap(({ dims: own, parts }) => parts[indexIn(own, list, picks)].entries),
+      ...sparEntries(airframe),
+    ]
     const own = bearing(airframe)
-    return { airframe, bearing: own, weight: weightLoads(airframe, entries, own.places), near: new Map(), states: [] }
+    return {
+      airframe,
+      bearing: own,
+      weight: weightLoads(airframe, entries, own.places),
+      near: new Map(),
+      states: [],
+    }
   }
   const run = (own: Built, k: number, cg: number): WingState => {
     runs++
-    const { airframe } = own, node = nodeAt(k, airframe), { sections, builds, zones, places } = own.bearing
+    const { airframe } = own,
+      node = nodeAt(k, airframe),
+      { sections, builds, zones, places } = own.bearing
     let lift = node.byPlaces.get(places)
     if (!lift) {
       lift = liftLoads(airframe, flown.solved, flown.wingModels, node.mass, node.alpha, places)
@@ -93,20 +154,33 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     const gear = gearOf(airframe, node.mass, mToMm(cg))
     const cases: WingCase[] = wingCases(airframe, node.loads, gear.report, node.mass, node.stallMs)
     const usedAt = (i: number, c: number) => {
-      const { reserve, mode } = decide(stationModes(sections[i], builds[i], zones[i].recipe, loadAt(along, i, cases[c].flying, builds[i].shear.centre.x), doc.brief.safetyFactor))
+      const { reserve, mode } = decide(
+        stationModes(
+          sections[i],
+          builds[i],
+          zones[i].recipe,
+          loadAt(along, i, cases[c].flying, builds[i].shear.centre.x),
+          doc.brief.safetyFactor,
+        ),
+      )
       return { used: 1 / Math.max(1e-9, reserve), mode }
     }
-    let used = 0, spread = 0
+    let used = 0,
+      spread = 0
     const take = (share: number, mode: string) => {
       if (share <= used) return
       used = share
       spread = materialSpread(mode)
     }
-    const band = Math.floor(k / BAND), near = own.near.get(band)
+    const band = Math.floor(k / BAND),
+      near = own.near.get(band)
     if (!near) {
       const all = sections.flatMap((_, i) => cases.map((__, c) => ({ i, c, ...usedAt(i, c) })))
       const most = all.reduce((best, item) => Math.max(best, item.used), 0)
-      own.near.set(band, all.filter(item => item.used >= NEAR * most).map(({ i, c }) => [i, c]))
+      own.near.set(
+        band,
+        all.filter(item => item.used >= NEAR * most).map(({ i, c }) => [i, c]),
+      )
       for (const item of all) take(item.used, item.mode)
     } else {
       for (const [i, c] of near) {
@@ -115,18 +189,36 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       }
     }
     for (const place of gear.places) take(1 / Math.max(1e-9, place.reserve), place.mode)
-    const sides = airframe.wing.mirror ? 2 : 1, { lift: air } = lift, { weight } = own.weight
-    const bolt = boltPull(airframe, { lift: sides * node.loads.governing.n * (air.shear[0] - weight.shear[0]), x: -air.turning[0] / Math.max(1e-9, air.shear[0]) })
-    return { used, spread, pull: bolt?.pull ?? 0, boltX: bolt?.x ?? 0, pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * weight.shear[0], factor: gear.report.factor }
+    const sides = airframe.wing.mirror ? 2 : 1,
+      { lift: air } = lift,
+      { weight } = own.weight
+    const bolt = boltPull(airframe, {
+      lift: sides * node.loads.governing.n * (air.shear[0] - weight.shear[0]),
+      x: -air.turning[0] / Math.max(1e-9, air.shear[0]),
+    })
+    return {
+      used,
+      spread,
+      pull: bolt?.pull ?? 0,
+      boltX: bolt?.x ?? 0,
+      pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * weight.shear[0],
+      factor: gear.report.factor,
+    }
   }
   const state: WingState = { used: 0, spread: 0, pull: 0, boltX: 0, pressed: 0, factor: 0 }
   // The last way to build it is asked for again and again.
-  let lastKey = '', last: Built | null = null
+  let lastKey = '',
+    last: Built | null = null
   return {
     dims,
     counts: () => ({ classes: ways, runs }),
     stateAt(picks, mass, cg) {
-      const mains = doc.gear.length > 1 ? mainLegs(doc.gear, mToMm(cg)).map(leg => leg.id).join() : ''
+      const mains =
+        doc.gear.length > 1
+          ? mainLegs(doc.gear, mToMm(cg))
+              .map(leg => leg.id)
+              .join()
+          : ''
       const key = `${indexIn(dims, list, picks)}|${mains}`
       if (key !== lastKey || !last) {
         last = built.get(key) ?? build(Array.from(list, (_, k) => (dims.includes(k) ? picks[k] : 0)))
@@ -136,10 +228,13 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
         built.set(key, last)
         lastKey = key
       }
-      const place = Math.max(0, indexOf(mass)), k = Math.floor(place)
-      const a = (last.states[k] ??= run(last, k, cg)), b = (last.states[k + 1] ??= run(last, k + 1, cg))
+      const place = Math.max(0, indexOf(mass)),
+        k = Math.floor(place)
+      const a = (last.states[k] ??= run(last, k, cg)),
+        b = (last.states[k + 1] ??= run(last, k + 1, cg))
       // Straight in mass itself.
-      const from = massFrom * (1 + STEP) ** k, t = (mass - from) / (from * STEP)
+      const from = massFrom * (1 + STEP) ** k,
+        t = (mass - from) / (from * STEP)
       state.used = a.used + (b.used - a.used) * t
       state.spread = t < 0.5 ? a.spread : b.spread
       state.pull = a.pull + (b.pull - a.pull) * t

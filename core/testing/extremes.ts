@@ -1,4 +1,7 @@
-/** Documents at the edges of what the schema admits: a demo with some figures put to odd values, whatever that makes of the aircraft. */
+/**
+ * Documents at the edges of what the schema admits: a demo with some figures put to odd values, whatever that
+ * makes of the aircraft.
+ */
 import fc from 'fast-check'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError, type ProjectFile } from '../document'
@@ -9,7 +12,9 @@ type Path = Array<string | number>
 function numbersOf(value: unknown, path: Path = []): Path[] {
   if (typeof value === 'number') return [path]
   if (typeof value !== 'object' || value === null) return []
-  return Object.entries(value).flatMap(([key, item]) => numbersOf(item, [...path, Array.isArray(value) ? Number(key) : key]))
+  return Object.entries(value).flatMap(([key, item]) =>
+    numbersOf(item, [...path, Array.isArray(value) ? Number(key) : key]),
+  )
 }
 
 function put(doc: unknown, path: Path, value: number): void {
@@ -18,35 +23,96 @@ function put(doc: unknown, path: Path, value: number): void {
   at[path[path.length - 1]] = value
 }
 
-/** What the demos leave out: legs, tests, caps, bent wire, a joiner pushed in, a wing that lies on the bed. */
+/**
+ * What the demos leave out: legs, tests, caps, bent wire, a joiner pushed in, a wing that lies on the bed.
+ */
 const FULL: ProjectFile = {
   ...DEMOS[0],
   brief: { ...DEMOS[0].brief, landing: 'wheels', launch: 'bungee' },
-  spars: DEMOS[0].spars.map((spar, i) => (i === 0 ? { ...spar, stock: 'strip-1x3', lay: 'caps' } : i === 1 ? { ...spar, fixing: 'removable' } : i === 2 ? { ...spar, stock: 'wire-3', route: 'bent' } : spar)),
-  zones: DEMOS[0].zones.map(zone => (zone.id === 'wing-outer' ? { ...zone, recipe: { ...zone.recipe, stance: 'flat', spiral: false, lattice: null, topLayers: 3, baseLayers: 3 } } : zone)),
-  gear: (['wire', 'printed', 'sprung'] as const).map((kind, i) => ({ id: kind, name: kind, kind, xMm: 200 + 60 * i, yMm: 20, zMm: -40, dropMm: 80, splayMm: 50, thicknessMm: 3, widthMm: 10, zone: 'body', springNmm: 1, travelMm: 15, wheelMm: 50, tyreMm: 4, wheelG: 8, pair: i < 2, mount: { lengthMm: 30, widthMm: 8, depthMm: 4 } })),
-  proofs: (['trestles', 'root', 'twist', 'drop'] as const).map(kind => ({ id: kind, kind, massG: 500, atMm: 300, armMm: 100, measured: 4, date: '2026-11-25', note: '' })),
+  spars: DEMOS[0].spars.map((spar, i) =>
+    i === 0
+      ? { ...spar, stock: 'strip-1x3', lay: 'caps' }
+      : i === 1
+        ? { ...spar, fixing: 'removable' }
+        : i === 2
+          ? { ...spar, stock: 'wire-3', route: 'bent' }
+          : spar,
+  ),
+  zones: DEMOS[0].zones.map(zone =>
+    zone.id === 'wing-outer'
+      ? {
+          ...zone,
+          recipe: {
+            ...zone.recipe,
+            stance: 'flat',
+            spiral: false,
+            lattice: null,
+            topLayers: 3,
+            baseLayers: 3,
+          },
+        }
+      : zone,
+  ),
+  gear: (['wire', 'printed', 'sprung'] as const).map((kind, i) => ({
+    id: kind,
+    name: kind,
+    kind,
+    xMm: 200 + 60 * i,
+    yMm: 20,
+    zMm: -40,
+    dropMm: 80,
+    splayMm: 50,
+    thicknessMm: 3,
+    widthMm: 10,
+    zone: 'body',
+    springNmm: 1,
+    travelMm: 15,
+    wheelMm: 50,
+    tyreMm: 4,
+    wheelG: 8,
+    pair: i < 2,
+    mount: { lengthMm: 30, widthMm: 8, depthMm: 4 },
+  })),
+  proofs: (['trestles', 'root', 'twist', 'drop'] as const).map(kind => ({
+    id: kind,
+    kind,
+    massG: 500,
+    atMm: 300,
+    armMm: 100,
+    measured: 4,
+    date: '2026-11-25',
+    note: '',
+  })),
 }
 const BASES = [...DEMOS, FULL]
 
 const PATHS = BASES.map(demo => numbersOf(demo).filter(path => path[0] !== 'version'))
 const VALUES = [0, 1, -1, 0.001, 0.5, 2, 5, 10, 40, 90, -15, 100, 500, 1000, 3000, 1e-6]
 
-/** A demo, or one with all else in it, with up to six figures changed at once, where the schema takes them. */
-export const extreme: fc.Arbitrary<ProjectFile> = fc.tuple(fc.nat(BASES.length - 1), fc.array(fc.tuple(fc.nat(100_000), fc.constantFrom(...VALUES)), { minLength: 1, maxLength: 6 }), fc.constantFrom('as it is', 'V', 'canard', 'none', 'all-moving')).map(([which, changes, tail]) => {
-  let doc = structuredClone(BASES[which])
-  if (tail !== 'as it is' && (doc.tail.horizontal || tail === 'none')) doc.tail.kind = tail as ProjectFile['tail']['kind']
-  for (const [pick, value] of changes) {
-    const next = structuredClone(doc)
-    put(next, PATHS[which][pick % PATHS[which].length], value)
-    try {
-      doc = checkProject(next)
-    } catch (fault) {
-      if (!(fault instanceof DocumentError)) throw fault
+/**
+ * A demo, or one with all else in it, with up to six figures changed at once, where the schema takes them.
+ */
+export const extreme: fc.Arbitrary<ProjectFile> = fc
+  .tuple(
+    fc.nat(BASES.length - 1),
+    fc.array(fc.tuple(fc.nat(100_000), fc.constantFrom(...VALUES)), { minLength: 1, maxLength: 6 }),
+    fc.constantFrom('as it is', 'V', 'canard', 'none', 'all-moving'),
+  )
+  .map(([which, changes, tail]) => {
+    let doc = structuredClone(BASES[which])
+    if (tail !== 'as it is' && (doc.tail.horizontal || tail === 'none'))
+      doc.tail.kind = tail as ProjectFile['tail']['kind']
+    for (const [pick, value] of changes) {
+      const next = structuredClone(doc)
+      put(next, PATHS[which][pick % PATHS[which].length], value)
+      try {
+        doc = checkProject(next)
+      } catch (fault) {
+        if (!(fault instanceof DocumentError)) throw fault
+      }
     }
-  }
-  return doc
-})
+    return doc
+  })
 
 /** Paths of every number that is none; infinities count too. */
 export function notNumbers(value: unknown, path = ''): string[] {

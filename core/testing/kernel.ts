@@ -4,7 +4,7 @@ import type { SolidKernel } from '../geometry'
 
 let loading: Promise<SolidKernel> | null = null
 export function testKernel(): Promise<SolidKernel> {
-  loading ??= Module().then((module) => {
+  loading ??= Module().then(module => {
     module.setup()
     return module
   })

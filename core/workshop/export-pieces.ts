@@ -4,10 +4,18 @@ import type { Printer } from '../document'
 import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../geometry'
 import { lies, packPlates, writeStl, writeThreeMf } from '../printing'
 
-export interface ExportedFile { name: string, bytes: Uint8Array }
+export interface ExportedFile {
+  name: string
+  bytes: Uint8Array
+}
 
 /** Builds every piece in turn; `progress` may throw to stop. Solids are freed as they are written. */
-export async function exportPieces(kernel: SolidKernel, airframe: Airframe, reports: readonly PieceReport[], progress: (done: number, of: number, name: string) => void | Promise<void>): Promise<ExportedFile[]> {
+export async function exportPieces(
+  kernel: SolidKernel,
+  airframe: Airframe,
+  reports: readonly PieceReport[],
+  progress: (done: number, of: number, name: string) => void | Promise<void>,
+): Promise<ExportedFile[]> {
   const files: ExportedFile[] = []
   const meshes = new Map<string, TriangleMesh>()
   for (const [i, piece] of airframe.pieces.entries()) {
@@ -26,23 +34,52 @@ export async function exportPieces(kernel: SolidKernel, airframe: Airframe, repo
   return files
 }
 
-/** What a printer prints, plate by plate: each piece turned to its least box, named with its mark, a filament to itself where it oozes. */
-function plateFiles(printer: Printer, airframe: Airframe, reports: readonly PieceReport[], meshes: ReadonlyMap<string, TriangleMesh>): ExportedFile[] {
+/**
+ * What a printer prints, plate by plate: each piece turned to its least box, named with its mark, a filament
+ * to itself where it oozes.
+ */
+function plateFiles(
+  printer: Printer,
+  airframe: Airframe,
+  reports: readonly PieceReport[],
+  meshes: ReadonlyMap<string, TriangleMesh>,
+): ExportedFile[] {
   const own = reports.filter(piece => piece.printer === printer.id && meshes.has(piece.id))
-  const turned = new Map(own.map(piece => [piece.id, turnedMesh(meshes.get(piece.id)!, bedTurn(piece, printer))]))
+  const turned = new Map(
+    own.map(piece => [piece.id, turnedMesh(meshes.get(piece.id)!, bedTurn(piece, printer))]),
+  )
   const byFilament = [...new Set(own.map(piece => piece.filament))]
-  return byFilament.flatMap((filament) => {
+  return byFilament.flatMap(filament => {
     const pieces = own.filter(piece => piece.filament === filament)
-    const alone = pieces.map(piece => airframe.pieces.find(item => item.id === piece.id)!).map(piece => airframe.filamentOf(piece.zone).onePieceAPlate)
-    const plates = packPlates(pieces.map((piece, i) => ({ id: piece.id, width: turned.get(piece.id)!.width, depth: turned.get(piece.id)!.depth, alone: alone[i] })), printer.bedMm)
+    const alone = pieces
+      .map(piece => airframe.pieces.find(item => item.id === piece.id)!)
+      .map(piece => airframe.filamentOf(piece.zone).onePieceAPlate)
+    const plates = packPlates(
+      pieces.map((piece, i) => ({
+        id: piece.id,
+        width: turned.get(piece.id)!.width,
+        depth: turned.get(piece.id)!.depth,
+        alone: alone[i],
+      })),
+      printer.bedMm,
+    )
     return plates.map((plate, i) => ({
       name: `plates/${printer.id}-${filament}-${String(i + 1).padStart(2, '0')}.3mf`,
-      bytes: writeThreeMf(plate.map(({ id, x, y }) => ({ name: `${own.find(piece => piece.id === id)!.mark} ${own.find(piece => piece.id === id)!.name}`, mesh: turned.get(id)!.mesh, place: [x, y] }))),
+      bytes: writeThreeMf(
+        plate.map(({ id, x, y }) => ({
+          name: `${own.find(piece => piece.id === id)!.mark} ${own.find(piece => piece.id === id)!.name}`,
+          mesh: turned.get(id)!.mesh,
+          place: [x, y],
+        })),
+      ),
     }))
   })
 }
 
-/** From standing on its end to lying on its side: (x, n, s) becomes (s, x, n), which keeps left and right, with the lowest point on the bed. */
+/**
+ * From standing on its end to lying on its side: (x, n, s) becomes (s, x, n), which keeps left and right,
+ * with the lowest point on the bed.
+ */
 function laidDown({ positions, triangles }: TriangleMesh): TriangleMesh {
   const laid = new Float32Array(positions.length)
   let low = Infinity
@@ -61,18 +98,30 @@ function bedTurn(piece: PieceReport, { bedMm }: Printer): number {
   return piece.turnDeg + (fits ? 0 : 90)
 }
 
-/** Turned about the vertical and moved to the first quadrant. Mirrored prints turn the other way: their box is the same. */
-function turnedMesh({ positions, triangles }: TriangleMesh, turnDeg: number): { mesh: TriangleMesh, width: number, depth: number } {
-  const best = [turnDeg, -turnDeg].map((degrees) => {
-    const cos = Math.cos((degrees * Math.PI) / 180), sin = Math.sin((degrees * Math.PI) / 180)
+/**
+ * Turned about the vertical and moved to the first quadrant. Mirrored prints turn the other way: their box is
+ * the same.
+ */
+function turnedMesh(
+  { positions, triangles }: TriangleMesh,
+  turnDeg: number,
+): { mesh: TriangleMesh; width: number; depth: number } {
+  const best = [turnDeg, -turnDeg].map(degrees => {
+    const cos = Math.cos((degrees * Math.PI) / 180),
+      sin = Math.sin((degrees * Math.PI) / 180)
     const turned = new Float32Array(positions.length)
-    let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity
+    let x0 = Infinity,
+      y0 = Infinity,
+      x1 = -Infinity,
+      y1 = -Infinity
     for (let i = 0; i < positions.length; i += 3) {
       turned[i] = positions[i] * cos - positions[i + 1] * sin
       turned[i + 1] = positions[i] * sin + positions[i + 1] * cos
       turned[i + 2] = positions[i + 2]
-      x0 = Math.min(x0, turned[i]); x1 = Math.max(x1, turned[i])
-      y0 = Math.min(y0, turned[i + 1]); y1 = Math.max(y1, turned[i + 1])
+      x0 = Math.min(x0, turned[i])
+      x1 = Math.max(x1, turned[i])
+      y0 = Math.min(y0, turned[i + 1])
+      y1 = Math.max(y1, turned[i + 1])
     }
     for (let i = 0; i < turned.length; i += 3) {
       turned[i] -= x0
@@ -90,9 +139,24 @@ export function encodeText(text: string): Uint8Array {
 }
 
 const COLUMNS: ReadonlyArray<[string, (piece: PieceReport) => string | number]> = [
-  ['file', p => `${p.id}.stl`], ['mark', p => p.mark], ['name', p => p.name], ['zone', p => p.zoneName], ['filament', p => p.filamentName], ['recipe', p => p.recipe], ['printer', p => p.printerName],
-  ['turn_deg', p => p.turnDeg], ['width_mm', p => p.boxMm[0].toFixed(1)], ['depth_mm', p => p.boxMm[1].toFixed(1)], ['height_mm', p => p.boxMm[2].toFixed(1)], ['brim_mm', p => p.brimMm],
-  ['mass_g', p => p.predictedG.toFixed(2)], ['filament_g', p => p.filamentG.toFixed(2)], ['hours', p => p.hours.toFixed(2)], ['layers', p => p.layers], ['joint_foot', p => p.joints.foot?.kind ?? ''], ['joint_head', p => p.joints.head?.kind ?? ''],
+  ['file', p => `${p.id}.stl`],
+  ['mark', p => p.mark],
+  ['name', p => p.name],
+  ['zone', p => p.zoneName],
+  ['filament', p => p.filamentName],
+  ['recipe', p => p.recipe],
+  ['printer', p => p.printerName],
+  ['turn_deg', p => p.turnDeg],
+  ['width_mm', p => p.boxMm[0].toFixed(1)],
+  ['depth_mm', p => p.boxMm[1].toFixed(1)],
+  ['height_mm', p => p.boxMm[2].toFixed(1)],
+  ['brim_mm', p => p.brimMm],
+  ['mass_g', p => p.predictedG.toFixed(2)],
+  ['filament_g', p => p.filamentG.toFixed(2)],
+  ['hours', p => p.hours.toFixed(2)],
+  ['layers', p => p.layers],
+  ['joint_foot', p => p.joints.foot?.kind ?? ''],
+  ['joint_head', p => p.joints.head?.kind ?? ''],
 ]
 
 /** RFC 4180, a line a piece. Cells that a spreadsheet would take for a formula get a leading apostrophe. */

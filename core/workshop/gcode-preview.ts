@@ -18,7 +18,8 @@ const MOST_SEGMENTS = 1_500_000
 
 export function previewGcode(text: string, printer: Printer): GcodePreview {
   const byLayer = new Map<number, number[]>()
-  let count = 0, leftOut = 0
+  let count = 0,
+    leftOut = 0
   const figures = replayGcode(text, printer, 1.75, (x0, y0, _z0, x1, y1, z) => {
     if (count >= MOST_SEGMENTS) {
       leftOut++
@@ -31,7 +32,8 @@ export function previewGcode(text: string, printer: Printer): GcodePreview {
     else byLayer.set(key, [x0, y0, x1, y1])
   })
   const keys = [...byLayer.keys()].sort((a, b) => a - b)
-  const segments = new Float32Array(4 * count), starts = [0]
+  const segments = new Float32Array(4 * count),
+    starts = [0]
   for (const key of keys) {
     segments.set(byLayer.get(key)!, 4 * starts[starts.length - 1])
     starts.push(starts[starts.length - 1] + byLayer.get(key)!.length / 4)

@@ -1,5 +1,15 @@
 export { compareSchools, withZone, type SchoolFigures } from './compare-schools'
-export { admissible, apply as applyRemedy, balanceRemedies, batterySlide, harm, hoursAnew, HOUR_IN_GRAMS, type Change, type Remedy } from './remedies'
+export {
+  admissible,
+  apply as applyRemedy,
+  balanceRemedies,
+  batterySlide,
+  harm,
+  hoursAnew,
+  HOUR_IN_GRAMS,
+  type Change,
+  type Remedy,
+} from './remedies'
 export { larger as largerStock, smaller as smallerStock } from './strengthen/steps'
 export { readiness, THRUST_SHARE, type ReadinessItem } from './readiness'
 export { proportions, type Proportion } from './proportions'

@@ -21,14 +21,22 @@ describe('schools', () => {
   it('taking one gives the figures that the comparison showed', () => {
     const assessor = createAssessor()
     for (const row of compareSchools(assessor, LIBRARIES, thistledown, 'wing-outer', 'petg')) {
-      const after = createAssessor().assess({ ...thistledown, zones: thistledown.zones.map(z => (z.id === row.zone.id ? row.zone : z)) })
+      const after = createAssessor().assess({
+        ...thistledown,
+        zones: thistledown.zones.map(z => (z.id === row.zone.id ? row.zone : z)),
+      })
       expect(after.totals.massG).toBeCloseTo(row.flyingMassG, 9)
       expect(after.strength.reserve).toBeCloseTo(row.reserve, 9)
-      expect(after.pieces.filter(p => p.zone === 'wing-outer').reduce((sum, p) => sum + p.predictedG, 0)).toBeCloseTo(row.massG, 9)
+      expect(
+        after.pieces.filter(p => p.zone === 'wing-outer').reduce((sum, p) => sum + p.predictedG, 0),
+      ).toBeCloseTo(row.massG, 9)
     }
   })
   it('foamed weighs about half of solid in the same school', () => {
-    const of = (filament: string) => compareSchools(createAssessor(), LIBRARIES, thistledown, 'wing-inner', filament).find(r => r.school === 'beads' && r.name !== 'As it is')!
+    const of = (filament: string) =>
+      compareSchools(createAssessor(), LIBRARIES, thistledown, 'wing-inner', filament).find(
+        r => r.school === 'beads' && r.name !== 'As it is',
+      )!
     const ratio = of('pla-foam').massG / of('pla').massG
     expect(ratio).toBeGreaterThan(0.38)
     expect(ratio).toBeLessThan(0.55)
@@ -38,8 +46,16 @@ describe('schools', () => {
 describe('readiness', () => {
   const complete = (wind: number) => {
     const a = assess(thistledown)
-    const measured = { massG: a.totals.emptyMassG, cgMm: a.totals.cgEmptyMm[0], windMs: wind, thrustG: 500, scales: null }
-    const checks = readiness(thistledown, a).items.filter(item => item.byHand).map(item => ({ item: item.id, date: '2026-11-01' }))
+    const measured = {
+      massG: a.totals.emptyMassG,
+      cgMm: a.totals.cgEmptyMm[0],
+      windMs: wind,
+      thrustG: 500,
+      scales: null,
+    }
+    const checks = readiness(thistledown, a)
+      .items.filter(item => item.byHand)
+      .map(item => ({ item: item.id, date: '2026-11-01' }))
     const doc = { ...thistledown, measured, checks }
     return readiness(doc, assess(doc))
   }
@@ -79,7 +95,15 @@ it('throws: a hinge chord c turned by θ moves the edge 2c·sin(θ/2); hinges li
 })
 
 it('proportions flag a wing that is far too small, and say what would mend it', () => {
-  const tiny = { ...thistledown, wing: { ...thistledown.wing, rootChordMm: 90, panels: thistledown.wing.panels.map(p => ({ ...p, tipChordMm: 80 })) }, spars: [] }
+  const tiny = {
+    ...thistledown,
+    wing: {
+      ...thistledown.wing,
+      rootChordMm: 90,
+      panels: thistledown.wing.panels.map(p => ({ ...p, tipChordMm: 80 })),
+    },
+    spars: [],
+  }
   const loading = proportions(tiny, assess(tiny)).find(p => p.id === 'loading')!
   expect(loading.ok).toBe(false)
   expect(loading.mend).toMatch(/more area/)
@@ -88,22 +112,61 @@ it('proportions flag a wing that is far too small, and say what would mend it', 
 it('proportions: areas and dihedral by hand; each remedy that names a figure, done, brings it into the range', () => {
   const of = (doc: ProjectFile, id: string) => proportions(doc, assess(doc)).find(item => item.id === id)!
   // One panel of constant chord: a quarter of the chord over half the span is an eighth of the area.
-  const plank: ProjectFile = { ...thistledown, spars: [], wing: { ...thistledown.wing, rootChordMm: 200, panels: [{ ...thistledown.wing.panels[0], spanMm: 600, tipChordMm: 200, dihedralDeg: 4 }], controls: [{ ...thistledown.wing.controls[0], fromShare: 0.5, toShare: 1, chordShare: 0.25 }] } }
+  const plank: ProjectFile = {
+    ...thistledown,
+    spars: [],
+    wing: {
+      ...thistledown.wing,
+      rootChordMm: 200,
+      panels: [{ ...thistledown.wing.panels[0], spanMm: 600, tipChordMm: 200, dihedralDeg: 4 }],
+      controls: [{ ...thistledown.wing.controls[0], fromShare: 0.5, toShare: 1, chordShare: 0.25 }],
+    },
+  }
   expect(of(plank, 'ailerons').value).toBeCloseTo(12.5, 6)
   expect(of(plank, 'dihedral').value).toBeCloseTo(4, 6)
   // Flat inside, 8° outside from the middle: ∫y dy over the outer half is three quarters of the whole.
-  const poly: ProjectFile = { ...plank, wing: { ...plank.wing, panels: [{ ...plank.wing.panels[0], spanMm: 300, dihedralDeg: 0 }, { ...plank.wing.panels[0], spanMm: 300, dihedralDeg: 8 }] } }
+  const poly: ProjectFile = {
+    ...plank,
+    wing: {
+      ...plank.wing,
+      panels: [
+        { ...plank.wing.panels[0], spanMm: 300, dihedralDeg: 0 },
+        { ...plank.wing.panels[0], spanMm: 300, dihedralDeg: 8 },
+      ],
+    },
+  }
   expect(of(poly, 'dihedral').value).toBeCloseTo(6, 3)
   expect(of(thistledown, 'prop-gap').value).toBeCloseTo(2, 6)
   expect(of(plover, 'prop-gap').value).toBeCloseTo(279 - 250, 6)
   // Belly at −43.x, blades' tips at −115.
   expect(of(thistledown, 'ground').label).toMatch(/Folding/)
-  const small = { ...thistledown, tail: { ...thistledown.tail, horizontal: { ...thistledown.tail.horizontal!, panels: [{ ...thistledown.tail.horizontal!.panels[0], spanMm: 90 }] } } }
+  const small = {
+    ...thistledown,
+    tail: {
+      ...thistledown.tail,
+      horizontal: {
+        ...thistledown.tail.horizontal!,
+        panels: [{ ...thistledown.tail.horizontal!.panels[0], spanMm: 90 }],
+      },
+    },
+  }
   const tail = of(small, 'tail')
   expect(tail.ok).toBe(false)
   const more = Number(/([\d.]+) dm²/.exec(tail.mend)![1]) * 1e4
   const span = 90 * (1 + more / ((90 * (115 + 80)) / 2))
-  const mended = of({ ...small, tail: { ...small.tail, horizontal: { ...small.tail.horizontal!, panels: [{ ...small.tail.horizontal!.panels[0], spanMm: span }] } } }, 'tail')
+  const mended = of(
+    {
+      ...small,
+      tail: {
+        ...small.tail,
+        horizontal: {
+          ...small.tail.horizontal!,
+          panels: [{ ...small.tail.horizontal!.panels[0], spanMm: span }],
+        },
+      },
+    },
+    'tail',
+  )
   expect(mended.value).toBeGreaterThan(0.38)
 })
 
@@ -113,7 +176,9 @@ describe('export', () => {
     const airframe = createAssessor().airframe(plover)
     const reports = assess(plover).pieces
     const seen: string[] = []
-    const files = await exportPieces(kernel, airframe, reports, (_done, _of, name) => { seen.push(name) })
+    const files = await exportPieces(kernel, airframe, reports, (_done, _of, name) => {
+      seen.push(name)
+    })
     expect(seen).toEqual(airframe.pieces.map(p => p.name))
     for (const piece of airframe.pieces) {
       const { bytes } = files.find(file => file.name === `${piece.id}.stl`)!
@@ -121,19 +186,29 @@ describe('export', () => {
       let volume = 0
       for (let i = 0; i < position.count; i += 3) {
         const [a, b, c] = [i, i + 1, i + 2].map(k => [position.getX(k), position.getY(k), position.getZ(k)])
-        volume += (a[0] * (b[1] * c[2] - b[2] * c[1]) + a[1] * (b[2] * c[0] - b[0] * c[2]) + a[2] * (b[0] * c[1] - b[1] * c[0])) / 6
+        volume +=
+          (a[0] * (b[1] * c[2] - b[2] * c[1]) +
+            a[1] * (b[2] * c[0] - b[0] * c[2]) +
+            a[2] * (b[0] * c[1] - b[1] * c[0])) /
+          6
       }
       const solid = pieceSolid(kernel, piece)
       expect(volume / solid.volume()).toBeCloseTo(1, 4)
       solid.delete()
     }
-    const rows = Papa.parse<Record<string, string>>(new TextDecoder().decode(files.at(-1)!.bytes).trim(), { header: true }).data
+    const rows = Papa.parse<Record<string, string>>(new TextDecoder().decode(files.at(-1)!.bytes).trim(), {
+      header: true,
+    }).data
     expect(rows.length).toBe(reports.length)
     expect(Number(rows[0].mass_g)).toBeCloseTo(reports[0].predictedG, 1)
   })
   it('stops when told to, and quotes names that would upset a spreadsheet', async () => {
     const kernel = await testKernel()
-    await expect(exportPieces(kernel, createAssessor().airframe(plover), [], (done) => { if (done === 2) throw new Error('stopped') })).rejects.toThrow('stopped')
+    await expect(
+      exportPieces(kernel, createAssessor().airframe(plover), [], done => {
+        if (done === 2) throw new Error('stopped')
+      }),
+    ).rejects.toThrow('stopped')
     const report = { ...assess(plover).pieces[0], zoneName: '=SUM(A1), "x"' }
     expect(piecesCsv([report]).split('\r\n')[1]).toContain('"\'=SUM(A1), ""x"""')
   })

@@ -1,11 +1,21 @@
 /**
- * `npm run bench`: ratios and times in one run, on this machine. Part one in Node; part two drives the built page in
- * headless Chromium: from an edit to its new verdicts on screen, and how long the page's thread was ever blocked.
+ * `npm run bench`: ratios and times in one run, on this machine. Part one in Node; part two drives the built
+ * page in
+ * headless Chromium: from an edit to its new verdicts on screen, and how long the page's thread was ever
+ * blocked.
  */
 import { performance } from 'node:perf_hooks'
 import { LU, Matrix } from 'ml-matrix'
 import { By, Key } from 'selenium-webdriver'
-import { circulation, factoriseLattice, influence, layPanels, normalFlow, sectionPoint, solveSection } from '../../core/aero'
+import {
+  circulation,
+  factoriseLattice,
+  influence,
+  layPanels,
+  normalFlow,
+  sectionPoint,
+  solveSection,
+} from '../../core/aero'
 import { sectionOutline } from '../../core/geometry'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
@@ -15,7 +25,8 @@ import { startServer } from '../support/server'
 import { million, millionInPage, nudging } from './choosing'
 import { printing } from './printing'
 
-const percentile = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
+const percentile = (values: number[], p: number) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
 const ms = (value: number) => `${value.toFixed(1)} ms`
 function time(work: () => void, times: number): number[] {
   return Array.from({ length: times }, () => {
@@ -28,9 +39,54 @@ const row = (name: string, text: string) => console.log(`${name.padEnd(58)} ${te
 
 function assessments() {
   const edits: Array<[string, (doc: ProjectFile, i: number) => void]> = [
-    ['move the battery', (doc, i) => { doc.equipment[3].xMm = 100 + i }], ['one zone, another bead count', (doc, i) => { doc.zones[2].recipe.walls = 1 + (i % 3) }],
-    ['flow of a zone', (doc, i) => { doc.zones[3].recipe.flow = 0.4 + i / 1000 }], ['walls of the nose', (doc, i) => { doc.zones[0].recipe.walls = 2 + (i % 2) }], ['infill of the tail', (doc, i) => { doc.zones[4].recipe.infillShare = 0.03 + i / 1000 }],
-    ['span of the outer panel', (doc, i) => { doc.wing.panels[1].spanMm = 320 + i }], ['end of the spar', (doc, i) => { doc.spars[0].toMm = 400 + i }], ['move a cut', (doc, i) => { doc.cuts.wing[0].atMm = 120 + i }],
+    [
+      'move the battery',
+      (doc, i) => {
+        doc.equipment[3].xMm = 100 + i
+      },
+    ],
+    [
+      'one zone, another bead count',
+      (doc, i) => {
+        doc.zones[2].recipe.walls = 1 + (i % 3)
+      },
+    ],
+    [
+      'flow of a zone',
+      (doc, i) => {
+        doc.zones[3].recipe.flow = 0.4 + i / 1000
+      },
+    ],
+    [
+      'walls of the nose',
+      (doc, i) => {
+        doc.zones[0].recipe.walls = 2 + (i % 2)
+      },
+    ],
+    [
+      'infill of the tail',
+      (doc, i) => {
+        doc.zones[4].recipe.infillShare = 0.03 + i / 1000
+      },
+    ],
+    [
+      'span of the outer panel',
+      (doc, i) => {
+        doc.wing.panels[1].spanMm = 320 + i
+      },
+    ],
+    [
+      'end of the spar',
+      (doc, i) => {
+        doc.spars[0].toMm = 400 + i
+      },
+    ],
+    [
+      'move a cut',
+      (doc, i) => {
+        doc.cuts.wing[0].atMm = 120 + i
+      },
+    ],
   ]
   for (const [name, edit] of edits) {
     const assessor = createAssessor()
@@ -43,50 +99,104 @@ function assessments() {
       doc = share(doc, next)
       assessor.assess(doc)
     }, 40)
-    row(`assess after an edit: ${name}`, `median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}`)
+    row(
+      `assess after an edit: ${name}`,
+      `median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}`,
+    )
   }
-  row('assess from nothing', `median ${ms(percentile(time(() => createAssessor().assess(DEMOS[0]), 10), 50))}`)
+  row(
+    'assess from nothing',
+    `median ${ms(
+      percentile(
+        time(() => createAssessor().assess(DEMOS[0]), 10),
+        50,
+      ),
+    )}`,
+  )
 }
 
-/** Strength at 200 stations from nothing but lofts, ledger and lattice: sections, every mode, every case, twist, boom, body. */
+/**
+ * Strength at 200 stations from nothing but lofts, ledger and lattice: sections, every mode, every case,
+ * twist, boom, body.
+ */
 function strength() {
   const [doc] = DEMOS
-  const few = createAssessor(undefined, { stations: 2 }), many = createAssessor(undefined, { stations: 202 })
-  const edited = (i: number): ProjectFile => ({ ...doc, spars: doc.spars.map((spar, k) => (k ? spar : { ...spar, toMm: 470 + i })) })
+  const few = createAssessor(undefined, { stations: 2 }),
+    many = createAssessor(undefined, { stations: 202 })
+  const edited = (i: number): ProjectFile => ({
+    ...doc,
+    spars: doc.spars.map((spar, k) => (k ? spar : { ...spar, toMm: 470 + i })),
+  })
   few.assess(doc)
   many.assess(doc)
   let i = 0
   // Everything else an assessment does is the same in both: the difference is 200 stations.
-  const spent = time(() => { few.assess(edited(++i)) }, 12), whole = time(() => { many.assess(edited(++i)) }, 12)
-  row('strength at 200 stations, after an edit of a spar', `${ms(percentile(whole, 50) - percentile(spent, 50))} (wanted under 150); whole assessment with them ${ms(percentile(whole, 50))}`)
+  const spent = time(() => {
+      few.assess(edited(++i))
+    }, 12),
+    whole = time(() => {
+      many.assess(edited(++i))
+    }, 12)
+  row(
+    'strength at 200 stations, after an edit of a spar',
+    `${ms(percentile(whole, 50) - percentile(spent, 50))} (wanted under 150); whole assessment with them ${ms(percentile(whole, 50))}`,
+  )
 }
 
-/** 400 panels on the half, 800 on the whole; the same system of 800, assembled by the same code, through ml-matrix. */
+/**
+ * 400 panels on the half, 800 on the whole; the same system of 800, assembled by the same code, through
+ * ml-matrix.
+ */
 function lattice() {
   const station = (y: number) => ({ x: 0, y, z: 0, chord: 1, twist: 0, slopeAt: () => 0 })
   const half = { name: 'wing', chordwise: 10, spanwise: 40, spacing: 'uniform' as const }
   const panels = layPanels([{ ...half, mirror: true, stations: [station(0), station(4)] }])
-  // Twelve flows: incidence, sideslip and turning in several mixtures, so that the even and the odd system both work.
-  const flows = Array.from({ length: 12 }, (_, k) => normalFlow(panels, (x, y, _z, out) => { out[0] = 1; out[1] = 0.1 * k; out[2] = 0.1 + 0.02 * k * y - 0.01 * x }))
-  const own = percentile(time(() => {
-    const solved = factoriseLattice(panels)
-    for (const flow of flows) circulation(solved, flow)
-  }, 7), 50)
+  // Twelve flows: incidence, sideslip and turning in several mixtures, so that the even and the odd system
+  // both work.
+  const flows = Array.from({ length: 12 }, (_, k) =>
+    normalFlow(panels, (x, y, _z, out) => {
+      out[0] = 1
+      out[1] = 0.1 * k
+      out[2] = 0.1 + 0.02 * k * y - 0.01 * x
+    }),
+  )
+  const own = percentile(
+    time(() => {
+      const solved = factoriseLattice(panels)
+      for (const flow of flows) circulation(solved, flow)
+    }, 7),
+    50,
+  )
   const whole = layPanels([{ ...half, mirror: false, spanwise: 80, stations: [station(-4), station(4)] }])
-  const theirs = percentile(time(() => {
-    const direct = influence(whole).direct
-    const lu = new LU(new Matrix(Array.from({ length: whole.count }, (_, i) => Array.from(direct.subarray(i * whole.count, (i + 1) * whole.count)))))
-    for (const flow of flows) lu.solve(Matrix.columnVector([...flow.starboard, ...flow.port]))
-  }, 3), 50)
-  row(`lattice of ${whole.count} panels: assembled, factorised, 12 solved`, `${ms(own)}; the same through ml-matrix ${ms(theirs)} (ratio ${(own / theirs).toFixed(2)}, wanted under 0.33)`)
+  const theirs = percentile(
+    time(() => {
+      const direct = influence(whole).direct
+      const lu = new LU(
+        new Matrix(
+          Array.from({ length: whole.count }, (_, i) =>
+            Array.from(direct.subarray(i * whole.count, (i + 1) * whole.count)),
+          ),
+        ),
+      )
+      for (const flow of flows) lu.solve(Matrix.columnVector([...flow.starboard, ...flow.port]))
+    }, 3),
+    50,
+  )
+  row(
+    `lattice of ${whole.count} panels: assembled, factorised, 12 solved`,
+    `${ms(own)}; the same through ml-matrix ${ms(theirs)} (ratio ${(own / theirs).toFixed(2)}, wanted under 0.33)`,
+  )
 }
 
 function sections() {
-  const polar = percentile(time(() => {
-    const outline = sectionOutline('naca4412', [], 120)
-    const flow = solveSection(outline)
-    for (let i = 0; i < 20; i++) sectionPoint(flow, ((i - 4) * Math.PI) / 180, 120_000, outline.gap)
-  }, 15), 50)
+  const polar = percentile(
+    time(() => {
+      const outline = sectionOutline('naca4412', [], 120)
+      const flow = solveSection(outline)
+      for (let i = 0; i < 20; i++) sectionPoint(flow, ((i - 4) * Math.PI) / 180, 120_000, outline.gap)
+    }, 15),
+    50,
+  )
   row('a section polar of 20 points, from the outline', `${ms(polar)} (wanted under 200)`)
 }
 
@@ -113,12 +223,29 @@ async function page() {
         await settled(driver)
         await driver.sleep(150)
       }
-      const times = await driver.executeScript<number[]>('return window.times'), blocks = await driver.executeScript<number[]>('return window.blocks')
-      row(`page: ${name}`, `edit to verdicts median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}; page blocked over 50 ms: ${blocks.length} times${blocks.length ? `, longest ${ms(Math.max(...blocks))}` : ''}`)
+      const times = await driver.executeScript<number[]>('return window.times'),
+        blocks = await driver.executeScript<number[]>('return window.blocks')
+      row(
+        `page: ${name}`,
+        `edit to verdicts median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}; page blocked over 50 ms: ${blocks.length} times${blocks.length ? `, longest ${ms(Math.max(...blocks))}` : ''}`,
+      )
     }
-    await measure('battery along its bay', 'balance', 'mass-battery', [Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_LEFT])
-    await measure('tip of the wing', 'shape', 'lead-2', [Key.ARROW_RIGHT, Key.ARROW_DOWN, Key.ARROW_LEFT, Key.ARROW_UP])
-    await measure('end of the spar', 'spine', 'spar-main-spar', [Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_RIGHT])
+    await measure('battery along its bay', 'balance', 'mass-battery', [
+      Key.ARROW_RIGHT,
+      Key.ARROW_RIGHT,
+      Key.ARROW_LEFT,
+    ])
+    await measure('tip of the wing', 'shape', 'lead-2', [
+      Key.ARROW_RIGHT,
+      Key.ARROW_DOWN,
+      Key.ARROW_LEFT,
+      Key.ARROW_UP,
+    ])
+    await measure('end of the spar', 'spine', 'spar-main-spar', [
+      Key.ARROW_LEFT,
+      Key.ARROW_LEFT,
+      Key.ARROW_RIGHT,
+    ])
     await measure('cut of the wing', 'split', 'cut-wing-0', [Key.ARROW_RIGHT, Key.ARROW_LEFT])
   } finally {
     await browser.close()

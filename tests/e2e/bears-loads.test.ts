@@ -1,4 +1,7 @@
-/** Spine and Prove as a maker uses them: a spar run further, left out, mended; legs; a test planned and measured; figures against the core. */
+/**
+ * Spine and Prove as a maker uses them: a spar run further, left out, mended; legs; a test planned and
+ * measured; figures against the core.
+ */
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
@@ -7,10 +10,13 @@ import { LIBRARIES } from '../../core/libraries'
 import { Page } from '../support/page'
 
 let page: Page
-beforeAll(async () => { page = await Page.open('/spine') })
+beforeAll(async () => {
+  page = await Page.open('/spine')
+})
 afterAll(() => page?.close())
 /** What a field says of what was typed comes in softly. */
-const says = (css: string, words: string) => page.driver.wait(async () => (await page.text(css)).includes(words), 5000, `${css} does not say ${words}`)
+const says = (css: string, words: string) =>
+  page.driver.wait(async () => (await page.text(css)).includes(words), 5000, `${css} does not say ${words}`)
 const kept = async () => {
   await page.saved()
   return page.stored()
@@ -33,8 +39,11 @@ describe('what carries it', () => {
   })
   it('what would mend it is what the core finds, and taking all of it passes', async () => {
     await page.until('[data-table="mend"] [data-mend]', 90_000)
-    const doc = await kept(), found = mend(createAssessor(), doc)
-    const ids = await Promise.all((await page.driver.findElements(By.css('[data-mend]'))).map(item => item.getAttribute('data-mend')))
+    const doc = await kept(),
+      found = mend(createAssessor(), doc)
+    const ids = await Promise.all(
+      (await page.driver.findElements(By.css('[data-mend]'))).map(item => item.getAttribute('data-mend')),
+    )
     expect(ids).toEqual(found.single.slice(0, 5).map(item => item.id))
     await page.act('mend-all')
     const mended = await page.computed()
@@ -49,11 +58,14 @@ describe('what carries it', () => {
   it('every spar left out, a size less, a size more, at once; lengths to cut add up', async () => {
     await tab('spars')
     await page.until('[data-choice="main-spar:out"]', 60_000)
-    const doc = await kept(), out = sparChoices(createAssessor(), doc).find(item => item.spar === 'main-spar' && item.id === 'out')!
+    const doc = await kept(),
+      out = sparChoices(createAssessor(), doc).find(item => item.spar === 'main-spar' && item.id === 'out')!
     const cells = await page.text('[data-choice="main-spar:out"]')
     expect(cells).toContain(out.reserve.toFixed(2))
     expect(cells).toContain(out.grams.toFixed(1).replace('-', '−'))
-    expect(await page.count('[data-cut-length]')).toBe(cuttingPlan(doc, createAssessor().assess(doc), LIBRARIES).lengths.length)
+    expect(await page.count('[data-cut-length]')).toBe(
+      cuttingPlan(doc, createAssessor().assess(doc), LIBRARIES).lengths.length,
+    )
   })
   it('a leg added lands it on its legs; a field that makes no sense is refused and nothing changes', async () => {
     await tab('places')
@@ -69,15 +81,22 @@ describe('what carries it', () => {
     expect((await kept()).gear[0].thicknessMm).toBe(3)
     await page.act('undo')
   })
-  it('heat: the colour is the document\'s own; black on the field leaves less than white', async () => {
+  it("heat: the colour is the document's own; black on the field leaves less than white", async () => {
     await tab('heat')
     await page.until('[data-heat="field"]', 60_000)
     await page.choose('[data-field="heat-colour"]', 'black')
     const doc = await kept()
     expect(doc.brief.colour).toBe('black')
-    const field = createAssessor().heat(doc).cases.find(item => item.place === 'field' && item.colour === 'black')!
-    await page.driver.wait(async () => (await page.text('[data-heat="field"]')).includes(`${field.temperatureC.toFixed(0)} °C`), 20_000)
-    const flying = createAssessor().heat(doc).cases.find(item => item.place === 'flying' && item.colour === 'black')!
+    const field = createAssessor()
+      .heat(doc)
+      .cases.find(item => item.place === 'field' && item.colour === 'black')!
+    await page.driver.wait(
+      async () => (await page.text('[data-heat="field"]')).includes(`${field.temperatureC.toFixed(0)} °C`),
+      20_000,
+    )
+    const flying = createAssessor()
+      .heat(doc)
+      .cases.find(item => item.place === 'flying' && item.colour === 'black')!
     expect(await page.text('[data-heat="flying"]')).toContain(flying.reserve!.toFixed(2))
     await page.act('undo')
   })
@@ -101,17 +120,21 @@ describe('the test on two trestles', () => {
     const after = (await page.computed()).strength
     expect(after.measured.bending).toBeCloseTo(planned.predicted / Number(read), 6)
     expect(await page.text('[data-figure="ratio"]')).toBe(`${(100 * after.measured.bending).toFixed(0)} %`)
-    expect(await page.text('[data-figure="bending-ratio"]')).toBe(`${(100 * after.measured.bending).toFixed(0)} %`)
+    expect(await page.text('[data-figure="bending-ratio"]')).toBe(
+      `${(100 * after.measured.bending).toFixed(0)} %`,
+    )
     expect(await page.text('[data-text="proof-verdict"]')).toMatch(/^Much softer/)
     expect(await page.text('[data-station="prove"]')).toContain('wants attention')
   })
-  it('where to look after a landing: the core\'s own list, weakest first', async () => {
+  it("where to look after a landing: the core's own list, weakest first", async () => {
     await tab('after')
     const list = inspectionList(await page.computed())
-    const shown = await Promise.all((await page.driver.findElements(By.css('[data-inspect] b'))).map(item => item.getText()))
+    const shown = await Promise.all(
+      (await page.driver.findElements(By.css('[data-inspect] b'))).map(item => item.getText()),
+    )
     expect(shown).toEqual(list.map(item => item.where))
   })
-  it('a piece lying on its side: the tray says what that does, and the wing\'s mode changes with it', async () => {
+  it("a piece lying on its side: the tray says what that does, and the wing's mode changes with it", async () => {
     await page.station('skin')
     await page.choose('[data-field="zone"]', 'Outer wing')
     expect(await page.text('[data-text="stance"]')).toContain('bond between them')

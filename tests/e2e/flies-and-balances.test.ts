@@ -1,4 +1,7 @@
-/** Shape and Balance as a maker uses them: sections, stall, servos, remedies, wing sets, two scales; figures against the core. */
+/**
+ * Shape and Balance as a maker uses them: sections, stall, servos, remedies, wing sets, two scales; figures
+ * against the core.
+ */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { unzipSync } from 'fflate'
@@ -11,18 +14,24 @@ import { balanceTemplates, proportions, sectionReport } from '../../core/worksho
 import { Page } from '../support/page'
 
 let page: Page
-beforeAll(async () => { page = await Page.open('/shape') })
+beforeAll(async () => {
+  page = await Page.open('/shape')
+})
 afterAll(() => page?.close())
 const tab = (id: string) => page.press(`[data-tab="${id}"]`)
 
 describe('how it flies', () => {
   it('stall along the span: speed, place and tip margin of the core; more washout typed moves the margin as the row said it would', async () => {
     const a = await page.computed()
-    expect(await page.text('[data-figure="stall"]')).toBe(`${a.stall.speedMs.toFixed(1)} ± ${a.stall.spreadMs.toFixed(1)} m/s`)
+    expect(await page.text('[data-figure="stall"]')).toBe(
+      `${a.stall.speedMs.toFixed(1)} ± ${a.stall.spreadMs.toFixed(1)} m/s`,
+    )
     expect(await page.text('[data-figure="tip-margin"]')).toBe(`${a.stall.tipMarginDeg.toFixed(1)}°`)
     const promised = a.stall.cases.find(item => item.id === 'washout')!
     expect(await page.text('[data-stall-case="washout"]')).toContain(`${promised.tipMarginDeg.toFixed(1)}°`)
-    const twist = await page.driver.findElements(By.xpath('//label[text()="Twist"]/ancestor::*[contains(@class,"v-text-field")]//input'))
+    const twist = await page.driver.findElements(
+      By.xpath('//label[text()="Twist"]/ancestor::*[contains(@class,"v-text-field")]//input'),
+    )
     // Two degrees at the tip, straight along the span: the break at 45 % of it takes its share.
     await twist[0].sendKeys(Key.chord(Key.CONTROL, 'a'), '-0.9', Key.ENTER)
     await twist[1].sendKeys(Key.chord(Key.CONTROL, 'a'), '-4', Key.ENTER)
@@ -44,11 +53,16 @@ describe('how it flies', () => {
     writeFileSync(file, 'alpha,cl,cd\n-4,-0.05,0.02\n0,0.40,oops\n')
     await page.find('input[aria-label="Measured polar file"]').sendKeys(file)
     await page.until('.look p[role="alert"]')
-    expect(await page.text('.look p[role="alert"]')).toMatch(/tunnel\.csv: row 3: "oops" is not a number for cd/)
+    expect(await page.text('.look p[role="alert"]')).toMatch(
+      /tunnel\.csv: row 3: "oops" is not a number for cd/,
+    )
     expect((await page.stored()).polars).toEqual([])
     writeFileSync(file, 'alpha,cl,cd\n-4,-0.05,0.02\n0,0.40,0.016\n4,0.75,0.018\n8,0.95,0.03\n10,0.9,0.06\n')
     await page.find('input[aria-label="Measured polar file"]').sendKeys(file)
-    await page.driver.wait(async () => { await page.saved(); return (await page.stored()).polars.length === 1 }, 5000)
+    await page.driver.wait(async () => {
+      await page.saved()
+      return (await page.stored()).polars.length === 1
+    }, 5000)
     const measured = await page.computed()
     expect(measured.stall.source).toBe('measured')
     await tab('stall')
@@ -64,23 +78,36 @@ describe('how it flies', () => {
     await page.saved()
     const doc = await page.stored()
     expect(doc.aerofoils).toHaveLength(1)
-    expect([doc.wing.rootAerofoil, ...doc.wing.panels.map(panel => panel.tipAerofoil)]).toEqual(['shape-1', 'shape-1', 'shape-1'])
+    expect([doc.wing.rootAerofoil, ...doc.wing.panels.map(panel => panel.tipAerofoil)]).toEqual([
+      'shape-1',
+      'shape-1',
+      'shape-1',
+    ])
     const assessor = createAssessor()
-    expect(sectionReport(assessor.airframe(doc), assessor.assess(doc), 'wing', 0, 4)!.thickness).toBeCloseTo(0.14, 2)
+    expect(sectionReport(assessor.airframe(doc), assessor.assess(doc), 'wing', 0, 4)!.thickness).toBeCloseTo(
+      0.14,
+      2,
+    )
     await page.act('undo')
     await page.saved()
     expect((await page.stored()).aerofoils).toHaveLength(0)
   })
-  it('trim, modes and rates are the core\'s; a rod that cannot reach is a finding that names the remedy', async () => {
+  it("trim, modes and rates are the core's; a rod that cannot reach is a finding that names the remedy", async () => {
     await tab('handling')
     const a = await page.computed()
     const cruise = a.trim.find(row => row.id === 'cruise' && row.payload)!
-    expect(await page.text('[data-trim="cruise-in"]')).toContain(`${Math.abs(cruise.controlDeg!).toFixed(1)}° ${cruise.controlDeg! < 0 ? 'up' : 'down'}`)
-    expect(await page.text('[data-mode="spiral"]')).toContain(a.handling.modes.find(mode => mode.id === 'spiral')!.words)
+    expect(await page.text('[data-trim="cruise-in"]')).toContain(
+      `${Math.abs(cruise.controlDeg!).toFixed(1)}° ${cruise.controlDeg! < 0 ? 'up' : 'down'}`,
+    )
+    expect(await page.text('[data-mode="spiral"]')).toContain(
+      a.handling.modes.find(mode => mode.id === 'spiral')!.words,
+    )
     await tab('hinges')
     const ailerons = a.controls.find(item => item.id === 'wing:0')!
     expect(await page.text('[data-figure="hinge-wing:0"]')).toBe(`${ailerons.hingeNcm.toFixed(1)} N·cm`)
-    expect(await page.text('[data-rate="roll"]')).toContain(`${(100 * a.rates.find(item => item.axis === 'roll')!.lowShare).toFixed(0)} %`)
+    expect(await page.text('[data-rate="roll"]')).toContain(
+      `${(100 * a.rates.find(item => item.axis === 'roll')!.lowShare).toFixed(0)} %`,
+    )
     await page.type('[data-field="arm-0"]', '3')
     const short = (await page.computed()).findings.find(item => item.code === 'servo-short')!
     expect(short.text).toContain('a longer arm or a shorter horn')
@@ -88,10 +115,13 @@ describe('how it flies', () => {
     await page.act('undo')
     expect(await page.count('.findings li, .findings .finding')).toBe(0)
   })
-  it('proportions are the core\'s, and a wing too small is told how much more it wants', async () => {
+  it("proportions are the core's, and a wing too small is told how much more it wants", async () => {
     await page.station('brief')
     const doc = await page.stored()
-    for (const item of proportions(doc, assess(doc)).slice(0, 6)) expect(await page.text(`[data-proportion="${item.id}"]`)).toContain(item.value.toFixed(item.digits).replace('-', '−'))
+    for (const item of proportions(doc, assess(doc)).slice(0, 6))
+      expect(await page.text(`[data-proportion="${item.id}"]`)).toContain(
+        item.value.toFixed(item.digits).replace('-', '−'),
+      )
   })
 })
 
@@ -115,8 +145,15 @@ describe('the balance bench', () => {
     const before = await page.computed()
     // Assessments are held back: what moves now is the page's own reckoning.
     const handle = await page.find('[data-handle="mass-battery"]')
-    await page.driver.actions({ async: true }).move({ origin: handle }).press().move({ origin: handle, x: 24, y: 0, duration: 60 }).perform()
-    const [shown, moved] = await page.driver.executeAsyncScript<[string, string]>('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => done([document.querySelector("[data-figure=cg]").textContent, document.querySelector("[data-handle=mass-battery] title").textContent])))')
+    await page.driver
+      .actions({ async: true })
+      .move({ origin: handle })
+      .press()
+      .move({ origin: handle, x: 24, y: 0, duration: 60 })
+      .perform()
+    const [shown, moved] = await page.driver.executeAsyncScript<[string, string]>(
+      'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => done([document.querySelector("[data-figure=cg]").textContent, document.querySelector("[data-handle=mass-battery] title").textContent])))',
+    )
     await page.driver.actions({ async: true }).release().perform()
     await page.settled()
     const x = Number(/at ([\d.]+) mm/.exec(moved)![1])
@@ -127,15 +164,22 @@ describe('the balance bench', () => {
   it('remedies: the battery slid back first; ballast, taken, gives the promised CG; the chance rises', async () => {
     const tailHeavy = await page.computed()
     await page.until('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')
-    const titles = await Promise.all((await page.driver.findElements(By.css('[data-remedy-of] b'))).map(item => item.getText()))
+    const titles = await Promise.all(
+      (await page.driver.findElements(By.css('[data-remedy-of] b'))).map(item => item.getText()),
+    )
     expect(titles[0]).toMatch(/^Move Battery .* forward$/)
-    const promised = (await page.text('[data-remedy-of="ballast-nose"] [data-figure="cg-after"]')).replace(' mm', '')
+    const promised = (await page.text('[data-remedy-of="ballast-nose"] [data-figure="cg-after"]')).replace(
+      ' mm',
+      '',
+    )
     await page.press('[data-remedy="ballast-nose"]')
     const mended = await page.computed()
     expect(mended.totals.cgMm[0].toFixed(1)).toBe(promised)
     expect(mended.flight.balanceChance).toBeGreaterThan(tailHeavy.flight.balanceChance)
     const chance = mended.flight.balanceChance
-    expect(await page.text('[data-figure="chance"]')).toBe(chance > 0.995 ? 'over 99 %' : `${(100 * chance).toFixed(0)} %`)
+    expect(await page.text('[data-figure="chance"]')).toBe(
+      chance > 0.995 ? 'over 99 %' : `${(100 * chance).toFixed(0)} %`,
+    )
     await page.act('undo')
   })
   it('two scales: moments of both readings, taken as measured; nonsense is said', async () => {
@@ -154,10 +198,22 @@ describe('the balance bench', () => {
     await page.act('undo')
     await page.act('undo')
   })
-  it('cradle and gauge come as closed solids of the core\'s own outlines', async () => {
+  it("cradle and gauge come as closed solids of the core's own outlines", async () => {
     await page.press('[data-act="cradle"]')
-    await page.driver.wait(() => readdirSync(page.browser.downloads).some(name => name.endsWith('balance-aids.zip')), 20_000)
-    const zip = unzipSync(new Uint8Array(readFileSync(join(page.browser.downloads, readdirSync(page.browser.downloads).find(name => name.endsWith('balance-aids.zip'))!))))
+    await page.driver.wait(
+      () => readdirSync(page.browser.downloads).some(name => name.endsWith('balance-aids.zip')),
+      20_000,
+    )
+    const zip = unzipSync(
+      new Uint8Array(
+        readFileSync(
+          join(
+            page.browser.downloads,
+            readdirSync(page.browser.downloads).find(name => name.endsWith('balance-aids.zip'))!,
+          ),
+        ),
+      ),
+    )
     const doc = await page.stored()
     const assessor = createAssessor()
     const templates = balanceTemplates(assessor.airframe(doc), assessor.assess(doc))!
@@ -168,14 +224,20 @@ describe('the balance bench', () => {
     const xs = Array.from(mesh.positions).filter((_, i) => i % 3 === 0)
     expect(Math.max(...xs)).toBeCloseTo(templates.bandMm[1] - templates.leadMm + 14, 2)
   })
-  it('a wing set kept, the wing changed, the set put back on: the balance of each is the core\'s', async () => {
+  it("a wing set kept, the wing changed, the set put back on: the balance of each is the core's", async () => {
     await tab('loadings')
     await page.find('[data-field="wing-set-name"] input').sendKeys('Short')
     await page.press('[data-act="keep-wing"]')
     await page.station('shape')
     await page.type('[data-field="span-1"]', '420')
     await page.station('balance')
-    await page.driver.wait(async () => (await page.count('[data-wing-set="wing-set-1"]')) > 0 && (await page.text('[data-wing-set="wing-set-1"]')).includes('1200 mm') && (await page.text('[data-wing-set="present"]')).includes('1380 mm'), 20_000)
+    await page.driver.wait(
+      async () =>
+        (await page.count('[data-wing-set="wing-set-1"]')) > 0 &&
+        (await page.text('[data-wing-set="wing-set-1"]')).includes('1200 mm') &&
+        (await page.text('[data-wing-set="present"]')).includes('1380 mm'),
+      20_000,
+    )
     const long = await page.computed()
     expect(await page.text('[data-wing-set="present"]')).toContain(`${long.totals.cgMm[0].toFixed(1)} mm`)
     const short = await page.text('[data-wing-set="wing-set-1"]')

@@ -1,39 +1,62 @@
-/** A maker's walk from brief to log on the demo, through the real interface; figures on screen against the core. */
+/**
+ * A maker's walk from brief to log on the demo, through the real interface; figures on screen against the
+ * core.
+ */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../../core/assess'
-import { beadArea, beadMassPerMm, calibrate, divideSection, insetField, layerBeads, layLayer, sliceModel, tubeMassG, writeStl } from '../../core/printing'
+import {
+  beadArea,
+  beadMassPerMm,
+  calibrate,
+  divideSection,
+  insetField,
+  layerBeads,
+  layLayer,
+  sliceModel,
+  tubeMassG,
+  writeStl,
+} from '../../core/printing'
 import { DEMOS } from '../../core/demo'
 import { recipeFor, LIBRARIES } from '../../core/libraries'
 import { revolve } from '../../core/testing/meshes'
 import { Page } from '../support/page'
 
 let page: Page
-beforeAll(async () => { page = await Page.open() })
+beforeAll(async () => {
+  page = await Page.open()
+})
 afterAll(() => page?.close())
 
 describe('from brief to log', () => {
   it('opens on the demo, with the four verdicts of the core', async () => {
     const a = assess(DEMOS[0])
     expect(await page.text('[data-act="shelf"]')).toBe('Thistledown')
-    for (const name of ['weight', 'balance', 'strength', 'hours'] as const) expect(await page.wing(name)).toBeCloseTo(a.verdicts[name].value, a.verdicts[name].digits)
+    for (const name of ['weight', 'balance', 'strength', 'hours'] as const)
+      expect(await page.wing(name)).toBeCloseTo(a.verdicts[name].value, a.verdicts[name].digits)
     expect(await page.text('[data-proportion="loading"]')).toContain(`${a.plan.loadingGdm2.toFixed(0)} g/dm²`)
   })
   it('brief: a target typed moves the margin, and nonsense is refused where it stands', async () => {
     await page.type('[data-field="targetMassG"]', '720')
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 720 g')
     await page.type('[data-field="targetMassG"]', '-5')
-    await page.driver.wait(async () => (await page.text('[data-field="targetMassG"]')).includes('from 10 to 20000'), 3000)
+    await page.driver.wait(
+      async () => (await page.text('[data-field="targetMassG"]')).includes('from 10 to 20000'),
+      3000,
+    )
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 720 g')
     await page.type('[data-field="targetMassG"]', '690')
   })
   it('shape: dragging the tip lengthens the wing; arrow keys do too; the core agrees', async () => {
     await page.station('shape')
     await page.drag('[data-handle="lead-2"]', 30, 0)
-    const dragged = await page.stored().then(async () => { await page.saved(); return page.stored() })
+    const dragged = await page.stored().then(async () => {
+      await page.saved()
+      return page.stored()
+    })
     expect(dragged.wing.panels[1].spanMm).toBeGreaterThan(345)
     expect(await page.text('.edits')).toContain('Move the tip of the wing')
     await page.act('undo')
@@ -50,11 +73,20 @@ describe('from brief to log', () => {
   it('skin: schools side by side; taking one gives the figures of the core, with the difference on every wing', async () => {
     await page.station('skin')
     await page.choose('[data-field="zone"]', 'Nose and firewall')
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-take="beads"]'))).length === 1, 8000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-take="beads"]'))).length === 1,
+      8000,
+    )
     await page.find('[data-take="beads"]').click()
     await page.settled()
-    const recipe = recipeFor(LIBRARIES.schools.find(s => s.id === 'beads')!, LIBRARIES.filaments.find(f => f.id === 'pla-tough')!)
-    const expected = assess({ ...DEMOS[0], zones: DEMOS[0].zones.map(z => (z.id === 'nose' ? { ...z, recipe } : z)) })
+    const recipe = recipeFor(
+      LIBRARIES.schools.find(s => s.id === 'beads')!,
+      LIBRARIES.filaments.find(f => f.id === 'pla-tough')!,
+    )
+    const expected = assess({
+      ...DEMOS[0],
+      zones: DEMOS[0].zones.map(z => (z.id === 'nose' ? { ...z, recipe } : z)),
+    })
     expect(await page.wing('weight')).toBeCloseTo(expected.totals.massG, 0)
     const chip = Number((await page.text('[data-diff="weight"]')).replace('−', '-'))
     expect(chip).toBeCloseTo(expected.totals.massG - assess(DEMOS[0]).totals.massG, 0)
@@ -62,25 +94,51 @@ describe('from brief to log', () => {
   it('a look inside a layer shows the bead lengths and mass of the core; a test tube gives the flow to use', async () => {
     await page.choose('[data-field="zone"]', 'Outer wing')
     await page.find('[data-mode="inside"]').click()
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-figure="layer-mass"]'))).length === 1, 5000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-figure="layer-mass"]'))).length === 1,
+      5000,
+    )
     const doc = await page.stored()
-    const piece = createAssessor().airframe(doc).pieces.find(p => p.id === 'wing-3-starboard')!
+    const piece = createAssessor()
+      .airframe(doc)
+      .pieces.find(p => p.id === 'wing-3-starboard')!
     const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)
     const layer = Math.floor(layers / 2)
     const slice = piece.sectionAt(piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
-    const grams = layerBeads(layLayer(insetField(divideSection(slice, 2.5)), piece.zone.recipe)) * beadMassPerMm(piece.zone.recipe, LIBRARIES.filaments.find(f => f.id === 'pla-foam')!) * 1000
+    const grams =
+      layerBeads(layLayer(insetField(divideSection(slice, 2.5)), piece.zone.recipe)) *
+      beadMassPerMm(
+        piece.zone.recipe,
+        LIBRARIES.filaments.find(f => f.id === 'pla-foam')!,
+      ) *
+      1000
     expect(await page.text('[data-figure="layer"]')).toBe(`${layer + 1} of ${layers}`)
     expect(await page.text('[data-figure="layer-mass"]')).toBe(`${grams.toFixed(3)} g`)
     await page.find('details.test summary').click()
     const { recipe } = piece.zone
-    const solid = tubeMassG(40, 20, beadArea(recipe.beadWidthMm, recipe.layerHeightMm), recipe.layerHeightMm, 1210)
+    const solid = tubeMassG(
+      40,
+      20,
+      beadArea(recipe.beadWidthMm, recipe.layerHeightMm),
+      recipe.layerHeightMm,
+      1210,
+    )
     await page.type('[data-field="test-mass"]', (solid * recipe.flow).toFixed(2))
     await page.type('[data-field="test-wall"]', '0.38')
-    const expected = calibrate({ massG: Number((solid * recipe.flow).toFixed(2)), solidMassG: solid, wallMm: 0.38, beadWidthMm: recipe.beadWidthMm, flow: recipe.flow })
+    const expected = calibrate({
+      massG: Number((solid * recipe.flow).toFixed(2)),
+      solidMassG: solid,
+      wallMm: 0.38,
+      beadWidthMm: recipe.beadWidthMm,
+      flow: recipe.flow,
+    })
     expect(await page.text('[data-figure="expansion"]')).toBe(`${expected.expansion.toFixed(2)}×`)
     await page.act('take-flow')
     await page.saved()
-    expect((await page.stored()).zones.find(z => z.id === 'wing-outer')!.recipe.flow).toBeCloseTo(expected.flow, 2)
+    expect((await page.stored()).zones.find(z => z.id === 'wing-outer')!.recipe.flow).toBeCloseTo(
+      expected.flow,
+      2,
+    )
     // The tube is kept: at this temperature the filament now foams as measured.
     expect((await page.stored()).calibrations.at(-1)!.expansion).toBeCloseTo(expected.expansion, 3)
     await page.act('undo')
@@ -114,7 +172,10 @@ describe('from brief to log', () => {
     expect(await page.text('.findings')).toContain('no printer here takes it')
     await page.act('propose-cuts')
     await page.settled()
-    await page.driver.wait(async () => !(await page.text('.findings')).includes('no printer here takes it'), 5000)
+    await page.driver.wait(
+      async () => !(await page.text('.findings')).includes('no printer here takes it'),
+      5000,
+    )
     const mended = await page.computed()
     expect(mended.pieces.every(p => p.fits)).toBe(true)
     // None runs through a hinge, the servo's bay, a hatch or a wing bolt.
@@ -123,7 +184,9 @@ describe('from brief to log', () => {
   it('split: another joint is in the ledger and in the solids; a cut put through a hatch is named with where to move it', async () => {
     await page.choose('[data-field="joint-wing-0"]', 'Plywood tongue')
     const a = await page.computed()
-    expect(a.ledger.filter(row => row.name.startsWith('Tongue')).map(row => row.massG)[0]).toBeGreaterThan(0.1)
+    expect(a.ledger.filter(row => row.name.startsWith('Tongue')).map(row => row.massG)[0]).toBeGreaterThan(
+      0.1,
+    )
     expect(await page.wing('weight')).toBeCloseTo(a.totals.massG, 0)
     await page.type('[data-field="cut-body-0"]', '100')
     const through = (await page.computed()).findings.find(f => f.code === 'cut-through')!
@@ -132,23 +195,54 @@ describe('from brief to log', () => {
     await page.act('undo')
     await page.act('undo')
     await page.find('[data-view="space"]').click()
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1, 30_000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
+      30_000,
+    )
     expect(await page.driver.findElements(By.css('[data-field="apart"]'))).toHaveLength(1)
     await page.find('[data-view="plan"]').click()
   })
   it('a given part from a file is weighed in its zone, replaces the drawn part, and goes again with undo; a broken file changes nothing', async () => {
     const ring = join(page.browser.downloads, 'given ring.stl')
-    writeFileSync(ring, writeStl(revolve([[30, 0], [34, 40], [22, 90]], 64), 'ring'))
+    writeFileSync(
+      ring,
+      writeStl(
+        revolve(
+          [
+            [30, 0],
+            [34, 40],
+            [22, 90],
+          ],
+          64,
+        ),
+        'ring',
+      ),
+    )
     const before = await page.computed()
     await page.find('input[aria-label="Part file"]').sendKeys(ring)
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-given="given-1"]'))).length === 1, 20_000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-given="given-1"]'))).length === 1,
+      20_000,
+    )
     await page.settled()
     await page.saved()
     const withIt = await page.computed()
     const part = withIt.pieces.find(p => p.id === 'given-1')!
     // Every layer of the same triangles, sliced with that zone's recipe.
     const zone = (await page.stored()).zones.find(z => z.id === part.zone)!
-    const sliced = sliceModel(revolve([[30, 0], [34, 40], [22, 90]], 64), zone.recipe, LIBRARIES.filaments.find(f => f.id === zone.filament)!, DEMOS[0].printers[0])
+    const sliced = sliceModel(
+      revolve(
+        [
+          [30, 0],
+          [34, 40],
+          [22, 90],
+        ],
+        64,
+      ),
+      zone.recipe,
+      LIBRARIES.filaments.find(f => f.id === zone.filament)!,
+      DEMOS[0].printers[0],
+    )
     expect(Math.abs(part.predictedG / (sliced.mass * 1000) - 1)).toBeLessThan(0.01)
     expect(withIt.totals.printedG - before.totals.printedG).toBeCloseTo(part.predictedG, 6)
     expect(await page.text('[data-given="given-1"] summary')).toContain(`${part.predictedG.toFixed(1)} g`)
@@ -162,18 +256,34 @@ describe('from brief to log', () => {
     const broken = join(page.browser.downloads, 'broken.stl')
     writeFileSync(broken, 'solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0 zero\n')
     await page.find('input[aria-label="Part file"]').sendKeys(broken)
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-fault="part"]'))).length === 1, 10_000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-fault="part"]'))).length === 1,
+      10_000,
+    )
     expect(await page.text('[data-fault="part"]')).toContain('Nothing was changed')
     expect((await page.stored()).given).toEqual([])
   })
-  it('print: every piece listed with the core\'s mass; the export holds closed solids and the list', async () => {
+  it("print: every piece listed with the core's mass; the export holds closed solids and the list", async () => {
     await page.station('print')
     const a = await page.computed()
-    expect((await page.driver.findElements(By.css('[data-table="pieces"] tbody tr'))).length).toBe(a.pieces.length)
-    for (const piece of a.pieces.slice(0, 4)) expect(await page.text(`[data-piece="${piece.id}"]`)).toContain(`${piece.predictedG.toFixed(1)} g`)
+    expect((await page.driver.findElements(By.css('[data-table="pieces"] tbody tr'))).length).toBe(
+      a.pieces.length,
+    )
+    for (const piece of a.pieces.slice(0, 4))
+      expect(await page.text(`[data-piece="${piece.id}"]`)).toContain(`${piece.predictedG.toFixed(1)} g`)
     await page.find('[data-act="export-pieces"]').click()
-    await page.driver.wait(() => readdirSync(page.browser.downloads).some(name => name.endsWith('.zip')), 60_000)
-    const files = unzipSync(readFileSync(join(page.browser.downloads, readdirSync(page.browser.downloads).find(name => name.endsWith('.zip'))!)))
+    await page.driver.wait(
+      () => readdirSync(page.browser.downloads).some(name => name.endsWith('.zip')),
+      60_000,
+    )
+    const files = unzipSync(
+      readFileSync(
+        join(
+          page.browser.downloads,
+          readdirSync(page.browser.downloads).find(name => name.endsWith('.zip'))!,
+        ),
+      ),
+    )
     expect(Object.keys(files).filter(name => name.endsWith('.stl')).length).toBe(a.pieces.length)
     const stl = files[`${a.pieces[0].id}.stl`]
     expect(stl.length).toBe(84 + 50 * new DataView(stl.buffer, stl.byteOffset).getUint32(80, true))
@@ -181,21 +291,37 @@ describe('from brief to log', () => {
   })
   it('print: every layer sliced agrees with the core and stays within the bounds of the estimate; a machine file is replayed', async () => {
     await page.act('every-layer')
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-every-layer]'))).length === 1, 120_000)
-    const rows = await page.driver.executeScript<string[][]>('return [...document.querySelectorAll(\'[data-table="every-layer"] tbody tr\')].map(row => [...row.cells].map(cell => cell.textContent))')
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-every-layer]'))).length === 1,
+      120_000,
+    )
+    const rows = await page.driver.executeScript<string[][]>(
+      'return [...document.querySelectorAll(\'[data-table="every-layer"] tbody tr\')].map(row => [...row.cells].map(cell => cell.textContent))',
+    )
     const a = await page.computed()
     expect(rows.length).toBe(a.pieces.filter(p => p.side !== 'port').length)
     for (const [mark, mass, massOff, , timeOff] of rows) {
       const live = a.pieces.find(p => p.mark === mark)!
       expect(Math.abs(Number(massOff.replace(/[ %+]/g, '').replace('−', '-'))), mark).toBeLessThanOrEqual(1)
       expect(Math.abs(Number(timeOff.replace(/[ %+]/g, '').replace('−', '-'))), mark).toBeLessThanOrEqual(3)
-      expect(Math.abs(Number(mass.replace(' g', '')) - live.predictedG), mark).toBeLessThan(0.01 * live.predictedG + 0.06)
+      expect(Math.abs(Number(mass.replace(' g', '')) - live.predictedG), mark).toBeLessThan(
+        0.01 * live.predictedG + 0.06,
+      )
     }
     const file = join(page.browser.downloads, 'square.gcode')
-    const square = ['G21', 'G90', 'M83', 'G0 X50 Y50 Z0.3 F9000', ...['X90 Y50', 'X90 Y90', 'X50 Y90', 'X50 Y50'].map(to => `G1 ${to} E1.5 F3000`)].join('\n')
+    const square = [
+      'G21',
+      'G90',
+      'M83',
+      'G0 X50 Y50 Z0.3 F9000',
+      ...['X90 Y50', 'X90 Y90', 'X50 Y90', 'X50 Y50'].map(to => `G1 ${to} E1.5 F3000`),
+    ].join('\n')
     writeFileSync(file, square)
     await page.find('input[aria-label="Machine file"]').sendKeys(file)
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 1, 10_000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 1,
+      10_000,
+    )
     // 6 mm of 1.75 mm filament in the first zone's tough PLA of 1220 kg/m³.
     const grams = (6 * Math.PI * 1.75 ** 2 * 1220) / 4e6
     // The dialog fades in; what is not yet shown has no text.
@@ -203,14 +329,25 @@ describe('from brief to log', () => {
     expect(await page.text('[data-figure="gcode-mass"]')).toBe(`${grams.toFixed(1)} g`)
     expect(await page.text('[data-figure="gcode-layers"]')).toBe('1')
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 0, 5000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 0,
+      5000,
+    )
     writeFileSync(file, 'G1 X10 F600\nG2 X5 Y5\n')
     await page.find('input[aria-label="Machine file"]').sendKeys(file)
     // The dialog fades in: what it says counts once it can be read.
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-fault="gcode"]'))).length === 1 && (await page.text('[data-fault="gcode"]')) !== '', 10_000)
+    await page.driver.wait(
+      async () =>
+        (await page.driver.findElements(By.css('[data-fault="gcode"]'))).length === 1 &&
+        (await page.text('[data-fault="gcode"]')) !== '',
+      10_000,
+    )
     expect(await page.text('[data-fault="gcode"]')).toContain('line 2')
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('.v-overlay--active'))).length === 0, 5000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('.v-overlay--active'))).length === 0,
+      5000,
+    )
     await page.driver.sleep(400)
   })
   it('weigh: a weighed piece replaces its prediction and moves the forecast', async () => {
@@ -235,11 +372,19 @@ describe('from brief to log', () => {
     expect(moved).toBeLessThan(-5)
     expect(after.totals.cgMm[0] - before.totals.cgMm[0]).toBeCloseTo((112 * moved) / before.totals.massG, 6)
     expect(await page.text('[data-figure="cg"]')).toContain(after.totals.cgMm[0].toFixed(1))
-    // The nose was made lighter at Skin: whatever the bench offers first, taken until it is in the band with payload in and out.
+    // The nose was made lighter at Skin: whatever the bench offers first, taken until it is in the band with
+    // payload in and out.
     for (let i = 0; i < 3; i++) {
-      await page.driver.wait(async () => (await page.count('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')) > 0, 30_000)
+      await page.driver.wait(
+        async () =>
+          (await page.count('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')) > 0,
+        30_000,
+      )
       const first = (await page.driver.findElements(By.css('[data-remedy-of]')))[0]
-      const promised = (await first.findElement(By.css('[data-figure="cg-after"]')).getText()).replace(' mm', '')
+      const promised = (await first.findElement(By.css('[data-figure="cg-after"]')).getText()).replace(
+        ' mm',
+        '',
+      )
       await first.findElement(By.css('[data-remedy]')).click()
       await page.settled()
       const taken = await page.computed()
@@ -259,7 +404,8 @@ describe('from brief to log', () => {
     await page.type('[data-field="measured-wind"]', '11')
     expect(await page.text('[data-figure="go"]')).toBe('No go')
     await page.type('[data-field="measured-wind"]', '2')
-    for (const box of await page.driver.findElements(By.css('[data-state="open"] input[type="checkbox"]'))) await page.driver.executeScript('arguments[0].click()', box)
+    for (const box of await page.driver.findElements(By.css('[data-state="open"] input[type="checkbox"]')))
+      await page.driver.executeScript('arguments[0].click()', box)
     await page.settled()
     expect(await page.text('[data-figure="go"]')).toContain('Go')
   })

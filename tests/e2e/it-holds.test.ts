@@ -11,7 +11,9 @@ import { setViewport } from '../support/browser'
 import { Page } from '../support/page'
 
 let page: Page
-beforeAll(async () => { page = await Page.open() })
+beforeAll(async () => {
+  page = await Page.open()
+})
 afterAll(() => page?.close())
 
 describe('it holds', () => {
@@ -21,7 +23,9 @@ describe('it holds', () => {
     await page.act('shelf')
     const chooser = await page.find('input[aria-label="Project file"]')
     const bad: Array<[string, string]> = [
-      ['cut.json', writeProject(DEMOS[0]).slice(0, 3000)], ['foreign.json', '{"hello":1}'], ['negative.json', writeProject(DEMOS[0]).replace('"spanMm": 270', '"spanMm": -270')],
+      ['cut.json', writeProject(DEMOS[0]).slice(0, 3000)],
+      ['foreign.json', '{"hello":1}'],
+      ['negative.json', writeProject(DEMOS[0]).replace('"spanMm": 270', '"spanMm": -270')],
       ['long.json', JSON.stringify({ ...DEMOS[0], name: 'x'.repeat(10_000) })],
     ]
     const wanted = ['not JSON', 'format', 'wing.panels[0].spanMm', 'name']
@@ -29,7 +33,12 @@ describe('it holds', () => {
       const path = join(page.browser.downloads, name)
       writeFileSync(path, content)
       await chooser.sendKeys(path)
-      await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-fault="import"]'))).length > 0 && (await page.text('[data-fault="import"]')).includes(name), 5000)
+      await page.driver.wait(
+        async () =>
+          (await page.driver.findElements(By.css('[data-fault="import"]'))).length > 0 &&
+          (await page.text('[data-fault="import"]')).includes(name),
+        5000,
+      )
       expect(await page.text('[data-fault="import"]')).toContain(wanted[i])
     }
     expect(JSON.stringify(await page.stored())).toBe(before)
@@ -39,14 +48,22 @@ describe('it holds', () => {
     const path = join(page.browser.downloads, 'good.json')
     writeFileSync(path, writeProject(doc))
     await page.find('input[aria-label="Project file"]').sendKeys(path)
-    await page.driver.wait(async () => (await page.text('[data-act="shelf"]')).startsWith('A very long name'), 5000)
+    await page.driver.wait(
+      async () => (await page.text('[data-act="shelf"]')).startsWith('A very long name'),
+      5000,
+    )
     await page.settled()
     await page.act('shelf')
     await page.find('[data-act="export"]').click()
     const out = () => readdirSync(page.browser.downloads).find(name => name.startsWith('A-very-long'))
     await page.driver.wait(() => !!out() && !out()!.endsWith('crdownload'), 10_000)
-    expect(readProject(readFileSync(join(page.browser.downloads, out()!), 'utf8'))).toEqual({ ...doc, id: 'plover-2' })
-    expect(await page.driver.executeScript<boolean>('return document.documentElement.scrollWidth <= innerWidth')).toBe(true)
+    expect(readProject(readFileSync(join(page.browser.downloads, out()!), 'utf8'))).toEqual({
+      ...doc,
+      id: 'plover-2',
+    })
+    expect(
+      await page.driver.executeScript<boolean>('return document.documentElement.scrollWidth <= innerWidth'),
+    ).toBe(true)
   })
   it('two tabs: the one that is behind is told, and does not overwrite', async () => {
     await page.go('/brief')
@@ -67,23 +84,30 @@ describe('it holds', () => {
   })
   it('a full disk is said, nothing typed is lost, and it keeps once there is room', async () => {
     await page.go('/brief')
-    await page.driver.executeScript(`const put = IDBObjectStore.prototype.put; window.roomAgain = () => { IDBObjectStore.prototype.put = put }
+    await page.driver
+      .executeScript(`const put = IDBObjectStore.prototype.put; window.roomAgain = () => { IDBObjectStore.prototype.put = put }
       IDBObjectStore.prototype.put = function () { throw new DOMException('no room', 'QuotaExceededError') }`)
     await page.type('[data-field="targetMassG"]', '361')
     await page.driver.wait(async () => (await page.text('.save')).includes('disk is full'), 5000)
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 361 g')
     await page.driver.executeScript('window.roomAgain()')
-    for (const button of await page.driver.findElements(By.css('.thread button'))) if ((await button.getText()) === 'Try again') await button.click()
+    for (const button of await page.driver.findElements(By.css('.thread button')))
+      if ((await button.getText()) === 'Try again') await button.click()
     await page.saved()
     expect((await page.stored()).brief.targetMassG).toBe(361)
   })
   it('asks no other host for anything, says nothing wrong in the console, and carries its security headers', async () => {
     await page.go('/skin')
     await page.find('[data-view="space"]').click()
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1, 20_000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
+      20_000,
+    )
     const hosts = new Set<string>()
     for (const entry of await page.driver.manage().logs().get('performance')) {
-      const { message } = JSON.parse(entry.message) as { message: { method: string, params: { request?: { url: string } } } }
+      const { message } = JSON.parse(entry.message) as {
+        message: { method: string; params: { request?: { url: string } } }
+      }
       if (message.method !== 'Network.requestWillBeSent') continue
       const url = new URL(message.params.request!.url)
       // The browser's own pages (chrome:) and what the page makes itself (data:, blob:) ask no host.
@@ -91,46 +115,86 @@ describe('it holds', () => {
     }
     const own = new URL(page.server.url).host
     expect([...hosts].filter(host => host !== own)).toEqual([])
-    const severe = (await page.driver.manage().logs().get('browser')).filter(entry => entry.level.name === 'SEVERE')
+    const severe = (await page.driver.manage().logs().get('browser')).filter(
+      entry => entry.level.name === 'SEVERE',
+    )
     expect(severe.map(entry => entry.message)).toEqual([])
     for (const path of ['/', '/api/health', '/api/nothing', '/mariposa.svg']) {
       const { headers } = await fetch(page.server.url + path)
       expect(headers.get('x-content-type-options')).toBe('nosniff')
       expect(headers.get('referrer-policy')).toBe('no-referrer')
       const policy = headers.get('content-security-policy')!
-      expect(policy).toContain('frame-ancestors \'none\'')
+      expect(policy).toContain("frame-ancestors 'none'")
       expect(policy).not.toMatch(/https?:|'unsafe-eval'|script-src[^;]*'unsafe-inline'/)
     }
   })
   it('server routes validate, limit and answer problems in one shape', async () => {
     const post = (body: string) => fetch(`${page.server.url}/api/assess`, { method: 'POST', body })
     const good = await post(writeProject(DEMOS[0]))
-    expect(((await good.json()) as { totals: { massG: number } }).totals.massG).toBeCloseTo(assess(DEMOS[0]).totals.massG, 9)
-    const cases: Array<[Response, number]> = [[await post('{'), 422], [await post('x'.repeat(64_100_000)), 413], [await fetch(`${page.server.url}/api/nothing`), 404]]
+    expect(((await good.json()) as { totals: { massG: number } }).totals.massG).toBeCloseTo(
+      assess(DEMOS[0]).totals.massG,
+      9,
+    )
+    const cases: Array<[Response, number]> = [
+      [await post('{'), 422],
+      [await post('x'.repeat(64_100_000)), 413],
+      [await fetch(`${page.server.url}/api/nothing`), 404],
+    ]
     for (const [answer, status] of cases) {
       expect(answer.status).toBe(status)
       expect(answer.headers.get('content-type')).toContain('application/problem+json')
-      expect(await answer.json()).toMatchObject({ status, title: expect.any(String), detail: expect.any(String) })
+      expect(await answer.json()).toMatchObject({
+        status,
+        title: expect.any(String),
+        detail: expect.any(String),
+      })
     }
   })
   it('is reachable by keyboard: / finds a station, and every station passes the accessibility rules in both themes', async () => {
     await page.go('/brief')
     await page.find('body').sendKeys('/')
-    await page.driver.wait(async () => (await page.driver.findElements(By.css('[data-field="command"] input'))).length === 1, 5000)
+    await page.driver.wait(
+      async () => (await page.driver.findElements(By.css('[data-field="command"] input'))).length === 1,
+      5000,
+    )
     await page.driver.sleep(300)
     await page.driver.switchTo().activeElement().sendKeys('maiden', Key.ENTER)
     await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/maiden'), 5000)
     for (const theme of ['paper', 'night']) {
-      for (const id of ['brief', 'shape', 'skin', 'spine', 'split', 'print', 'weigh', 'balance', 'choose', 'prove', 'maiden', 'log']) {
+      for (const id of [
+        'brief',
+        'shape',
+        'skin',
+        'spine',
+        'split',
+        'print',
+        'weigh',
+        'balance',
+        'choose',
+        'prove',
+        'maiden',
+        'log',
+      ]) {
         await page.station(id)
         // Every bench of a station, the first one last, so that the next visit begins where this one did.
-        const tabs = await Promise.all((await page.driver.findElements(By.css('[data-tab]'))).map(item => item.getAttribute('data-tab')))
+        const tabs = await Promise.all(
+          (await page.driver.findElements(By.css('[data-tab]'))).map(item => item.getAttribute('data-tab')),
+        )
         for (const tab of tabs.length ? [...tabs.slice(1), tabs[0]] : ['']) {
           if (tab) await page.press(`[data-tab="${tab}"]`)
           await page.driver.sleep(id === 'skin' || tab ? 500 : 150)
           await page.driver.executeScript(axe.source)
-          const broken = await page.driver.executeAsyncScript<Array<{ id: string, nodes: Array<{ html: string, failureSummary: string }> }>>('const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa"] }).then(r => done(r.violations))')
-          expect(broken.map(v => `${theme} ${id} ${tab}: ${v.id} ${v.nodes[0].html.slice(0, 160)} ${v.nodes[0].failureSummary.slice(0, 200)}`)).toEqual([])
+          const broken = await page.driver.executeAsyncScript<
+            Array<{ id: string; nodes: Array<{ html: string; failureSummary: string }> }>
+          >(
+            'const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa"] }).then(r => done(r.violations))',
+          )
+          expect(
+            broken.map(
+              v =>
+                `${theme} ${id} ${tab}: ${v.id} ${v.nodes[0].html.slice(0, 160)} ${v.nodes[0].failureSummary.slice(0, 200)}`,
+            ),
+          ).toEqual([])
         }
       }
       await page.act('theme')
@@ -138,9 +202,22 @@ describe('it holds', () => {
   })
   it('at 390 px every station fits the width of the phone', async () => {
     await setViewport(page.driver, 390, 844)
-    for (const id of ['brief', 'shape', 'skin', 'spine', 'print', 'balance', 'choose', 'prove', 'maiden', 'log']) {
+    for (const id of [
+      'brief',
+      'shape',
+      'skin',
+      'spine',
+      'print',
+      'balance',
+      'choose',
+      'prove',
+      'maiden',
+      'log',
+    ]) {
       await page.go(`/${id}`)
-      expect(await page.driver.executeScript<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(390)
+      expect(
+        await page.driver.executeScript<number>('return document.documentElement.scrollWidth'),
+      ).toBeLessThanOrEqual(390)
     }
     await setViewport(page.driver, 1280, 800)
   })

@@ -5,26 +5,54 @@ import { join } from 'node:path'
 import { Builder, logging, type WebDriver } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
-const FLAGS = ['--headless=new', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--hide-scrollbars']
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+  '--hide-scrollbars',
+]
 
-export interface Browser { driver: WebDriver, downloads: string, close(): Promise<void> }
+export interface Browser {
+  driver: WebDriver
+  downloads: string
+  close(): Promise<void>
+}
 
-export async function openBrowser({ width = 1280, height = 800, watchNetwork = true } = {}): Promise<Browser> {
+export async function openBrowser({
+  width = 1280,
+  height = 800,
+  watchNetwork = true,
+} = {}): Promise<Browser> {
   const profile = mkdtempSync(join(tmpdir(), 'mariposa-profile-'))
   const downloads = mkdtempSync(join(tmpdir(), 'mariposa-downloads-'))
   const options = new Options()
   options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
   options.addArguments(...FLAGS, `--user-data-dir=${profile}`, `--window-size=${width},${height}`)
-  options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
+  options.setUserPreferences({
+    'download.default_directory': downloads,
+    'download.prompt_for_download': false,
+  })
   const preferences = new logging.Preferences()
   preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL)
   // The network's log costs time on every frame; benchmarks go without.
   if (watchNetwork) preferences.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL)
   options.setLoggingPrefs(preferences)
-  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver')).build()
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'))
+    .build()
   await setViewport(driver, width, height)
   return {
-    driver, downloads,
+    driver,
+    downloads,
     close: async () => {
       await driver.quit()
       rmSync(profile, { recursive: true, force: true })
@@ -35,10 +63,22 @@ export async function openBrowser({ width = 1280, height = 800, watchNetwork = t
 
 /** The page's own size, whatever the window's frame takes. */
 export async function setViewport(driver: WebDriver, width: number, height: number): Promise<void> {
-  await (driver as WebDriver & { sendDevToolsCommand(name: string, args: object): Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: width < 600 })
+  await (
+    driver as WebDriver & { sendDevToolsCommand(name: string, args: object): Promise<void> }
+  ).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: width < 600,
+  })
 }
 
 /** Waits until what is shown belongs to the newest edit. */
 export async function settled(driver: WebDriver, timeoutMs = 20_000): Promise<void> {
-  await driver.wait(async () => driver.executeScript<boolean>('return document.querySelector(".shell")?.dataset.ready === "true"'), timeoutMs, 'the assessment did not settle')
+  await driver.wait(
+    async () =>
+      driver.executeScript<boolean>('return document.querySelector(".shell")?.dataset.ready === "true"'),
+    timeoutMs,
+    'the assessment did not settle',
+  )
 }

@@ -14,16 +14,34 @@ export async function freePort(): Promise<number> {
   })
 }
 
-export interface RunningServer { url: string, stop(): void }
+export interface RunningServer {
+  url: string
+  stop(): void
+}
 
 export async function startServer(): Promise<RunningServer> {
   const entry = new URL('../../.output/server/index.mjs', import.meta.url).pathname
   if (!existsSync(entry)) throw new Error('There is no build: run `npm run build` first')
   const port = await freePort()
-  const child: ChildProcess = spawn(process.execPath, [entry], { env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', NITRO_PORT: String(port), NITRO_HOST: '127.0.0.1' }, stdio: 'ignore' })
+  const child: ChildProcess = spawn(process.execPath, [entry], {
+    env: {
+      ...process.env,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      NITRO_PORT: String(port),
+      NITRO_HOST: '127.0.0.1',
+    },
+    stdio: 'ignore',
+  })
   const url = `http://127.0.0.1:${port}`
   for (let i = 0; i < 100; i++) {
-    if (await fetch(`${url}/api/health`).then(answer => answer.ok, () => false)) return { url, stop: () => child.kill() }
+    if (
+      await fetch(`${url}/api/health`).then(
+        answer => answer.ok,
+        () => false,
+      )
+    )
+      return { url, stop: () => child.kill() }
     await new Promise(resolve => setTimeout(resolve, 100))
   }
   child.kill()

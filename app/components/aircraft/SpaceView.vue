@@ -1,6 +1,23 @@
 <script setup lang="ts">
 /** The aircraft in space: the skin of every piece, spars, boom and equipment, to turn and look at. */
-import { AmbientLight, BoxGeometry, BufferAttribute, BufferGeometry, Color, CylinderGeometry, DirectionalLight, Group, HemisphereLight, Mesh, MeshLambertMaterial, PerspectiveCamera, Quaternion, Scene, Vector3, WebGLRenderer } from 'three'
+import {
+  AmbientLight,
+  BoxGeometry,
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  CylinderGeometry,
+  DirectionalLight,
+  Group,
+  HemisphereLight,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Quaternion,
+  Scene,
+  Vector3,
+  WebGLRenderer,
+} from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import type { Assessment, PieceReport } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
@@ -10,7 +27,7 @@ import { paintFor } from '~/composables/usePaint'
 import { useView } from '~/stores/view'
 import type { PieceMesh } from '~/workers/core.worker'
 
-const props = defineProps<{ station: StationId, doc: ProjectFile, assessment: Assessment }>()
+const props = defineProps<{ station: StationId; doc: ProjectFile; assessment: Assessment }>()
 const host = ref<HTMLDivElement>()
 const failed = ref('')
 const core = useCore()
@@ -28,27 +45,50 @@ async function refresh() {
 /** Aircraft axes (x aft, y starboard, z up) to the scene's (y up, right-handed). */
 const toScene = (x: number, y: number, z: number) => new Vector3(y, z, x)
 
-function rod(from: readonly [number, number, number], to: readonly [number, number, number], diameter: number): Mesh {
-  const a = toScene(...from), b = toScene(...to)
-  const mesh = new Mesh(new CylinderGeometry(diameter / 2, diameter / 2, a.distanceTo(b), 12), new MeshLambertMaterial({ color: '#2b3140' }))
+function rod(
+  from: readonly [number, number, number],
+  to: readonly [number, number, number],
+  diameter: number,
+): Mesh {
+  const a = toScene(...from),
+    b = toScene(...to)
+  const mesh = new Mesh(
+    new CylinderGeometry(diameter / 2, diameter / 2, a.distanceTo(b), 12),
+    new MeshLambertMaterial({ color: '#2b3140' }),
+  )
   mesh.position.copy(a.clone().add(b).multiplyScalar(0.5))
-  mesh.quaternion.copy(new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), b.clone().sub(a).normalize()))
+  mesh.quaternion.copy(
+    new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), b.clone().sub(a).normalize()),
+  )
   return mesh
 }
 
-/** Where a piece goes when the aircraft is drawn apart: away from the middle, moving parts aft, lids off their side. */
+/**
+ * Where a piece goes when the aircraft is drawn apart: away from the middle, moving parts aft, lids off their
+ * side.
+ */
 function apartBy(piece: PieceReport): Vector3 {
   if (props.station !== 'split' || look.apart === 0) return new Vector3()
   const { box } = props.assessment.drawing
   const [x, y, z] = piece.centreMm
   const middle = [(box.minX + box.maxX) / 2, 0, (box.minZ + box.maxZ) / 2]
   const by = 0.55 * look.apart
-  return toScene(by * (x - middle[0]) + (piece.kind === 'moving' ? 70 * look.apart : 0), by * y, (piece.kind === 'lid' ? 90 * Math.sign(z - middle[2] || 1) : piece.part === 'wing' ? 60 : piece.part === 'vertical' ? 50 : 0) * look.apart)
+  return toScene(
+    by * (x - middle[0]) + (piece.kind === 'moving' ? 70 * look.apart : 0),
+    by * y,
+    (piece.kind === 'lid'
+      ? 90 * Math.sign(z - middle[2] || 1)
+      : piece.part === 'wing'
+        ? 60
+        : piece.part === 'vertical'
+          ? 50
+          : 0) * look.apart,
+  )
 }
 
 function build() {
   if (!model) return
-  model.traverse((item) => {
+  model.traverse(item => {
     if (item instanceof Mesh) {
       item.geometry.dispose()
       item.material.dispose()
@@ -73,7 +113,12 @@ function build() {
     const faceted = geometry.toNonIndexed()
     geometry.dispose()
     faceted.computeVertexNormals()
-    const material = new MeshLambertMaterial({ color: new Color(look.selected === report.id ? '#4f86b8' : paint.of(report).colour), transparent: see, opacity: see ? 0.45 : 1, depthWrite: !see })
+    const material = new MeshLambertMaterial({
+      color: new Color(look.selected === report.id ? '#4f86b8' : paint.of(report).colour),
+      transparent: see,
+      opacity: see ? 0.45 : 1,
+      depthWrite: !see,
+    })
     const solid = new Mesh(faceted, material)
     solid.position.copy(apartBy(report))
     model.add(solid)
@@ -84,23 +129,46 @@ function build() {
     draw()
     return
   }
-  for (const spar of drawing.spars) model.add(rod([spar.plan[0], spar.plan[1], spar.side[1]], [spar.plan[2], spar.plan[3], spar.side[3]], Math.max(2, spar.widthMm)))
-  if (drawing.boom) model.add(rod([drawing.boom.side[0], 0, drawing.boom.side[1]], [drawing.boom.side[2], 0, drawing.boom.side[3]], drawing.boom.widthMm))
+  for (const spar of drawing.spars)
+    model.add(
+      rod(
+        [spar.plan[0], spar.plan[1], spar.side[1]],
+        [spar.plan[2], spar.plan[3], spar.side[3]],
+        Math.max(2, spar.widthMm),
+      ),
+    )
+  if (drawing.boom)
+    model.add(
+      rod(
+        [drawing.boom.side[0], 0, drawing.boom.side[1]],
+        [drawing.boom.side[2], 0, drawing.boom.side[3]],
+        drawing.boom.widthMm,
+      ),
+    )
   for (const leg of drawing.legs) {
     model.add(rod(leg.mount, leg.axle, Math.max(2, leg.widthMm)))
     const [x, y, z] = leg.axle
-    if (leg.wheelMm > 0) model.add(rod([x, y - 0.14 * leg.wheelMm, z], [x, y + 0.14 * leg.wheelMm, z], leg.wheelMm))
+    if (leg.wheelMm > 0)
+      model.add(rod([x, y - 0.14 * leg.wheelMm, z], [x, y + 0.14 * leg.wheelMm, z], leg.wheelMm))
   }
   for (const item of props.doc.equipment) {
     for (const side of item.pair ? [1, -1] : [1]) {
       if (item.kind === 'propeller') {
-        const disc = new Mesh(new CylinderGeometry(item.sizeMm[1] / 2, item.sizeMm[1] / 2, 2, 48), new MeshLambertMaterial({ color: '#5a6478', transparent: true, opacity: 0.25, depthWrite: false }))
+        const disc = new Mesh(
+          new CylinderGeometry(item.sizeMm[1] / 2, item.sizeMm[1] / 2, 2, 48),
+          new MeshLambertMaterial({ color: '#5a6478', transparent: true, opacity: 0.25, depthWrite: false }),
+        )
         disc.rotation.x = Math.PI / 2
         disc.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
         model.add(disc)
         continue
       }
-      const box = new Mesh(new BoxGeometry(item.sizeMm[1], item.sizeMm[2], item.sizeMm[0]), new MeshLambertMaterial({ color: item.kind === 'battery' ? '#d9541e' : item.drops ? '#7a9a4f' : '#5a6478' }))
+      const box = new Mesh(
+        new BoxGeometry(item.sizeMm[1], item.sizeMm[2], item.sizeMm[0]),
+        new MeshLambertMaterial({
+          color: item.kind === 'battery' ? '#d9541e' : item.drops ? '#7a9a4f' : '#5a6478',
+        }),
+      )
       box.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
       model.add(box)
     }
@@ -113,7 +181,9 @@ function frame() {
   const middle = toScene((box.minX + box.maxX) / 2, 0, (box.minZ + box.maxZ) / 2)
   const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY)
   controls.target.copy(middle)
-  camera.position.copy(middle).add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.05 * Math.max(1, 1.6 / camera.aspect)))
+  camera.position
+    .copy(middle)
+    .add(new Vector3(0.55, 0.42, -0.85).multiplyScalar(size * 1.05 * Math.max(1, 1.6 / camera.aspect)))
   camera.near = size / 200
   camera.far = size * 20
   camera.updateProjectionMatrix()
@@ -146,7 +216,10 @@ onMounted(() => {
   scene.add(new HemisphereLight('#fffdf5', '#8a8271', 1.5), new AmbientLight('#ffffff', 0.35), sun, model)
   host.value!.append(renderer.domElement)
   renderer.domElement.setAttribute('role', 'img')
-  renderer.domElement.setAttribute('aria-label', `${props.doc.name} in space; drag to turn, wheel to come closer, shift-drag to move`)
+  renderer.domElement.setAttribute(
+    'aria-label',
+    `${props.doc.name} in space; drag to turn, wheel to come closer, shift-drag to move`,
+  )
   renderer.domElement.dataset.ready = 'no'
   controls = new OrbitControls(camera, renderer.domElement)
   controls.addEventListener('change', draw)
@@ -161,16 +234,37 @@ onUnmounted(() => {
   renderer?.dispose()
 })
 watch(() => props.doc, refresh)
-watch([meshes, () => props.station, () => props.assessment, () => look.paint, () => look.apart, () => look.selected], () => {
-  build()
-  if (meshes.value.length && renderer) renderer.domElement.dataset.ready = 'yes'
-})
+watch(
+  [
+    meshes,
+    () => props.station,
+    () => props.assessment,
+    () => look.paint,
+    () => look.apart,
+    () => look.selected,
+  ],
+  () => {
+    build()
+    if (meshes.value.length && renderer) renderer.domElement.dataset.ready = 'yes'
+  },
+)
 </script>
 
 <template>
-  <div ref="host" class="space"><p v-if="failed" class="pa-6">{{ failed }}</p></div>
+  <div ref="host" class="space">
+    <p v-if="failed" class="pa-6">{{ failed }}</p>
+  </div>
 </template>
 
 <style scoped>
-.space { width: 100%; height: 100%; min-height: 0; overflow: hidden; } .space :deep(canvas) { display: block; cursor: grab; }
+.space {
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+}
+.space :deep(canvas) {
+  display: block;
+  cursor: grab;
+}
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Every way to mend the balance, really assessed: what it weighs, how long it prints, what it does to strength, where it balances after. */
+/**
+ * Every way to mend the balance, really assessed: what it weighs, how long it prints, what it does to
+ * strength, where it balances after.
+ */
 import { applyRemedy, HOUR_IN_GRAMS, type Remedy } from '../../../core/workshop'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
@@ -8,8 +11,13 @@ import { useBench } from '~/composables/useBench'
 const { doc, now, project, look } = useBench()
 const { answer, busy, of, fault } = useAside((core, subject) => core.remedies(subject))
 const remedies = computed(() => answer.value ?? [])
-const [low, high] = [computed(() => doc.value.brief.staticMarginPct[0]), computed(() => doc.value.brief.staticMarginPct[1])]
-const show = (remedy: Remedy | null) => { look.preview = remedy ? { cgMm: remedy.cgAfterMm, label: remedy.title } : null }
+const [low, high] = [
+  computed(() => doc.value.brief.staticMarginPct[0]),
+  computed(() => doc.value.brief.staticMarginPct[1]),
+]
+const show = (remedy: Remedy | null) => {
+  look.preview = remedy ? { cgMm: remedy.cgAfterMm, label: remedy.title } : null
+}
 onScopeDispose(() => show(null))
 watch(doc, () => show(null))
 function take(remedy: Remedy) {
@@ -23,25 +31,115 @@ const stale = computed(() => of.value !== toRaw(doc.value))
 
 <template>
   <div>
-    <p class="lead">Balances at <b class="num">{{ figure(now.totals.cgMm[0], 1) }} mm</b>, static margin <b class="num">{{ figure(now.flight.staticMarginPct, 1) }} %</b> of a band of {{ low }}–{{ high }} %. The middle, payload in and out counted alike, is <span class="num">{{ figure(now.flight.cgAimMm, 1) }} mm</span><template v-if="remedies.length">; each of these brings it there or towards it</template>.</p>
+    <p class="lead">
+      Balances at <b class="num">{{ figure(now.totals.cgMm[0], 1) }} mm</b>, static margin
+      <b class="num">{{ figure(now.flight.staticMarginPct, 1) }} %</b> of a band of {{ low }}–{{ high }} %.
+      The middle, payload in and out counted alike, is
+      <span class="num">{{ figure(now.flight.cgAimMm, 1) }} mm</span
+      ><template v-if="remedies.length">; each of these brings it there or towards it</template>.
+    </p>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <p v-else-if="!answer" class="quiet">Trying every remedy on the whole aircraft …</p>
     <p v-else-if="!remedies.length" class="quiet">It balances in the middle of the band: nothing to mend.</p>
     <table v-else class="ledger" :class="{ stale }" data-table="remedies" :aria-busy="busy">
-      <thead><tr><th>Remedy</th><th class="r">Flying weight</th><th class="r">To print</th><th class="r">Wing's reserve</th><th class="r">Balances at</th><th class="r">Margin in, gone</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>Remedy</th>
+          <th class="r">Flying weight</th>
+          <th class="r">To print</th>
+          <th class="r">Wing's reserve</th>
+          <th class="r">Balances at</th>
+          <th class="r">Margin in, gone</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="remedy in remedies" :key="remedy.id" :data-remedy-of="remedy.id" :class="{ on: look.preview?.label === remedy.title }" @pointerenter="show(remedy)" @pointerleave="show(null)">
-          <td><b>{{ remedy.title }}</b><div class="small quiet">{{ remedy.detail }}</div></td><td class="r num" data-label="weight">{{ Math.abs(remedy.grams) < 0.05 ? 'as it is' : `${signed(remedy.grams, 1)} g` }}</td><td class="r num" data-label="to print">{{ remedy.hours > 0.05 ? `${figure(remedy.hours, 1)} h` : 'nothing' }}</td>
-          <td class="r num" data-label="reserve" :class="{ bad: remedy.reserveAfter < 1 }">{{ figure(remedy.reserveAfter, 2) }}<span v-if="Math.abs(remedy.reserveChange) >= 0.005" class="quiet delta">{{ signed(remedy.reserveChange, 2) }}</span></td><td class="r num" data-label="balances at" data-figure="cg-after">{{ figure(remedy.cgAfterMm, 1) }} mm</td>
-          <td class="r num" data-label="margin in, gone" :class="{ bad: !remedy.reaches }">{{ figure(remedy.staticMarginAfterPct, 1) }}, {{ figure(remedy.staticMarginEmptyAfterPct, 1) }} %</td><td class="r"><v-btn size="small" :data-remedy="remedy.id" :disabled="stale" @focus="show(remedy)" @blur="show(null)" @click="take(remedy)">Take it</v-btn></td>
+        <tr
+          v-for="remedy in remedies"
+          :key="remedy.id"
+          :data-remedy-of="remedy.id"
+          :class="{ on: look.preview?.label === remedy.title }"
+          @pointerenter="show(remedy)"
+          @pointerleave="show(null)"
+        >
+          <td>
+            <b>{{ remedy.title }}</b>
+            <div class="small quiet">{{ remedy.detail }}</div>
+          </td>
+          <td class="r num" data-label="weight">
+            {{ Math.abs(remedy.grams) < 0.05 ? 'as it is' : `${signed(remedy.grams, 1)} g` }}
+          </td>
+          <td class="r num" data-label="to print">
+            {{ remedy.hours > 0.05 ? `${figure(remedy.hours, 1)} h` : 'nothing' }}
+          </td>
+          <td class="r num" data-label="reserve" :class="{ bad: remedy.reserveAfter < 1 }">
+            {{ figure(remedy.reserveAfter, 2)
+            }}<span v-if="Math.abs(remedy.reserveChange) >= 0.005" class="quiet delta">{{
+              signed(remedy.reserveChange, 2)
+            }}</span>
+          </td>
+          <td class="r num" data-label="balances at" data-figure="cg-after">
+            {{ figure(remedy.cgAfterMm, 1) }} mm
+          </td>
+          <td class="r num" data-label="margin in, gone" :class="{ bad: !remedy.reaches }">
+            {{ figure(remedy.staticMarginAfterPct, 1) }}, {{ figure(remedy.staticMarginEmptyAfterPct, 1) }} %
+          </td>
+          <td class="r">
+            <v-btn
+              size="small"
+              :data-remedy="remedy.id"
+              :disabled="stale"
+              @focus="show(remedy)"
+              @blur="show(null)"
+              @click="take(remedy)"
+              >Take it</v-btn
+            >
+          </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="remedies.length" class="small quiet">First what ends inside the band, least cost first: added grams, with an hour of printing counted as {{ HOUR_IN_GRAMS }} g, a part moved as 2 g and a pack bought as 5 g. Then what falls short, in red, nearest first.</p>
+    <p v-if="remedies.length" class="small quiet">
+      First what ends inside the band, least cost first: added grams, with an hour of printing counted as
+      {{ HOUR_IN_GRAMS }} g, a part moved as 2 g and a pack bought as 5 g. Then what falls short, in red,
+      nearest first.
+    </p>
   </div>
 </template>
 
 <style scoped>
-.delta { margin-left: 0.6em; } .stale { opacity: 0.55; } td { vertical-align: middle !important; }
-@media (max-width: 700px) { thead { display: none; } tbody tr { display: grid; grid-template-columns: 1fr 1fr; padding: 8px 0; border-bottom: 1px solid var(--hair); } td { border: 0 !important; text-align: left !important; padding: 2px 8px 2px 0 !important; } td:first-child, td:last-child { grid-column: 1 / -1; } td[data-label]::before { content: attr(data-label) ' '; color: var(--quiet); font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; font-size: 12px; } }
+.delta {
+  margin-left: 0.6em;
+}
+.stale {
+  opacity: 0.55;
+}
+td {
+  vertical-align: middle !important;
+}
+@media (max-width: 700px) {
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    padding: 8px 0;
+    border-bottom: 1px solid var(--hair);
+  }
+  td {
+    border: 0 !important;
+    text-align: left !important;
+    padding: 2px 8px 2px 0 !important;
+  }
+  td:first-child,
+  td:last-child {
+    grid-column: 1 / -1;
+  }
+  td[data-label]::before {
+    content: attr(data-label) ' ';
+    color: var(--quiet);
+    font-family: 'Atkinson Hyperlegible Next Variable', sans-serif;
+    font-size: 12px;
+  }
+}
 </style>

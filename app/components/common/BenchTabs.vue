@@ -1,6 +1,10 @@
 <script setup lang="ts">
 /** Several questions on one bench, one at a time. */
-const props = defineProps<{ tabs: ReadonlyArray<{ id: string, label: string }>, modelValue: string, label: string }>()
+const props = defineProps<{
+  tabs: ReadonlyArray<{ id: string; label: string }>
+  modelValue: string
+  label: string
+}>()
 const emit = defineEmits<{ 'update:modelValue': [id: string] }>()
 function step(event: KeyboardEvent) {
   const way = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
@@ -15,12 +19,46 @@ function step(event: KeyboardEvent) {
 
 <template>
   <div class="tabs" role="tablist" :aria-label="label" @keydown="step">
-    <button v-for="tab in tabs" :key="tab.id" type="button" class="plain tab" role="tab" :aria-selected="tab.id === modelValue" :tabindex="tab.id === modelValue ? 0 : -1" :class="{ on: tab.id === modelValue }" :data-tab="tab.id" @click="emit('update:modelValue', tab.id)">{{ tab.label }}</button>
+    <button
+      v-for="tab in tabs"
+      :key="tab.id"
+      type="button"
+      class="plain tab"
+      role="tab"
+      :aria-selected="tab.id === modelValue"
+      :tabindex="tab.id === modelValue ? 0 : -1"
+      :class="{ on: tab.id === modelValue }"
+      :data-tab="tab.id"
+      @click="emit('update:modelValue', tab.id)"
+    >
+      {{ tab.label }}
+    </button>
   </div>
 </template>
 
 <style scoped>
-.tabs { display: flex; gap: 18px; border-bottom: 1px solid var(--hair); margin: -4px 0 8px; flex-wrap: wrap; }
-.tab { padding: 3px 0 5px; font-size: 13.5px; color: var(--quiet); border-bottom: 2.5px solid transparent; margin-bottom: -1px; } .tab.on { color: rgb(var(--v-theme-on-background)); font-weight: 650; border-bottom-color: rgb(var(--v-theme-primary)); }
-@media (max-width: 700px) { .tab { min-height: 44px; } }
+.tabs {
+  display: flex;
+  gap: 18px;
+  border-bottom: 1px solid var(--hair);
+  margin: -4px 0 8px;
+  flex-wrap: wrap;
+}
+.tab {
+  padding: 3px 0 5px;
+  font-size: 13.5px;
+  color: var(--quiet);
+  border-bottom: 2.5px solid transparent;
+  margin-bottom: -1px;
+}
+.tab.on {
+  color: rgb(var(--v-theme-on-background));
+  font-weight: 650;
+  border-bottom-color: rgb(var(--v-theme-primary));
+}
+@media (max-width: 700px) {
+  .tab {
+    min-height: 44px;
+  }
+}
 </style>

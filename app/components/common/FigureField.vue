@@ -1,13 +1,32 @@
 <script setup lang="ts">
-/** A figure with its unit and limits. What was typed stays until it is a number inside the limits; only then it counts. */
-const props = withDefaults(defineProps<{ label: string, modelValue: number | null, unit?: string, min: number, max: number, digits?: number, hint?: string, optional?: boolean }>(), { unit: '', digits: 1, hint: undefined })
+/**
+ * A figure with its unit and limits. What was typed stays until it is a number inside the limits; only then
+ * it counts.
+ */
+const props = withDefaults(
+  defineProps<{
+    label: string
+    modelValue: number | null
+    unit?: string
+    min: number
+    max: number
+    digits?: number
+    hint?: string
+    optional?: boolean
+  }>(),
+  { unit: '', digits: 1, hint: undefined },
+)
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
-const show = (value: number | null) => (value === null ? '' : String(Math.round(value * 10 ** props.digits) / 10 ** props.digits))
+const show = (value: number | null) =>
+  value === null ? '' : String(Math.round(value * 10 ** props.digits) / 10 ** props.digits)
 const text = ref(show(props.modelValue))
-watch(() => props.modelValue, (value) => {
-  if (parse(text.value) !== value) text.value = show(value)
-})
+watch(
+  () => props.modelValue,
+  value => {
+    if (parse(text.value) !== value) text.value = show(value)
+  },
+)
 
 const parse = (typed: string): number => Number(typed.trim().replace(',', '.').replace('−', '-'))
 const fault = computed(() => {
@@ -25,7 +44,9 @@ function commit() {
 function nudge(event: KeyboardEvent) {
   if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
   event.preventDefault()
-  const value = (fault.value || text.value === '' ? props.modelValue ?? 0 : parse(text.value)) + (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1) * 10 ** -Math.min(props.digits, 2)
+  const value =
+    (fault.value || text.value === '' ? (props.modelValue ?? 0) : parse(text.value)) +
+    (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1) * 10 ** -Math.min(props.digits, 2)
   text.value = show(Math.min(props.max, Math.max(props.min, value)))
   commit()
 }
@@ -33,7 +54,19 @@ function nudge(event: KeyboardEvent) {
 
 <template>
   <v-text-field
-    v-model="text" class="num" :label="label" :suffix="unit" inputmode="decimal" :error-messages="fault" :hint="hint" :persistent-hint="!!hint" autocomplete="off" :placeholder="optional ? 'not yet' : undefined" :persistent-placeholder="optional"
-    @blur="commit" @keydown.enter="commit" @keydown="nudge"
+    v-model="text"
+    class="num"
+    :label="label"
+    :suffix="unit"
+    inputmode="decimal"
+    :error-messages="fault"
+    :hint="hint"
+    :persistent-hint="!!hint"
+    autocomplete="off"
+    :placeholder="optional ? 'not yet' : undefined"
+    :persistent-placeholder="optional"
+    @blur="commit"
+    @keydown.enter="commit"
+    @keydown="nudge"
   />
 </template>

@@ -12,7 +12,12 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
   <section class="butterfly" aria-label="Weight, balance, strength and hours">
     <template v-if="assessment.current">
       <ButterflyWing
-        v-for="wing in order" :key="wing" :verdict="assessment.current.verdicts[wing]" :difference="assessment.difference[wing] ?? 0" :open="view.why === wing" :ghost="view.ghost ? view.ghost.after[wing] : null"
+        v-for="wing in order"
+        :key="wing"
+        :verdict="assessment.current.verdicts[wing]"
+        :difference="assessment.difference[wing] ?? 0"
+        :open="view.why === wing"
+        :ghost="view.ghost ? view.ghost.after[wing] : null"
         @why="view.why = view.why === wing ? null : wing"
       />
     </template>
@@ -21,6 +26,16 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
 </template>
 
 <style scoped>
-.butterfly { display: grid; grid-template-columns: repeat(4, auto); gap: 2px 6px; justify-content: end; }
-@media (max-width: 1100px) { .butterfly { grid-template-columns: 1fr 1fr; justify-content: stretch; } }
+.butterfly {
+  display: grid;
+  grid-template-columns: repeat(4, auto);
+  gap: 2px 6px;
+  justify-content: end;
+}
+@media (max-width: 1100px) {
+  .butterfly {
+    grid-template-columns: 1fr 1fr;
+    justify-content: stretch;
+  }
+}
 </style>

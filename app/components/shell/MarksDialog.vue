@@ -18,10 +18,30 @@ async function keep() {
   <v-dialog v-model="view.marking" max-width="520" scrollable>
     <v-card class="pa-5">
       <h2>Marks</h2>
-      <p class="lead">A mark keeps the whole design as it is now, so that you can try something and come back.</p>
-      <form class="new" @submit.prevent="keep"><v-text-field v-model="name" label="Name and reason" maxlength="120" data-field="mark-name" /><v-btn type="submit" color="primary" variant="flat" :disabled="!name.trim()">Keep a mark</v-btn></form>
+      <p class="lead">
+        A mark keeps the whole design as it is now, so that you can try something and come back.
+      </p>
+      <form class="new" @submit.prevent="keep">
+        <v-text-field v-model="name" label="Name and reason" maxlength="120" data-field="mark-name" /><v-btn
+          type="submit"
+          color="primary"
+          variant="flat"
+          :disabled="!name.trim()"
+          >Keep a mark</v-btn
+        >
+      </form>
       <ul class="list">
-        <li v-for="mark in [...project.marks].reverse()" :key="mark.id"><span>{{ mark.name }} <span class="quiet">{{ format(mark.at, 'd MMM HH:mm') }}</span></span><v-btn @click="project.backToMark(mark); view.marking = false">Go back to it</v-btn></li>
+        <li v-for="mark in [...project.marks].reverse()" :key="mark.id">
+          <span
+            >{{ mark.name }} <span class="quiet">{{ format(mark.at, 'd MMM HH:mm') }}</span></span
+          ><v-btn
+            @click="
+              project.backToMark(mark)
+              view.marking = false
+            "
+            >Go back to it</v-btn
+          >
+        </li>
         <li v-if="!project.marks.length" class="quiet">None yet.</li>
       </ul>
       <div class="end"><v-btn variant="text" @click="view.marking = false">Close</v-btn></div>
@@ -30,6 +50,25 @@ async function keep() {
 </template>
 
 <style scoped>
-.new { display: flex; gap: 10px; align-items: center; } .list { list-style: none; padding: 0; margin: 14px 0; }
-.list li { display: flex; justify-content: space-between; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--hair); overflow-wrap: anywhere; } .end { text-align: right; }
+.new {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.list {
+  list-style: none;
+  padding: 0;
+  margin: 14px 0;
+}
+.list li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--hair);
+  overflow-wrap: anywhere;
+}
+.end {
+  text-align: right;
+}
 </style>

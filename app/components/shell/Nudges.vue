@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Single changes that would help the wing most in need, or the one whose why is open: pressed once they are looked at, pressed again they are made. */
+/**
+ * Single changes that would help the wing most in need, or the one whose why is open: pressed once they are
+ * looked at, pressed again they are made.
+ */
 import { proxy } from 'comlink'
 import type { Draft } from 'immer'
 import type { WingName } from '../../../core/assess'
@@ -10,7 +13,12 @@ import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
 const { doc, now, edit, look } = useBench()
-const LABEL: Record<WingName, string> = { weight: 'Weight', balance: 'Balance', strength: 'Strength', hours: 'Hours' }
+const LABEL: Record<WingName, string> = {
+  weight: 'Weight',
+  balance: 'Balance',
+  strength: 'Strength',
+  hours: 'Hours',
+}
 const UNIT: Record<WingName, string> = { weight: 'g', balance: '%', strength: '×', hours: 'h' }
 const DIGITS: Record<WingName, number> = { weight: 1, balance: 1, strength: 2, hours: 1 }
 /** Dragging and typing are not followed step by step, ms. */
@@ -18,10 +26,12 @@ const REST_MS = 200
 const SHOWN = 6
 const wing = computed<WingName>(() => look.why ?? neediest(doc.value, now.value))
 const parts = shallowRef<[Nudge[], Nudge[]]>([[], []])
-const done = ref([0, 0]), of = ref([0, 0])
-const busy = ref(false), fault = ref('')
+const done = ref([0, 0]),
+  of = ref([0, 0])
+const busy = ref(false),
+  fault = ref('')
 /** The document and wing that what is shown belongs to. */
-const shownFor = shallowRef<{ doc: ProjectFile, wing: WingName } | null>(null)
+const shownFor = shallowRef<{ doc: ProjectFile; wing: WingName } | null>(null)
 let asked = 0
 async function search() {
   const own = ++asked
@@ -29,23 +39,35 @@ async function search() {
   look.ghost = null
   await new Promise(resolve => setTimeout(resolve, REST_MS))
   if (own !== asked) return
-  const subject = toRaw(doc.value), forWing = wing.value
+  const subject = toRaw(doc.value),
+    forWing = wing.value
   parts.value = [[], []]
   done.value = [0, 0]
   shownFor.value = { doc: subject, wing: forWing }
   fault.value = ''
   try {
-    await Promise.all((['study', 'aside'] as const).map(async (name, k) => {
-      const put = (found: Nudge[]) => { if (own === asked) parts.value = k ? [parts.value[0], found] : [found, parts.value[1]] }
-      put(await useCore(name).nudges(subject, forWing, [k, 2], proxy((count: number, all: number, found: Nudge[]) => {
-        if (own === asked) {
-          done.value[k] = count
-          of.value[k] = all
-          put(found)
+    await Promise.all(
+      (['study', 'aside'] as const).map(async (name, k) => {
+        const put = (found: Nudge[]) => {
+          if (own === asked) parts.value = k ? [parts.value[0], found] : [found, parts.value[1]]
         }
-        return own === asked
-      })))
-    }))
+        put(
+          await useCore(name).nudges(
+            subject,
+            forWing,
+            [k, 2],
+            proxy((count: number, all: number, found: Nudge[]) => {
+              if (own === asked) {
+                done.value[k] = count
+                of.value[k] = all
+                put(found)
+              }
+              return own === asked
+            }),
+          ),
+        )
+      }),
+    )
   } catch (error) {
     if (own === asked) fault.value = (error as Error).message
   }
@@ -62,7 +84,9 @@ const SHAPED: ReadonlyArray<keyof ProjectFile> = ['wing', 'tail', 'cuts', 'body'
 async function press(nudge: Nudge) {
   if (look.ghost?.id === nudge.id) {
     look.ghost = null
-    edit(nudge.title.slice(0, 120), (draft) => { Object.assign(draft, nudge.change as Draft<ProjectFile>) })
+    edit(nudge.title.slice(0, 120), draft => {
+      Object.assign(draft, nudge.change as Draft<ProjectFile>)
+    })
     return
   }
   const ghost = { id: nudge.id, after: nudge.after, drawing: null }
@@ -71,30 +95,120 @@ async function press(nudge: Nudge) {
   const drawing = await useCore('study').drawing({ ...toRaw(doc.value), ...nudge.change })
   if (look.ghost?.id === ghost.id) look.ghost = { ...ghost, drawing }
 }
-const good = (name: WingName, by: number) => (name === 'balance' || Math.abs(by) < 0.5 * 10 ** -DIGITS[name] ? null : (name === 'strength' ? by : -by) > 0)
+const good = (name: WingName, by: number) =>
+  name === 'balance' || Math.abs(by) < 0.5 * 10 ** -DIGITS[name] ? null : (name === 'strength' ? by : -by) > 0
 </script>
 
 <template>
   <section class="nudges" :aria-busy="busy" data-nudges aria-label="Single changes that would help">
     <h3>What would help {{ LABEL[wing] }}</h3>
-    <p class="quiet small">{{ look.why ? 'The wing you opened.' : 'The wing most in need.' }} One change each, computed on the whole aircraft: least harm for the help first. Press to look, press again to take it.</p>
+    <p class="quiet small">
+      {{ look.why ? 'The wing you opened.' : 'The wing most in need.' }} One change each, computed on the
+      whole aircraft: least harm for the help first. Press to look, press again to take it.
+    </p>
     <p v-if="fault" class="bad small" role="alert">{{ fault }}</p>
-    <div v-if="fresh && list.length" class="prices head" aria-hidden="true"><span v-for="name in WINGS" :key="name">{{ LABEL[name] }}</span></div>
-    <ul v-if="fresh && list.length"><li v-for="item in list" :key="item.id">
-      <button type="button" class="plain nudge" :class="{ on: look.ghost?.id === item.id }" :aria-pressed="look.ghost?.id === item.id" :data-nudge="item.id" @click="press(item)">
-        <b>{{ item.title }}</b>
-        <span class="prices"><span v-for="name in WINGS" :key="name" class="num" :class="{ better: good(name, item.price[name]) === true, worse: good(name, item.price[name]) === false, main: name === wing }" :title="LABEL[name]"><span class="sr">{{ LABEL[name] }} </span>{{ signed(item.price[name], DIGITS[name]) }} {{ UNIT[name] }}</span></span>
-        <span v-if="look.ghost?.id === item.id" class="small take">Press again to take it</span>
-      </button>
-    </li></ul>
-    <p v-if="busy" class="small quiet" role="status">{{ fresh && of[0]! + of[1]! > 0 ? `Tried ${figure(done[0]! + done[1]!)} of ${of[0]! + of[1]!}` : 'Waiting for the last edit to settle' }} …</p>
-    <p v-else-if="fresh && !list.length" class="small quiet">No single change helps {{ LABEL[wing] }} without stopping the build elsewhere.</p>
+    <div v-if="fresh && list.length" class="prices head" aria-hidden="true">
+      <span v-for="name in WINGS" :key="name">{{ LABEL[name] }}</span>
+    </div>
+    <ul v-if="fresh && list.length">
+      <li v-for="item in list" :key="item.id">
+        <button
+          type="button"
+          class="plain nudge"
+          :class="{ on: look.ghost?.id === item.id }"
+          :aria-pressed="look.ghost?.id === item.id"
+          :data-nudge="item.id"
+          @click="press(item)"
+        >
+          <b>{{ item.title }}</b>
+          <span class="prices"
+            ><span
+              v-for="name in WINGS"
+              :key="name"
+              class="num"
+              :class="{
+                better: good(name, item.price[name]) === true,
+                worse: good(name, item.price[name]) === false,
+                main: name === wing,
+              }"
+              :title="LABEL[name]"
+              ><span class="sr">{{ LABEL[name] }} </span>{{ signed(item.price[name], DIGITS[name]) }}
+              {{ UNIT[name] }}</span
+            ></span
+          >
+          <span v-if="look.ghost?.id === item.id" class="small take">Press again to take it</span>
+        </button>
+      </li>
+    </ul>
+    <p v-if="busy" class="small quiet" role="status">
+      {{
+        fresh && of[0]! + of[1]! > 0
+          ? `Tried ${figure(done[0]! + done[1]!)} of ${of[0]! + of[1]!}`
+          : 'Waiting for the last edit to settle'
+      }}
+      …
+    </p>
+    <p v-else-if="fresh && !list.length" class="small quiet">
+      No single change helps {{ LABEL[wing] }} without stopping the build elsewhere.
+    </p>
   </section>
 </template>
 
 <style scoped>
-.nudges { border-top: 1px solid var(--hair); margin-top: 18px; padding-top: 2px; } ul { list-style: none; margin: 0; padding: 0; }
-.nudge { display: grid; width: 100%; gap: 2px; padding: 6px 8px; border: 1px solid var(--hair); border-radius: 6px; margin-bottom: 6px; line-height: 1.3; } .nudge:hover { border-color: var(--quiet); } .nudge.on { border: 1.5px solid rgb(var(--v-theme-secondary)); background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 10%, transparent); }
-.prices { display: grid; grid-template-columns: repeat(4, 1fr); gap: 4px; font-size: 12px; color: var(--quiet); white-space: nowrap; } .head { padding: 0 8px; } .better { color: rgb(var(--v-theme-success)); } .worse { color: rgb(var(--v-theme-error)); } .main { font-weight: 700; } .take { color: rgb(var(--v-theme-secondary)); font-weight: 600; }
-@media (max-width: 700px) { .nudge { min-height: 44px; } }
+.nudges {
+  border-top: 1px solid var(--hair);
+  margin-top: 18px;
+  padding-top: 2px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.nudge {
+  display: grid;
+  width: 100%;
+  gap: 2px;
+  padding: 6px 8px;
+  border: 1px solid var(--hair);
+  border-radius: 6px;
+  margin-bottom: 6px;
+  line-height: 1.3;
+}
+.nudge:hover {
+  border-color: var(--quiet);
+}
+.nudge.on {
+  border: 1.5px solid rgb(var(--v-theme-secondary));
+  background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 10%, transparent);
+}
+.prices {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 4px;
+  font-size: 12px;
+  color: var(--quiet);
+  white-space: nowrap;
+}
+.head {
+  padding: 0 8px;
+}
+.better {
+  color: rgb(var(--v-theme-success));
+}
+.worse {
+  color: rgb(var(--v-theme-error));
+}
+.main {
+  font-weight: 700;
+}
+.take {
+  color: rgb(var(--v-theme-secondary));
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .nudge {
+    min-height: 44px;
+  }
+}
 </style>

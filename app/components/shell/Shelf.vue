@@ -15,7 +15,11 @@ async function bring(event: Event) {
   const file = chosenFile(event)
   if (!file) return
   try {
-    if (file.size > MAX_PROJECT_BYTES) throw new DocumentError('', `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`)
+    if (file.size > MAX_PROJECT_BYTES)
+      throw new DocumentError(
+        '',
+        `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`,
+      )
     await project.importText(await file.text())
     fault.value = ''
     view.shelfOpen = false
@@ -30,9 +34,12 @@ async function open(id: string) {
   await project.open(id)
   view.shelfOpen = false
 }
-watch(() => view.shelfOpen, (isOpen) => {
-  if (isOpen) void project.listShelf()
-})
+watch(
+  () => view.shelfOpen,
+  isOpen => {
+    if (isOpen) void project.listShelf()
+  },
+)
 </script>
 
 <template>
@@ -42,7 +49,15 @@ watch(() => view.shelfOpen, (isOpen) => {
       <p class="lead">They live in this browser. Export one to keep it elsewhere or to hand it on.</p>
       <ul class="shelf">
         <li v-for="item in project.shelf" :key="item.id">
-          <button type="button" class="plain" :class="{ on: item.id === project.doc?.id }" :title="item.name" @click="open(item.id)">{{ item.name }}</button>
+          <button
+            type="button"
+            class="plain"
+            :class="{ on: item.id === project.doc?.id }"
+            :title="item.name"
+            @click="open(item.id)"
+          >
+            {{ item.name }}
+          </button>
           <span v-if="item.id === project.doc?.id" class="quiet">open</span>
         </li>
       </ul>
@@ -50,18 +65,64 @@ watch(() => view.shelfOpen, (isOpen) => {
       <div class="acts">
         <v-btn color="primary" variant="flat" data-act="export" @click="take">Export this project</v-btn>
         <v-btn data-act="import" @click="chooser?.click()">Import a project file</v-btn>
-        <input ref="chooser" type="file" accept=".json,application/json" class="sr" aria-label="Project file" @change="bring">
+        <input
+          ref="chooser"
+          type="file"
+          accept=".json,application/json"
+          class="sr"
+          aria-label="Project file"
+          @change="bring"
+        />
       </div>
       <h3>Begin from</h3>
-      <div class="acts"><v-btn v-for="demo in DEMOS" :key="demo.id" @click="project.add(demo).then(() => (view.shelfOpen = false))">A fresh {{ demo.name }}</v-btn></div>
+      <div class="acts">
+        <v-btn
+          v-for="demo in DEMOS"
+          :key="demo.id"
+          @click="project.add(demo).then(() => (view.shelfOpen = false))"
+          >A fresh {{ demo.name }}</v-btn
+        >
+      </div>
       <div class="acts end"><v-btn variant="text" @click="view.shelfOpen = false">Close</v-btn></div>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.shelf { list-style: none; padding: 0; margin: 0 0 14px; max-height: 40vh; overflow: auto; }
-.shelf li { display: flex; gap: 10px; border-bottom: 1px solid var(--hair); padding: 2px 0; align-items: baseline; }
-.shelf button { padding: 6px 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; flex: 1; text-decoration: underline; text-decoration-color: var(--hair); text-underline-offset: 3px; }
-.shelf .on { font-weight: 700; } .acts { display: flex; gap: 8px; flex-wrap: wrap; } .end { justify-content: flex-end; margin-top: 14px; }
+.shelf {
+  list-style: none;
+  padding: 0;
+  margin: 0 0 14px;
+  max-height: 40vh;
+  overflow: auto;
+}
+.shelf li {
+  display: flex;
+  gap: 10px;
+  border-bottom: 1px solid var(--hair);
+  padding: 2px 0;
+  align-items: baseline;
+}
+.shelf button {
+  padding: 6px 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  flex: 1;
+  text-decoration: underline;
+  text-decoration-color: var(--hair);
+  text-underline-offset: 3px;
+}
+.shelf .on {
+  font-weight: 700;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.end {
+  justify-content: flex-end;
+  margin-top: 14px;
+}
 </style>

@@ -21,21 +21,59 @@ onMounted(async () => {
 
 <template>
   <div class="top">
-    <img src="/mariposa.svg" alt="" width="30" height="30">
+    <img src="/mariposa.svg" alt="" width="30" height="30" />
     <div class="names">
-      <button type="button" class="plain name" data-act="shelf" :title="project.doc?.name" @click="view.shelfOpen = true">{{ project.doc?.name ?? 'Mariposa' }}</button>
+      <button
+        type="button"
+        class="plain name"
+        data-act="shelf"
+        :title="project.doc?.name"
+        @click="view.shelfOpen = true"
+      >
+        {{ project.doc?.name ?? 'Mariposa' }}
+      </button>
       <div class="acts">
         <v-btn variant="text" size="x-small" @click="view.shelfOpen = true">Projects</v-btn>
-        <v-btn variant="text" size="x-small" data-act="command" @click="view.commanding = true">Find <kbd>/</kbd></v-btn>
-        <v-btn variant="text" size="x-small" data-act="theme" @click="flip">{{ theme.global.name.value === 'paper' ? 'Night bench' : 'Paper' }}</v-btn>
+        <v-btn variant="text" size="x-small" data-act="command" @click="view.commanding = true"
+          >Find <kbd>/</kbd></v-btn
+        >
+        <v-btn variant="text" size="x-small" data-act="theme" @click="flip">{{
+          theme.global.name.value === 'paper' ? 'Night bench' : 'Paper'
+        }}</v-btn>
       </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.top { display: flex; gap: 8px; align-items: center; padding-left: 12px; min-width: 0; }
-.names { min-width: 0; } .name { font-size: 18px; font-weight: 700; max-width: 230px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; display: block; }
-.acts { display: flex; margin-left: -8px; }
-kbd { border: 1px solid var(--hair); border-radius: 3px; padding: 0 4px; margin-left: 4px; font-size: 11px; }
+.top {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding-left: 12px;
+  min-width: 0;
+}
+.names {
+  min-width: 0;
+}
+.name {
+  font-size: 18px;
+  font-weight: 700;
+  max-width: 230px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  display: block;
+}
+.acts {
+  display: flex;
+  margin-left: -8px;
+}
+kbd {
+  border: 1px solid var(--hair);
+  border-radius: 3px;
+  padding: 0 4px;
+  margin-left: 4px;
+  font-size: 11px;
+}
 </style>

@@ -8,9 +8,16 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, now, edit } = useBench()
 const fails = computed(() => now.value.strength.reserve < 1)
-const { answer, busy, of } = useAside(async (core, subject) => (fails.value ? core.mend(subject) : null), () => fails.value, 400)
+const { answer, busy, of } = useAside(
+  async (core, subject) => (fails.value ? core.mend(subject) : null),
+  () => fails.value,
+  400,
+)
 const fresh = computed(() => of.value === toRaw(doc.value))
-const take = (item: { title: string, change: Partial<ProjectFile> }, words = item.title) => edit(words.slice(0, 120), (draft) => { Object.assign(draft, item.change as Draft<ProjectFile>) })
+const take = (item: { title: string; change: Partial<ProjectFile> }, words = item.title) =>
+  edit(words.slice(0, 120), draft => {
+    Object.assign(draft, item.change as Draft<ProjectFile>)
+  })
 </script>
 
 <template>
@@ -18,14 +25,80 @@ const take = (item: { title: string, change: Partial<ProjectFile> }, words = ite
     <h3>What would mend it</h3>
     <p v-if="!answer || !fresh" class="quiet small">Trying sizes, lengths, beads and filaments …</p>
     <template v-else>
-      <ul class="ways"><li v-for="item in answer.single.slice(0, 5)" :key="item.id" :data-mend="item.id"><div><b>{{ item.title }}</b><div class="small quiet">there <span class="num" :class="item.mends ? 'good' : 'bad'">{{ figure(item.placeAfter, 2) }}</span>, least of all <span class="num" :class="{ bad: item.reserveAfter < 1 }">{{ figure(item.reserveAfter, 2) }}</span>; <span class="num">{{ signed(item.grams, 1) }} g</span>, <span class="num">{{ figure(item.hours, 1) }} h</span> to print anew</div></div><v-btn size="x-small" :aria-label="`Take: ${item.title}`" @click="take(item)">Take</v-btn></li></ul>
-      <p v-if="!answer.single.length" class="small bad">No single change helps here: less load at Brief, a lighter aircraft, or a thicker wing.</p>
-      <div v-if="answer.all" class="all"><p class="small">Everything in {{ answer.all.titles.length }} {{ answer.all.titles.length === 1 ? 'step' : 'steps' }}: {{ answer.all.titles.join('; ') }}. Then <span class="num good">{{ figure(answer.all.reserveAfter, 2) }}</span>, <span class="num">{{ signed(answer.all.grams, 1) }} g</span>, <span class="num">{{ figure(answer.all.hours, 1) }} h</span> to print anew.</p><v-btn color="primary" variant="flat" size="small" data-act="mend-all" @click="take(answer.all, `Strengthen: ${answer.all.titles.join(', ')}`)">Take all of it</v-btn></div>
+      <ul class="ways">
+        <li v-for="item in answer.single.slice(0, 5)" :key="item.id" :data-mend="item.id">
+          <div>
+            <b>{{ item.title }}</b>
+            <div class="small quiet">
+              there
+              <span class="num" :class="item.mends ? 'good' : 'bad'">{{ figure(item.placeAfter, 2) }}</span>,
+              least of all
+              <span class="num" :class="{ bad: item.reserveAfter < 1 }">{{
+                figure(item.reserveAfter, 2)
+              }}</span>; <span class="num">{{ signed(item.grams, 1) }} g</span>,
+              <span class="num">{{ figure(item.hours, 1) }} h</span> to print anew
+            </div>
+          </div>
+          <v-btn size="x-small" :aria-label="`Take: ${item.title}`" @click="take(item)">Take</v-btn>
+        </li>
+      </ul>
+      <p v-if="!answer.single.length" class="small bad">
+        No single change helps here: less load at Brief, a lighter aircraft, or a thicker wing.
+      </p>
+      <div v-if="answer.all" class="all">
+        <p class="small">
+          Everything in {{ answer.all.titles.length }}
+          {{ answer.all.titles.length === 1 ? 'step' : 'steps' }}: {{ answer.all.titles.join('; ') }}. Then
+          <span class="num good">{{ figure(answer.all.reserveAfter, 2) }}</span>,
+          <span class="num">{{ signed(answer.all.grams, 1) }} g</span>,
+          <span class="num">{{ figure(answer.all.hours, 1) }} h</span> to print anew.
+        </p>
+        <v-btn
+          color="primary"
+          variant="flat"
+          size="small"
+          data-act="mend-all"
+          @click="take(answer.all, `Strengthen: ${answer.all.titles.join(', ')}`)"
+          >Take all of it</v-btn
+        >
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
-ul.ways { list-style: none; margin: 0 0 8px; padding: 0; } .ways li { display: grid; grid-template-columns: 1fr auto; gap: 10px; align-items: center; padding: 5px 0; border-bottom: 1px solid var(--hair); line-height: 1.35; }
-.mend { margin: 0 0 12px; } .mend h3 { margin-top: 4px; } .all { display: grid; grid-template-columns: 1fr auto; gap: 12px; align-items: center; } @media (max-width: 700px) { .mend { overflow-x: auto; } .all { grid-template-columns: 1fr; } }
+ul.ways {
+  list-style: none;
+  margin: 0 0 8px;
+  padding: 0;
+}
+.ways li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 10px;
+  align-items: center;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--hair);
+  line-height: 1.35;
+}
+.mend {
+  margin: 0 0 12px;
+}
+.mend h3 {
+  margin-top: 4px;
+}
+.all {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  align-items: center;
+}
+@media (max-width: 700px) {
+  .mend {
+    overflow-x: auto;
+  }
+  .all {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -15,43 +15,178 @@ const nameOf = (id: string) => doc.value.spars.find(spar => spar.id === id)?.nam
 /** Narrowest bead in use: less plastic than that is no wall. */
 const bead = computed(() => coverWanted(doc.value))
 const plan = computed(() => cuttingPlan(doc.value, now.value, LIBRARIES))
-const take = (item: { spar: string, title: string, change: Partial<ProjectFile> }) => edit(`${nameOf(item.spar)}: ${item.title}`, (draft) => { Object.assign(draft, item.change as Draft<ProjectFile>) })
+const take = (item: { spar: string; title: string; change: Partial<ProjectFile> }) =>
+  edit(`${nameOf(item.spar)}: ${item.title}`, draft => {
+    Object.assign(draft, item.change as Draft<ProjectFile>)
+  })
 </script>
 
 <template>
   <div>
     <div :aria-busy="busy" class="scroll">
       <p v-if="!answer" class="quiet">Trying each spar out, a size less, a size more …</p>
-      <p v-else-if="!answer.length">No spar in the wing: the printed skin carries by itself. Add one in the tray to compare.</p>
+      <p v-else-if="!answer.length">
+        No spar in the wing: the printed skin carries by itself. Add one in the tray to compare.
+      </p>
       <table v-else class="ledger" data-table="spar-choices">
-        <thead><tr><th>Each spar, and instead</th><th class="r">Wing's reserve</th><th>first to go</th><th class="r">tip twist</th><th class="r">weight</th><th class="r">cost</th><th class="r">cover</th><th /></tr></thead>
-        <tbody><tr v-for="item in answer" :key="`${item.spar}-${item.id}`" :data-choice="`${item.spar}:${item.id}`" :class="{ first: item.id === 'as it is' }">
-          <td :class="{ inset: item.id !== 'as it is' }"><template v-if="item.id === 'as it is'"><b>{{ nameOf(item.spar) }}</b>, {{ item.title }}</template><template v-else>{{ item.title }}</template></td><td class="r num" :class="{ bad: item.reserve < 1 }">{{ figure(item.reserve, 2) }}</td><td class="small">{{ item.mode }}, {{ figure(item.atMm) }} mm</td><td class="r num">{{ figure(item.tipTwistDeg, 1) }}°</td><td class="r num">{{ item.id === 'as it is' ? '' : `${signed(item.grams, 1)} g` }}</td><td class="r num">{{ item.id === 'as it is' ? '' : `${doc.brief.currency} ${signed(item.cost, 2)}` }}</td><td class="r num" :class="{ bad: item.coverMm !== null && item.coverMm < bead }">{{ item.coverMm === null ? '' : `${figure(item.coverMm, 1)} mm` }}</td><td class="r"><v-btn v-if="item.id !== 'as it is'" size="x-small" :aria-label="`Take ${nameOf(item.spar)}: ${item.title}`" @click="take(item)">Take</v-btn></td>
-        </tr></tbody>
+        <thead>
+          <tr>
+            <th>Each spar, and instead</th>
+            <th class="r">Wing's reserve</th>
+            <th>first to go</th>
+            <th class="r">tip twist</th>
+            <th class="r">weight</th>
+            <th class="r">cost</th>
+            <th class="r">cover</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="item in answer"
+            :key="`${item.spar}-${item.id}`"
+            :data-choice="`${item.spar}:${item.id}`"
+            :class="{ first: item.id === 'as it is' }"
+          >
+            <td :class="{ inset: item.id !== 'as it is' }">
+              <template v-if="item.id === 'as it is'"
+                ><b>{{ nameOf(item.spar) }}</b
+                >, {{ item.title }}</template
+              ><template v-else>{{ item.title }}</template>
+            </td>
+            <td class="r num" :class="{ bad: item.reserve < 1 }">{{ figure(item.reserve, 2) }}</td>
+            <td class="small">{{ item.mode }}, {{ figure(item.atMm) }} mm</td>
+            <td class="r num">{{ figure(item.tipTwistDeg, 1) }}°</td>
+            <td class="r num">{{ item.id === 'as it is' ? '' : `${signed(item.grams, 1)} g` }}</td>
+            <td class="r num">
+              {{ item.id === 'as it is' ? '' : `${doc.brief.currency} ${signed(item.cost, 2)}` }}
+            </td>
+            <td class="r num" :class="{ bad: item.coverMm !== null && item.coverMm < bead }">
+              {{ item.coverMm === null ? '' : `${figure(item.coverMm, 1)} mm` }}
+            </td>
+            <td class="r">
+              <v-btn
+                v-if="item.id !== 'as it is'"
+                size="x-small"
+                :aria-label="`Take ${nameOf(item.spar)}: ${item.title}`"
+                @click="take(item)"
+                >Take</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
       </table>
     </div>
-    <div class="split"><div>
-      <h2>To cut from stock</h2>
-      <p v-if="!plan.lengths.length && !plan.tooLong.length" class="quiet">Nothing: no spar and no boom.</p>
-      <div v-for="(item, i) in plan.lengths" :key="i" class="length" data-cut-length>
-        <div class="small">{{ item.name }}, {{ item.lengthMm }} mm <span class="num quiet">{{ doc.brief.currency }} {{ figure(item.price, 2) }}</span></div>
-        <div class="bar" role="img" :aria-label="`${item.pieces.map(piece => `${piece.name} ${figure(piece.mm)} mm`).join(', ')}; ${figure(item.offcutMm)} mm left`"><span v-for="(piece, k) in item.pieces" :key="k" class="piece" :style="{ width: `${(100 * piece.mm) / item.lengthMm}%` }"><span class="num">{{ figure(piece.mm) }}</span></span></div>
-        <div class="small quiet">{{ item.pieces.map(piece => `${piece.name} ${figure(piece.mm)}`).join(' · ') }}; <span class="num">{{ figure(item.offcutMm) }} mm</span> left</div>
+    <div class="split">
+      <div>
+        <h2>To cut from stock</h2>
+        <p v-if="!plan.lengths.length && !plan.tooLong.length" class="quiet">Nothing: no spar and no boom.</p>
+        <div v-for="(item, i) in plan.lengths" :key="i" class="length" data-cut-length>
+          <div class="small">
+            {{ item.name }}, {{ item.lengthMm }} mm
+            <span class="num quiet">{{ doc.brief.currency }} {{ figure(item.price, 2) }}</span>
+          </div>
+          <div
+            class="bar"
+            role="img"
+            :aria-label="`${item.pieces.map(piece => `${piece.name} ${figure(piece.mm)} mm`).join(', ')}; ${figure(item.offcutMm)} mm left`"
+          >
+            <span
+              v-for="(piece, k) in item.pieces"
+              :key="k"
+              class="piece"
+              :style="{ width: `${(100 * piece.mm) / item.lengthMm}%` }"
+              ><span class="num">{{ figure(piece.mm) }}</span></span
+            >
+          </div>
+          <div class="small quiet">
+            {{ item.pieces.map(piece => `${piece.name} ${figure(piece.mm)}`).join(' · ') }};
+            <span class="num">{{ figure(item.offcutMm) }} mm</span> left
+          </div>
+        </div>
+        <p v-for="item in plan.tooLong" :key="item.name" class="bad small">
+          {{ item.name }} wants {{ figure(item.mm) }} mm in one; stock is {{ item.stockMm }} mm: end it
+          earlier, or join two at the root.
+        </p>
+        <p v-if="plan.lengths.length" class="small">
+          Whole lengths to buy: <b class="num">{{ doc.brief.currency }} {{ figure(plan.price, 2) }}</b
+          >. A saw cut takes {{ KERF_MM }} mm.
+        </p>
       </div>
-      <p v-for="item in plan.tooLong" :key="item.name" class="bad small">{{ item.name }} wants {{ figure(item.mm) }} mm in one; stock is {{ item.stockMm }} mm: end it earlier, or join two at the root.</p>
-      <p v-if="plan.lengths.length" class="small">Whole lengths to buy: <b class="num">{{ doc.brief.currency }} {{ figure(plan.price, 2) }}</b>. A saw cut takes {{ KERF_MM }} mm.</p>
-    </div><div>
-      <h2>Plastic round each bore</h2>
-      <table class="ledger"><thead><tr><th>Spar</th><th class="r">above</th><th class="r">below</th><th class="r">worst at</th></tr></thead>
-        <tbody><tr v-for="spar in now.spars" :key="spar.id"><td>{{ spar.name }}</td><td v-for="way in (['above', 'below'] as const)" :key="way" class="r num" :class="{ bad: Math.min(...spar.fits.map(f => f[way])) < bead }">{{ figure(Math.min(...spar.fits.map(f => f[way])), 2) }} mm, {{ Math.max(0, Math.floor(Math.min(...spar.fits.map(f => f[way])) / bead)) }} beads</td><td class="r num">{{ figure(spar.worstAt) }} mm</td></tr></tbody>
-      </table>
-      <p class="caution">Cutting and sanding carbon makes harmful dust: cut it wet, wear a mask and gloves, and mind the splinters.</p>
-    </div></div>
+      <div>
+        <h2>Plastic round each bore</h2>
+        <table class="ledger">
+          <thead>
+            <tr>
+              <th>Spar</th>
+              <th class="r">above</th>
+              <th class="r">below</th>
+              <th class="r">worst at</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="spar in now.spars" :key="spar.id">
+              <td>{{ spar.name }}</td>
+              <td
+                v-for="way in ['above', 'below'] as const"
+                :key="way"
+                class="r num"
+                :class="{ bad: Math.min(...spar.fits.map(f => f[way])) < bead }"
+              >
+                {{ figure(Math.min(...spar.fits.map(f => f[way])), 2) }} mm,
+                {{ Math.max(0, Math.floor(Math.min(...spar.fits.map(f => f[way])) / bead)) }} beads
+              </td>
+              <td class="r num">{{ figure(spar.worstAt) }} mm</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="caution">
+          Cutting and sanding carbon makes harmful dust: cut it wet, wear a mask and gloves, and mind the
+          splinters.
+        </p>
+      </div>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: 1fr 1fr; gap: 28px; align-items: start; margin-top: 18px; } .inset { padding-left: 16px !important; } .first td { border-top: 1.5px solid var(--quiet); } .scroll { overflow-x: auto; }
-.length { margin-bottom: 10px; } .bar { display: flex; gap: 2px; height: 20px; border: 1px solid var(--quiet); margin: 2px 0; } .piece { background: color-mix(in srgb, rgb(var(--v-theme-on-background)) 18%, transparent); display: grid; place-items: center; font-size: 11px; overflow: hidden; min-width: 0; }
-@media (max-width: 700px) { .split { grid-template-columns: minmax(0, 1fr); } }
+.split {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+  align-items: start;
+  margin-top: 18px;
+}
+.inset {
+  padding-left: 16px !important;
+}
+.first td {
+  border-top: 1.5px solid var(--quiet);
+}
+.scroll {
+  overflow-x: auto;
+}
+.length {
+  margin-bottom: 10px;
+}
+.bar {
+  display: flex;
+  gap: 2px;
+  height: 20px;
+  border: 1px solid var(--quiet);
+  margin: 2px 0;
+}
+.piece {
+  background: color-mix(in srgb, rgb(var(--v-theme-on-background)) 18%, transparent);
+  display: grid;
+  place-items: center;
+  font-size: 11px;
+  overflow: hidden;
+  min-width: 0;
+}
+@media (max-width: 700px) {
+  .split {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

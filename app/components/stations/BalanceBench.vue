@@ -1,12 +1,22 @@
 <script setup lang="ts">
-/** What would mend the balance, what it is made of, how it changes with payload and wings, and what the scales say. */
+/**
+ * What would mend the balance, what it is made of, how it changes with payload and wings, and what the scales
+ * say.
+ */
 const tab = useState('balance-tab', () => 'remedies')
-const tabs = [{ id: 'remedies', label: 'Remedies' }, { id: 'ledger', label: 'Every mass' }, { id: 'loadings', label: 'Payload and wings' }, { id: 'measure', label: 'Scales and cradle' }]
+const tabs = [
+  { id: 'remedies', label: 'Remedies' },
+  { id: 'ledger', label: 'Every mass' },
+  { id: 'loadings', label: 'Payload and wings' },
+  { id: 'measure', label: 'Scales and cradle' },
+]
 </script>
 
 <template>
   <div>
     <BenchTabs v-model="tab" :tabs="tabs" label="The balance bench" />
-    <RemedyTable v-if="tab === 'remedies'" /><MassLedger v-else-if="tab === 'ledger'" /><Loadings v-else-if="tab === 'loadings'" /><MeasureBalance v-else />
+    <RemedyTable v-if="tab === 'remedies'" /><MassLedger v-else-if="tab === 'ledger'" /><Loadings
+      v-else-if="tab === 'loadings'"
+    /><MeasureBalance v-else />
   </div>
 </template>

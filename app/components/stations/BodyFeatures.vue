@@ -5,39 +5,219 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
 const body = computed(() => doc.value.body!)
-const setWall = (field: keyof Firewall, label: string) => (value: number | null) => edit(`Firewall: set ${label}`, (draft) => { draft.body!.firewall![field] = value! })
-const addWall = () => edit('Add a firewall', (draft) => { draft.body!.firewall = { thicknessMm: 3, bolts: 4, boltCircleMm: 25, boltMm: 3.2, shaftMm: 8 } })
-const setOpening = (i: number, field: 'fromMm' | 'toMm' | 'widthMm', label: string) => (value: number | null) => edit(`${body.value.openings[i].name}: set ${label}`, (draft) => { draft.body!.openings[i][field] = value! })
-const sides: Array<{ title: string, value: Opening['side'] }> = [{ title: 'Top', value: 'top' }, { title: 'Bottom', value: 'bottom' }, { title: 'Starboard', value: 'starboard' }, { title: 'Port', value: 'port' }]
+const setWall = (field: keyof Firewall, label: string) => (value: number | null) =>
+  edit(`Firewall: set ${label}`, draft => {
+    draft.body!.firewall![field] = value!
+  })
+const addWall = () =>
+  edit('Add a firewall', draft => {
+    draft.body!.firewall = { thicknessMm: 3, bolts: 4, boltCircleMm: 25, boltMm: 3.2, shaftMm: 8 }
+  })
+const setOpening =
+  (i: number, field: 'fromMm' | 'toMm' | 'widthMm', label: string) => (value: number | null) =>
+    edit(`${body.value.openings[i].name}: set ${label}`, draft => {
+      draft.body!.openings[i][field] = value!
+    })
+const sides: Array<{ title: string; value: Opening['side'] }> = [
+  { title: 'Top', value: 'top' },
+  { title: 'Bottom', value: 'bottom' },
+  { title: 'Starboard', value: 'starboard' },
+  { title: 'Port', value: 'port' },
+]
 function addOpening() {
   let n = 1
   while (body.value.openings.some(opening => opening.id === `hatch-${n}`)) n++
   const { stations } = body.value
-  const from = stations[0].xMm, length = stations[stations.length - 1].xMm - from
-  edit('Add a hatch', (draft) => { draft.body!.openings.push({ id: `hatch-${n}`, name: `hatch ${n}`, side: 'top', fromMm: Math.round(from + 0.2 * length), toMm: Math.round(from + 0.35 * length), widthMm: Math.round(0.5 * stations[Math.floor(stations.length / 2)].widthMm) }) })
+  const from = stations[0].xMm,
+    length = stations[stations.length - 1].xMm - from
+  edit('Add a hatch', draft => {
+    draft.body!.openings.push({
+      id: `hatch-${n}`,
+      name: `hatch ${n}`,
+      side: 'top',
+      fromMm: Math.round(from + 0.2 * length),
+      toMm: Math.round(from + 0.35 * length),
+      widthMm: Math.round(0.5 * stations[Math.floor(stations.length / 2)].widthMm),
+    })
+  })
 }
 </script>
 
 <template>
   <div class="stack">
-    <h3 class="head">Firewall <v-btn v-if="body.firewall" variant="text" size="x-small" @click="edit('Leave out the firewall', d => { d.body!.firewall = null })">Leave out</v-btn></h3>
+    <h3 class="head">
+      Firewall
+      <v-btn
+        v-if="body.firewall"
+        variant="text"
+        size="x-small"
+        @click="
+          edit('Leave out the firewall', d => {
+            d.body!.firewall = null
+          })
+        "
+        >Leave out</v-btn
+      >
+    </h3>
     <template v-if="body.firewall">
-      <div class="row"><FigureField label="Thickness" :model-value="body.firewall.thicknessMm" unit="mm" :min="0.5" :max="40" data-field="firewall" @update:model-value="setWall('thicknessMm', 'thickness')($event)" /><FigureField label="Shaft hole" :model-value="body.firewall.shaftMm" unit="mm" :min="0" :max="60" @update:model-value="setWall('shaftMm', 'shaft hole')($event)" /></div>
-      <div class="row"><FigureField label="Bolts" :model-value="body.firewall.bolts" :min="0" :max="8" :digits="0" @update:model-value="setWall('bolts', 'number of bolts')($event)" /><FigureField label="Bolt circle" :model-value="body.firewall.boltCircleMm" unit="mm" :min="2" :max="200" @update:model-value="setWall('boltCircleMm', 'bolt circle')($event)" /></div>
+      <div class="row">
+        <FigureField
+          label="Thickness"
+          :model-value="body.firewall.thicknessMm"
+          unit="mm"
+          :min="0.5"
+          :max="40"
+          data-field="firewall"
+          @update:model-value="setWall('thicknessMm', 'thickness')($event)"
+        /><FigureField
+          label="Shaft hole"
+          :model-value="body.firewall.shaftMm"
+          unit="mm"
+          :min="0"
+          :max="60"
+          @update:model-value="setWall('shaftMm', 'shaft hole')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="Bolts"
+          :model-value="body.firewall.bolts"
+          :min="0"
+          :max="8"
+          :digits="0"
+          @update:model-value="setWall('bolts', 'number of bolts')($event)"
+        /><FigureField
+          label="Bolt circle"
+          :model-value="body.firewall.boltCircleMm"
+          unit="mm"
+          :min="2"
+          :max="200"
+          @update:model-value="setWall('boltCircleMm', 'bolt circle')($event)"
+        />
+      </div>
     </template>
     <v-btn v-else @click="addWall">Add a firewall</v-btn>
     <template v-for="(opening, i) in body.openings" :key="opening.id">
-      <h3 class="head">{{ opening.name }} <v-btn variant="text" size="x-small" @click="edit(`Close ${opening.name}`, d => { d.body!.openings.splice(i, 1) })">Close it</v-btn></h3>
-      <div class="row"><FigureField label="From" :model-value="opening.fromMm" unit="mm" :min="-2000" :max="4000" :data-field="`opening-from-${i}`" @update:model-value="setOpening(i, 'fromMm', 'front edge')($event)" /><FigureField label="To" :model-value="opening.toMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setOpening(i, 'toMm', 'rear edge')($event)" /></div>
-      <div class="row"><FigureField label="Width" :model-value="opening.widthMm" unit="mm" :min="2" :max="600" @update:model-value="setOpening(i, 'widthMm', 'width')($event)" /><v-select :model-value="opening.side" :items="sides" label="Side" @update:model-value="edit(`${opening.name} on the other side`, d => { d.body!.openings[i].side = $event })" /></div>
+      <h3 class="head">
+        {{ opening.name }}
+        <v-btn
+          variant="text"
+          size="x-small"
+          @click="
+            edit(`Close ${opening.name}`, d => {
+              d.body!.openings.splice(i, 1)
+            })
+          "
+          >Close it</v-btn
+        >
+      </h3>
+      <div class="row">
+        <FigureField
+          label="From"
+          :model-value="opening.fromMm"
+          unit="mm"
+          :min="-2000"
+          :max="4000"
+          :data-field="`opening-from-${i}`"
+          @update:model-value="setOpening(i, 'fromMm', 'front edge')($event)"
+        /><FigureField
+          label="To"
+          :model-value="opening.toMm"
+          unit="mm"
+          :min="-2000"
+          :max="4000"
+          @update:model-value="setOpening(i, 'toMm', 'rear edge')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="Width"
+          :model-value="opening.widthMm"
+          unit="mm"
+          :min="2"
+          :max="600"
+          @update:model-value="setOpening(i, 'widthMm', 'width')($event)"
+        /><v-select
+          :model-value="opening.side"
+          :items="sides"
+          label="Side"
+          @update:model-value="
+            edit(`${opening.name} on the other side`, d => {
+              d.body!.openings[i].side = $event
+            })
+          "
+        />
+      </div>
     </template>
     <v-btn :disabled="body.openings.length >= 12" @click="addOpening">Cut a hatch</v-btn>
-    <h3 class="head">Wing's seat <v-btn v-if="body.saddle" variant="text" size="x-small" @click="edit('No seat for the wing', d => { d.body!.saddle = null })">Leave out</v-btn></h3>
-    <div v-if="body.saddle" class="row"><FigureField label="Gap" :model-value="body.saddle.clearanceMm" unit="mm" :min="0" :max="5" @update:model-value="edit('Seat: set the gap', d => { d.body!.saddle!.clearanceMm = $event! })" /><FigureField label="Bolts" :model-value="body.saddle.bolts" :min="0" :max="4" :digits="0" @update:model-value="edit('Seat: set the bolts', d => { d.body!.saddle!.bolts = Math.round($event!) })" /><FigureField v-if="body.saddle.bolts" label="Size" :model-value="body.saddle.boltMm" unit="mm" :min="1.5" :max="12" data-field="bolt-size" @update:model-value="edit('Seat: set the bolt', d => { d.body!.saddle!.boltMm = $event! })" /></div>
-    <v-btn v-else @click="edit('Cut a seat for the wing', d => { d.body!.saddle = { clearanceMm: 0.3, bolts: 2, boltMm: 3 } })">Cut a seat for the wing</v-btn>
+    <h3 class="head">
+      Wing's seat
+      <v-btn
+        v-if="body.saddle"
+        variant="text"
+        size="x-small"
+        @click="
+          edit('No seat for the wing', d => {
+            d.body!.saddle = null
+          })
+        "
+        >Leave out</v-btn
+      >
+    </h3>
+    <div v-if="body.saddle" class="row">
+      <FigureField
+        label="Gap"
+        :model-value="body.saddle.clearanceMm"
+        unit="mm"
+        :min="0"
+        :max="5"
+        @update:model-value="
+          edit('Seat: set the gap', d => {
+            d.body!.saddle!.clearanceMm = $event!
+          })
+        "
+      /><FigureField
+        label="Bolts"
+        :model-value="body.saddle.bolts"
+        :min="0"
+        :max="4"
+        :digits="0"
+        @update:model-value="
+          edit('Seat: set the bolts', d => {
+            d.body!.saddle!.bolts = Math.round($event!)
+          })
+        "
+      /><FigureField
+        v-if="body.saddle.bolts"
+        label="Size"
+        :model-value="body.saddle.boltMm"
+        unit="mm"
+        :min="1.5"
+        :max="12"
+        data-field="bolt-size"
+        @update:model-value="
+          edit('Seat: set the bolt', d => {
+            d.body!.saddle!.boltMm = $event!
+          })
+        "
+      />
+    </div>
+    <v-btn
+      v-else
+      @click="
+        edit('Cut a seat for the wing', d => {
+          d.body!.saddle = { clearanceMm: 0.3, bolts: 2, boltMm: 3 }
+        })
+      "
+      >Cut a seat for the wing</v-btn
+    >
   </div>
 </template>
 
 <style scoped>
-.head { display: flex; justify-content: space-between; align-items: center; }
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
 </style>

@@ -7,18 +7,60 @@ const { doc, now, edit } = useBench()
 const chosen = ref(0)
 const at = computed(() => Math.min(chosen.value, doc.value.gear.length - 1))
 const leg = computed(() => doc.value.gear[at.value])
-const kinds: Array<{ title: string, value: Leg['kind'] }> = [{ title: 'Bent wire', value: 'wire' }, { title: 'Printed leg', value: 'printed' }, { title: 'Rigid leg on a spring', value: 'sprung' }]
-type Figures = 'xMm' | 'yMm' | 'zMm' | 'dropMm' | 'splayMm' | 'thicknessMm' | 'widthMm' | 'springNmm' | 'travelMm' | 'wheelMm' | 'tyreMm' | 'wheelG'
-const set = (field: Figures, label: string) => (value: number | null) => edit(`${leg.value.name}: set ${label}`, (draft) => { draft.gear[at.value][field] = value! })
-const setMount = (field: keyof Leg['mount'], label: string) => (value: number | null) => edit(`${leg.value.name}: set ${label}`, (draft) => { draft.gear[at.value].mount[field] = value! })
+const kinds: Array<{ title: string; value: Leg['kind'] }> = [
+  { title: 'Bent wire', value: 'wire' },
+  { title: 'Printed leg', value: 'printed' },
+  { title: 'Rigid leg on a spring', value: 'sprung' },
+]
+type Figures =
+  | 'xMm'
+  | 'yMm'
+  | 'zMm'
+  | 'dropMm'
+  | 'splayMm'
+  | 'thicknessMm'
+  | 'widthMm'
+  | 'springNmm'
+  | 'travelMm'
+  | 'wheelMm'
+  | 'tyreMm'
+  | 'wheelG'
+const set = (field: Figures, label: string) => (value: number | null) =>
+  edit(`${leg.value.name}: set ${label}`, draft => {
+    draft.gear[at.value][field] = value!
+  })
+const setMount = (field: keyof Leg['mount'], label: string) => (value: number | null) =>
+  edit(`${leg.value.name}: set ${label}`, draft => {
+    draft.gear[at.value].mount[field] = value!
+  })
 function add() {
   let n = 1
   while (doc.value.gear.some(item => item.id === `leg-${n}`)) n++
-  const { body } = doc.value, x = Math.round(now.value.totals.cgMm[0])
+  const { body } = doc.value,
+    x = Math.round(now.value.totals.cgMm[0])
   const station = body?.stations.findLast(item => item.xMm <= x) ?? body?.stations[0]
   // Under the body near the balance point, a little behind it so that it does not nod.
-  edit('Add a landing-gear leg', (draft) => {
-    draft.gear.push({ id: `leg-${n}`, name: n === 1 ? 'Main leg' : `Leg ${n}`, kind: 'wire', xMm: x + 10, yMm: Math.round((station?.widthMm ?? 40) * 0.3), zMm: Math.round((station?.zMm ?? 0) - (station?.heightMm ?? 40) / 2), dropMm: 90, splayMm: 70, thicknessMm: 3, widthMm: 12, zone: station?.zone ?? draft.zones[0].id, springNmm: 1, travelMm: 20, wheelMm: 55, tyreMm: 6, wheelG: 9, pair: true, mount: { lengthMm: 40, widthMm: 10, depthMm: 5 } })
+  edit('Add a landing-gear leg', draft => {
+    draft.gear.push({
+      id: `leg-${n}`,
+      name: n === 1 ? 'Main leg' : `Leg ${n}`,
+      kind: 'wire',
+      xMm: x + 10,
+      yMm: Math.round((station?.widthMm ?? 40) * 0.3),
+      zMm: Math.round((station?.zMm ?? 0) - (station?.heightMm ?? 40) / 2),
+      dropMm: 90,
+      splayMm: 70,
+      thicknessMm: 3,
+      widthMm: 12,
+      zone: station?.zone ?? draft.zones[0].id,
+      springNmm: 1,
+      travelMm: 20,
+      wheelMm: 55,
+      tyreMm: 6,
+      wheelG: 9,
+      pair: true,
+      mount: { lengthMm: 40, widthMm: 10, depthMm: 5 },
+    })
     draft.brief.landing = 'wheels'
   })
   chosen.value = doc.value.gear.length - 1
@@ -29,24 +71,200 @@ function add() {
   <div class="stack">
     <h3>Landing gear</h3>
     <template v-if="leg">
-      <v-select v-if="doc.gear.length > 1" :model-value="at" :items="doc.gear.map((item, i) => ({ title: item.name, value: i }))" label="Leg" @update:model-value="chosen = $event" />
-      <v-select :model-value="leg.kind" :items="kinds" label="Kind" data-field="leg-kind" @update:model-value="v => edit(`${leg.name}: ${kinds.find(k => k.value === v)?.title.toLowerCase()}`, d => { d.gear[at].kind = v })" />
-      <div class="row"><FigureField label="Mount, aft" :model-value="leg.xMm" unit="mm" :min="-2000" :max="4000" @update:model-value="set('xMm', 'place')($event)" /><FigureField label="out" :model-value="leg.yMm" unit="mm" :min="0" :max="1500" @update:model-value="set('yMm', 'place')($event)" /></div>
-      <div class="row"><FigureField label="up" :model-value="leg.zMm" unit="mm" :min="-2000" :max="4000" @update:model-value="set('zMm', 'height')($event)" /><FigureField label="Wheel" :model-value="leg.wheelMm" unit="mm" :min="0" :max="300" @update:model-value="set('wheelMm', 'wheel')($event)" /></div>
-      <div class="row"><FigureField label="Axle below mount" :model-value="leg.dropMm" unit="mm" :min="5" :max="600" @update:model-value="set('dropMm', 'height')($event)" /><FigureField label="and outboard" :model-value="leg.splayMm" unit="mm" :min="0" :max="600" @update:model-value="set('splayMm', 'splay')($event)" /></div>
-      <div v-if="leg.kind !== 'sprung'" class="row"><FigureField :label="leg.kind === 'wire' ? 'Wire' : 'Thickness'" :model-value="leg.thicknessMm" unit="mm" :min="0.5" :max="40" data-field="leg-thickness" @update:model-value="set('thicknessMm', 'thickness')($event)" /><FigureField v-if="leg.kind === 'printed'" label="Width" :model-value="leg.widthMm" unit="mm" :min="0.5" :max="120" @update:model-value="set('widthMm', 'width')($event)" /></div>
-      <div v-else class="row"><FigureField label="Spring" :model-value="leg.springNmm" unit="N/mm" :min="0.01" :max="500" :digits="2" @update:model-value="set('springNmm', 'spring')($event)" /><FigureField label="Travel" :model-value="leg.travelMm" unit="mm" :min="0.5" :max="200" @update:model-value="set('travelMm', 'travel')($event)" /></div>
-      <div class="row"><FigureField label="Tyre gives" :model-value="leg.tyreMm" unit="mm" :min="0" :max="60" @update:model-value="set('tyreMm', 'tyre')($event)" /><FigureField label="Wheel, axle" :model-value="leg.wheelG" unit="g" :min="0" :max="20000" @update:model-value="set('wheelG', 'mass of the wheel')($event)" /></div>
-      <div class="row"><FigureField label="Mount long" :model-value="leg.mount.lengthMm" unit="mm" :min="2" :max="200" @update:model-value="setMount('lengthMm', 'length of the mount')($event)" /><FigureField label="wide" :model-value="leg.mount.widthMm" unit="mm" :min="1" :max="200" @update:model-value="setMount('widthMm', 'width of the mount')($event)" /></div>
-      <FigureField label="Plastic round the mount" :model-value="leg.mount.depthMm" unit="mm" :min="0.5" :max="60" @update:model-value="setMount('depthMm', 'plastic round the mount')($event)" />
-      <v-select :model-value="leg.zone" :items="doc.zones.map(z => ({ title: z.name, value: z.id }))" label="Mount printed as" @update:model-value="(v: string) => edit(`${leg.name}: mount in another zone`, d => { d.gear[at].zone = v })" />
-      <v-checkbox :model-value="leg.pair" label="A second one to port" @update:model-value="(v: boolean | null) => edit(`${leg.name}: ${v ? 'a pair' : 'one'}`, d => { d.gear[at].pair = !!v })" />
-      <div class="acts"><v-btn @click="edit(`Leave out ${leg.name}`, d => { d.gear.splice(at, 1) })">Leave it out</v-btn><v-btn :disabled="doc.gear.length >= 6" @click="add">Add a leg</v-btn></div>
+      <v-select
+        v-if="doc.gear.length > 1"
+        :model-value="at"
+        :items="doc.gear.map((item, i) => ({ title: item.name, value: i }))"
+        label="Leg"
+        @update:model-value="chosen = $event"
+      />
+      <v-select
+        :model-value="leg.kind"
+        :items="kinds"
+        label="Kind"
+        data-field="leg-kind"
+        @update:model-value="
+          v =>
+            edit(`${leg.name}: ${kinds.find(k => k.value === v)?.title.toLowerCase()}`, d => {
+              d.gear[at].kind = v
+            })
+        "
+      />
+      <div class="row">
+        <FigureField
+          label="Mount, aft"
+          :model-value="leg.xMm"
+          unit="mm"
+          :min="-2000"
+          :max="4000"
+          @update:model-value="set('xMm', 'place')($event)"
+        /><FigureField
+          label="out"
+          :model-value="leg.yMm"
+          unit="mm"
+          :min="0"
+          :max="1500"
+          @update:model-value="set('yMm', 'place')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="up"
+          :model-value="leg.zMm"
+          unit="mm"
+          :min="-2000"
+          :max="4000"
+          @update:model-value="set('zMm', 'height')($event)"
+        /><FigureField
+          label="Wheel"
+          :model-value="leg.wheelMm"
+          unit="mm"
+          :min="0"
+          :max="300"
+          @update:model-value="set('wheelMm', 'wheel')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="Axle below mount"
+          :model-value="leg.dropMm"
+          unit="mm"
+          :min="5"
+          :max="600"
+          @update:model-value="set('dropMm', 'height')($event)"
+        /><FigureField
+          label="and outboard"
+          :model-value="leg.splayMm"
+          unit="mm"
+          :min="0"
+          :max="600"
+          @update:model-value="set('splayMm', 'splay')($event)"
+        />
+      </div>
+      <div v-if="leg.kind !== 'sprung'" class="row">
+        <FigureField
+          :label="leg.kind === 'wire' ? 'Wire' : 'Thickness'"
+          :model-value="leg.thicknessMm"
+          unit="mm"
+          :min="0.5"
+          :max="40"
+          data-field="leg-thickness"
+          @update:model-value="set('thicknessMm', 'thickness')($event)"
+        /><FigureField
+          v-if="leg.kind === 'printed'"
+          label="Width"
+          :model-value="leg.widthMm"
+          unit="mm"
+          :min="0.5"
+          :max="120"
+          @update:model-value="set('widthMm', 'width')($event)"
+        />
+      </div>
+      <div v-else class="row">
+        <FigureField
+          label="Spring"
+          :model-value="leg.springNmm"
+          unit="N/mm"
+          :min="0.01"
+          :max="500"
+          :digits="2"
+          @update:model-value="set('springNmm', 'spring')($event)"
+        /><FigureField
+          label="Travel"
+          :model-value="leg.travelMm"
+          unit="mm"
+          :min="0.5"
+          :max="200"
+          @update:model-value="set('travelMm', 'travel')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="Tyre gives"
+          :model-value="leg.tyreMm"
+          unit="mm"
+          :min="0"
+          :max="60"
+          @update:model-value="set('tyreMm', 'tyre')($event)"
+        /><FigureField
+          label="Wheel, axle"
+          :model-value="leg.wheelG"
+          unit="g"
+          :min="0"
+          :max="20000"
+          @update:model-value="set('wheelG', 'mass of the wheel')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="Mount long"
+          :model-value="leg.mount.lengthMm"
+          unit="mm"
+          :min="2"
+          :max="200"
+          @update:model-value="setMount('lengthMm', 'length of the mount')($event)"
+        /><FigureField
+          label="wide"
+          :model-value="leg.mount.widthMm"
+          unit="mm"
+          :min="1"
+          :max="200"
+          @update:model-value="setMount('widthMm', 'width of the mount')($event)"
+        />
+      </div>
+      <FigureField
+        label="Plastic round the mount"
+        :model-value="leg.mount.depthMm"
+        unit="mm"
+        :min="0.5"
+        :max="60"
+        @update:model-value="setMount('depthMm', 'plastic round the mount')($event)"
+      />
+      <v-select
+        :model-value="leg.zone"
+        :items="doc.zones.map(z => ({ title: z.name, value: z.id }))"
+        label="Mount printed as"
+        @update:model-value="
+          (v: string) =>
+            edit(`${leg.name}: mount in another zone`, d => {
+              d.gear[at].zone = v
+            })
+        "
+      />
+      <v-checkbox
+        :model-value="leg.pair"
+        label="A second one to port"
+        @update:model-value="
+          (v: boolean | null) =>
+            edit(`${leg.name}: ${v ? 'a pair' : 'one'}`, d => {
+              d.gear[at].pair = !!v
+            })
+        "
+      />
+      <div class="acts">
+        <v-btn
+          @click="
+            edit(`Leave out ${leg.name}`, d => {
+              d.gear.splice(at, 1)
+            })
+          "
+          >Leave it out</v-btn
+        ><v-btn :disabled="doc.gear.length >= 6" @click="add">Add a leg</v-btn>
+      </div>
     </template>
-    <template v-else><p class="quiet small">None: it lands {{ doc.brief.landing === 'net' ? 'in a net' : 'on its belly' }}.</p><v-btn data-act="add-leg" @click="add">Add a leg</v-btn></template>
+    <template v-else
+      ><p class="quiet small">
+        None: it lands {{ doc.brief.landing === 'net' ? 'in a net' : 'on its belly' }}.
+      </p>
+      <v-btn data-act="add-leg" @click="add">Add a leg</v-btn></template
+    >
   </div>
 </template>
 
 <style scoped>
-.acts { display: flex; gap: 8px; flex-wrap: wrap; }
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
 </style>

@@ -1,7 +1,13 @@
 <script setup lang="ts">
-/** Tests on the ground: what is to be seen, what it proves, what was measured; and where to look after a landing. */
+/**
+ * Tests on the ground: what is to be seen, what it proves, what was measured; and where to look after a
+ * landing.
+ */
 const tab = useState('prove-tab', () => 'tests')
-const tabs = [{ id: 'tests', label: 'Tests' }, { id: 'after', label: 'After every landing' }]
+const tabs = [
+  { id: 'tests', label: 'Tests' },
+  { id: 'after', label: 'After every landing' },
+]
 </script>
 
 <template>
@@ -12,5 +18,13 @@ const tabs = [{ id: 'tests', label: 'Tests' }, { id: 'after', label: 'After ever
 </template>
 
 <style scoped>
-.whole { display: flex; flex-direction: column; height: 100%; } .whole > :last-child { flex: 1; min-height: 0; }
+.whole {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+.whole > :last-child {
+  flex: 1;
+  min-height: 0;
+}
 </style>

@@ -7,16 +7,41 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
 const which = ref<'wing' | 'horizontal' | 'vertical' | 'body'>('wing')
-const choices = computed(() => [{ id: 'wing', label: 'Wing' }, ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none' ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }] : []), ...(doc.value.tail.vertical && doc.value.tail.kind !== 'V' ? [{ id: 'vertical', label: 'Fin' }] : []), { id: 'body', label: 'Body' }] as Array<{ id: 'wing', label: string }>)
-const surface = computed<Surface>(() => (which.value === 'wing' || which.value === 'body' ? doc.value.wing : doc.value.tail[which.value]) ?? doc.value.wing)
-watch(choices, (list) => { if (!list.some(item => item.id === which.value)) which.value = 'wing' })
+const choices = computed(
+  () =>
+    [
+      { id: 'wing', label: 'Wing' },
+      ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none'
+        ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }]
+        : []),
+      ...(doc.value.tail.vertical && doc.value.tail.kind !== 'V' ? [{ id: 'vertical', label: 'Fin' }] : []),
+      { id: 'body', label: 'Body' },
+    ] as Array<{ id: 'wing'; label: string }>,
+)
+const surface = computed<Surface>(
+  () =>
+    (which.value === 'wing' || which.value === 'body' ? doc.value.wing : doc.value.tail[which.value]) ??
+    doc.value.wing,
+)
+watch(choices, list => {
+  if (!list.some(item => item.id === which.value)) which.value = 'wing'
+})
 
 type Draft = Parameters<Parameters<typeof edit>[1]>[0]
-const target = (draft: Draft): Surface => (which.value === 'wing' || which.value === 'body' ? draft.wing : draft.tail[which.value]) as Surface
-const setSurface = (field: 'xMm' | 'zMm' | 'rootChordMm' | 'incidenceDeg' | 'cantDeg', label: string) => (value: number | null) => edit(`Set ${SURFACE_WORDS[which.value]} ${label}`, (draft) => { target(draft)[field] = value! })
+const target = (draft: Draft): Surface =>
+  (which.value === 'wing' || which.value === 'body' ? draft.wing : draft.tail[which.value]) as Surface
+const setSurface =
+  (field: 'xMm' | 'zMm' | 'rootChordMm' | 'incidenceDeg' | 'cantDeg', label: string) =>
+  (value: number | null) =>
+    edit(`Set ${SURFACE_WORDS[which.value]} ${label}`, draft => {
+      target(draft)[field] = value!
+    })
 
 const { choices: aerofoils, fault: aerofoilFault, take } = useAerofoils()
-const setAerofoil = (value: string | null) => take(value, `Set ${SURFACE_WORDS[which.value]} root aerofoil`, (draft, name) => { target(draft).rootAerofoil = name })
+const setAerofoil = (value: string | null) =>
+  take(value, `Set ${SURFACE_WORDS[which.value]} root aerofoil`, (draft, name) => {
+    target(draft).rootAerofoil = name
+  })
 const chooser = ref<HTMLInputElement>()
 async function bring(event: Event) {
   const file = chosenFile(event)
@@ -25,7 +50,9 @@ async function bring(event: Event) {
     const { name, points } = parseCoordinates(await file.text())
     const id = `own-${doc.value.aerofoils.length + 1}`
     aerofoilFault.value = ''
-    edit(`Import aerofoil ${name.slice(0, 40)}`, (draft) => { draft.aerofoils.push({ id, name: name.slice(0, 100), points }) })
+    edit(`Import aerofoil ${name.slice(0, 40)}`, draft => {
+      draft.aerofoils.push({ id, name: name.slice(0, 100), points })
+    })
   } catch (error) {
     if (!(error instanceof DocumentError)) throw error
     aerofoilFault.value = `${file.name.slice(0, 40)}: ${error.message}`
@@ -33,38 +60,84 @@ async function bring(event: Event) {
 }
 /** The root section as a coordinate file: over the top and back, from the trailing edge. */
 function takeAerofoil() {
-  const name = surface.value.rootAerofoil, { upperX, upperY, lowerX, lowerY } = shapeOf(name, doc.value.aerofoils)
-  const points = [...Array.from(upperX, (x, i): [number, number] => [x, upperY[i]]).reverse(), ...Array.from(lowerX, (x, i): [number, number] => [x, lowerY[i]]).slice(1)]
+  const name = surface.value.rootAerofoil,
+    { upperX, upperY, lowerX, lowerY } = shapeOf(name, doc.value.aerofoils)
+  const points = [
+    ...Array.from(upperX, (x, i): [number, number] => [x, upperY[i]]).reverse(),
+    ...Array.from(lowerX, (x, i): [number, number] => [x, lowerY[i]]).slice(1),
+  ]
   const title = doc.value.aerofoils.find(item => item.id === name)?.name ?? name
   download(`${fileName(title)}.dat`, formatCoordinates(title, points), 'text/plain')
 }
 function addPanel() {
-  edit(`Add a panel to the ${SURFACE_WORDS[which.value]}`, (draft) => {
+  edit(`Add a panel to the ${SURFACE_WORDS[which.value]}`, draft => {
     const s = target(draft)
     const last = s.panels[s.panels.length - 1] as Panel
-    s.panels.push({ ...last, spanMm: 100, tipChordMm: Math.max(30, Math.round(last.tipChordMm * 0.8)), sweepMm: 10 })
+    s.panels.push({
+      ...last,
+      spanMm: 100,
+      tipChordMm: Math.max(30, Math.round(last.tipChordMm * 0.8)),
+      sweepMm: 10,
+    })
   })
 }
 
-const kinds = [{ title: 'Tailplane and fin', value: 'conventional' }, { title: 'T-tail', value: 'T' }, { title: 'V-tail', value: 'V' }, { title: 'All-moving tailplane', value: 'all-moving' }, { title: 'Canard and fin', value: 'canard' }, { title: 'No tailplane: flying wing', value: 'none' }]
+const kinds = [
+  { title: 'Tailplane and fin', value: 'conventional' },
+  { title: 'T-tail', value: 'T' },
+  { title: 'V-tail', value: 'V' },
+  { title: 'All-moving tailplane', value: 'all-moving' },
+  { title: 'Canard and fin', value: 'canard' },
+  { title: 'No tailplane: flying wing', value: 'none' },
+]
 /** A tail kind brings its geometry along: where the surfaces stand and how they lean. */
 function setTail(kind: Tail['kind']) {
-  edit(`Tail: ${kinds.find(item => item.value === kind)!.title}`, (draft) => {
+  edit(`Tail: ${kinds.find(item => item.value === kind)!.title}`, draft => {
     const { tail, wing } = draft
     tail.kind = kind
     const zone = wing.panels[wing.panels.length - 1].zone
     if (kind !== 'none' && !tail.horizontal) {
       const x = wing.xMm + 3.5 * wing.rootChordMm
-      tail.horizontal = { xMm: x, yMm: 0, zMm: wing.zMm, incidenceDeg: 0, cantDeg: 0, mirror: true, rootChordMm: 0.6 * wing.rootChordMm, rootAerofoil: 'naca0009', panels: [{ spanMm: Math.max(50, 0.35 * wing.panels.reduce((sum, p) => sum + p.spanMm, 0)), tipChordMm: 0.45 * wing.rootChordMm, sweepMm: 0.1 * wing.rootChordMm, dihedralDeg: 0, tipTwistDeg: 0, tipAerofoil: 'naca0009', zone }], controls: [], twistAxisShare: 0.25, tip: { kind: 'flat', lengthMm: 10 } }
+      tail.horizontal = {
+        xMm: x,
+        yMm: 0,
+        zMm: wing.zMm,
+        incidenceDeg: 0,
+        cantDeg: 0,
+        mirror: true,
+        rootChordMm: 0.6 * wing.rootChordMm,
+        rootAerofoil: 'naca0009',
+        panels: [
+          {
+            spanMm: Math.max(50, 0.35 * wing.panels.reduce((sum, p) => sum + p.spanMm, 0)),
+            tipChordMm: 0.45 * wing.rootChordMm,
+            sweepMm: 0.1 * wing.rootChordMm,
+            dihedralDeg: 0,
+            tipTwistDeg: 0,
+            tipAerofoil: 'naca0009',
+            zone,
+          },
+        ],
+        controls: [],
+        twistAxisShare: 0.25,
+        tip: { kind: 'flat', lengthMm: 10 },
+      }
     }
     if (tail.horizontal) {
       const ahead = tail.horizontal.xMm < wing.xMm
-      if (kind === 'canard' && !ahead) tail.horizontal.xMm = Math.max(-2000, wing.xMm - 1.8 * wing.rootChordMm)
-      if (kind !== 'canard' && kind !== 'none' && ahead) tail.horizontal.xMm = wing.xMm + 3.5 * wing.rootChordMm
+      if (kind === 'canard' && !ahead)
+        tail.horizontal.xMm = Math.max(-2000, wing.xMm - 1.8 * wing.rootChordMm)
+      if (kind !== 'canard' && kind !== 'none' && ahead)
+        tail.horizontal.xMm = wing.xMm + 3.5 * wing.rootChordMm
       tail.horizontal.cantDeg = kind === 'V' ? 38 : 0
       const fin = tail.vertical
-      tail.horizontal.zMm = kind === 'T' && fin ? fin.zMm + fin.panels.reduce((sum, p) => sum + p.spanMm, 0) : (draft.boom?.zMm ?? tail.horizontal.zMm)
-      tail.horizontal.controls.forEach((control) => { control.chordShare = kind === 'all-moving' ? 1 : Math.min(control.chordShare, 0.4) })
+      tail.horizontal.zMm =
+        kind === 'T' && fin
+          ? fin.zMm + fin.panels.reduce((sum, p) => sum + p.spanMm, 0)
+          : (draft.boom?.zMm ?? tail.horizontal.zMm)
+      tail.horizontal.controls.forEach(control => {
+        control.chordShare = kind === 'all-moving' ? 1 : Math.min(control.chordShare, 0.4)
+      })
     }
   })
 }
@@ -72,23 +145,105 @@ function setTail(kind: Tail['kind']) {
 
 <template>
   <div class="stack">
-    <v-btn-toggle v-model="which" mandatory density="compact" variant="outlined" divided><v-btn v-for="item in choices" :key="item.id" :value="item.id" :data-surface="item.id">{{ item.label }}</v-btn></v-btn-toggle>
+    <v-btn-toggle v-model="which" mandatory density="compact" variant="outlined" divided
+      ><v-btn v-for="item in choices" :key="item.id" :value="item.id" :data-surface="item.id">{{
+        item.label
+      }}</v-btn></v-btn-toggle
+    >
     <template v-if="which !== 'body'">
-    <div class="row"><FigureField label="Leading edge at" :model-value="surface.xMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setSurface('xMm', 'place')($event)" /><FigureField label="Height" :model-value="surface.zMm" unit="mm" :min="-2000" :max="4000" @update:model-value="setSurface('zMm', 'height')($event)" /></div>
-    <div class="row"><FigureField label="Root chord" :model-value="surface.rootChordMm" unit="mm" :min="LIMITS.chordMm[0]" :max="LIMITS.chordMm[1]" data-field="rootChordMm" @update:model-value="setSurface('rootChordMm', 'root chord')($event)" /><FigureField label="Incidence" :model-value="surface.incidenceDeg" unit="°" :min="-15" :max="15" @update:model-value="setSurface('incidenceDeg', 'incidence')($event)" /></div>
-    <v-combobox :model-value="surface.rootAerofoil" :items="aerofoils" label="Root aerofoil" density="compact" variant="outlined" hide-details @update:model-value="setAerofoil($event)" />
-    <p v-if="aerofoilFault" class="bad" role="alert">{{ aerofoilFault }}</p>
-    <PanelFigures v-for="(panel, i) in surface.panels" :key="i" :panel="panel" :index="i" :which="which" :alone="surface.panels.length === 1" />
-    <div class="acts"><v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn><v-btn @click="chooser?.click()">Import an aerofoil</v-btn><v-btn @click="takeAerofoil">Export the root's</v-btn><input ref="chooser" type="file" accept=".dat,.txt" class="sr" aria-label="Aerofoil coordinate file" @change="bring"></div>
-    <SurfaceFeatures :which="which" :surface="surface" />
+      <div class="row">
+        <FigureField
+          label="Leading edge at"
+          :model-value="surface.xMm"
+          unit="mm"
+          :min="-2000"
+          :max="4000"
+          @update:model-value="setSurface('xMm', 'place')($event)"
+        /><FigureField
+          label="Height"
+          :model-value="surface.zMm"
+          unit="mm"
+          :min="-2000"
+          :max="4000"
+          @update:model-value="setSurface('zMm', 'height')($event)"
+        />
+      </div>
+      <div class="row">
+        <FigureField
+          label="Root chord"
+          :model-value="surface.rootChordMm"
+          unit="mm"
+          :min="LIMITS.chordMm[0]"
+          :max="LIMITS.chordMm[1]"
+          data-field="rootChordMm"
+          @update:model-value="setSurface('rootChordMm', 'root chord')($event)"
+        /><FigureField
+          label="Incidence"
+          :model-value="surface.incidenceDeg"
+          unit="°"
+          :min="-15"
+          :max="15"
+          @update:model-value="setSurface('incidenceDeg', 'incidence')($event)"
+        />
+      </div>
+      <v-combobox
+        :model-value="surface.rootAerofoil"
+        :items="aerofoils"
+        label="Root aerofoil"
+        density="compact"
+        variant="outlined"
+        hide-details
+        @update:model-value="setAerofoil($event)"
+      />
+      <p v-if="aerofoilFault" class="bad" role="alert">{{ aerofoilFault }}</p>
+      <PanelFigures
+        v-for="(panel, i) in surface.panels"
+        :key="i"
+        :panel="panel"
+        :index="i"
+        :which="which"
+        :alone="surface.panels.length === 1"
+      />
+      <div class="acts">
+        <v-btn :disabled="surface.panels.length >= 12" @click="addPanel">Add a panel</v-btn
+        ><v-btn @click="chooser?.click()">Import an aerofoil</v-btn
+        ><v-btn @click="takeAerofoil">Export the root's</v-btn
+        ><input
+          ref="chooser"
+          type="file"
+          accept=".dat,.txt"
+          class="sr"
+          aria-label="Aerofoil coordinate file"
+          @change="bring"
+        />
+      </div>
+      <SurfaceFeatures :which="which" :surface="surface" />
     </template>
     <BodyFigures v-if="which === 'body'" />
     <h3>Tail</h3>
-    <v-select :model-value="doc.tail.kind" :items="kinds" label="Kind" data-field="tail-kind" @update:model-value="setTail" />
-    <FigureField v-if="doc.tail.kind === 'V' && which === 'horizontal'" label="Angle from the horizontal" :model-value="surface.cantDeg" unit="°" :min="10" :max="80" @update:model-value="setSurface('cantDeg', 'angle')($event)" />
+    <v-select
+      :model-value="doc.tail.kind"
+      :items="kinds"
+      label="Kind"
+      data-field="tail-kind"
+      @update:model-value="setTail"
+    />
+    <FigureField
+      v-if="doc.tail.kind === 'V' && which === 'horizontal'"
+      label="Angle from the horizontal"
+      :model-value="surface.cantDeg"
+      unit="°"
+      :min="10"
+      :max="80"
+      @update:model-value="setSurface('cantDeg', 'angle')($event)"
+    />
   </div>
 </template>
 
 <style scoped>
-.acts { display: flex; gap: 8px; flex-wrap: wrap; }
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
 </style>

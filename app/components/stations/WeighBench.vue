@@ -17,10 +17,11 @@ function commit(id: string, name: string, predictedG: number) {
   }
   delete faults[id]
   delete typed[id]
-  edit(text === '' ? `Forget the weight of ${name}` : `Weigh ${name}`, (draft) => {
+  edit(text === '' ? `Forget the weight of ${name}` : `Weigh ${name}`, draft => {
     const at = draft.weighIns.findIndex(entry => entry.piece === id)
-    if (text === '') { if (at >= 0) draft.weighIns.splice(at, 1) }
-    else if (at >= 0) Object.assign(draft.weighIns[at], { massG, predictedG, date: today() })
+    if (text === '') {
+      if (at >= 0) draft.weighIns.splice(at, 1)
+    } else if (at >= 0) Object.assign(draft.weighIns[at], { massG, predictedG, date: today() })
     else draft.weighIns.push({ piece: id, massG, predictedG, date: today(), note: '' })
   })
 }
@@ -28,18 +29,68 @@ function commit(id: string, name: string, predictedG: number) {
 
 <template>
   <table class="ledger" data-table="weigh">
-    <thead><tr><th>Piece</th><th>Zone</th><th class="r">Predicted</th><th class="w">On the scale, g</th><th class="r">Off by</th><th>Note</th></tr></thead>
+    <thead>
+      <tr>
+        <th>Piece</th>
+        <th>Zone</th>
+        <th class="r">Predicted</th>
+        <th class="w">On the scale, g</th>
+        <th class="r">Off by</th>
+        <th>Note</th>
+      </tr>
+    </thead>
     <tbody>
       <tr v-for="p in now.pieces" :key="p.id" :class="{ on: look.selected === p.id }">
-        <td>{{ p.name }}</td><td class="quiet">{{ p.zoneName }}, {{ p.filamentName }}</td><td class="r num">{{ figure(p.predictedG, 1) }} g</td>
-        <td class="w"><input class="num scale" inputmode="decimal" :value="shown(p.id)" :aria-label="`Weight of ${p.name} in grams`" :aria-invalid="!!faults[p.id]" :data-weigh="p.id" @input="typed[p.id] = ($event.target as HTMLInputElement).value" @blur="commit(p.id, p.name, p.predictedG)" @keydown.enter="commit(p.id, p.name, p.predictedG)"><span v-if="faults[p.id]" class="bad"> {{ faults[p.id] }}</span></td>
-        <td class="r num" :class="{ bad: p.weighedG !== null && Math.abs(p.weighedG / p.predictedG - 1) > 0.07 }">{{ p.weighedG === null ? '' : `${signed(100 * (p.weighedG / p.predictedG - 1), 1)} %` }}</td><td class="quiet">{{ p.outdatedG === null ? entryOf(p.id)?.note : `${figure(p.outdatedG, 1)} g was weighed before this piece was changed; print and weigh it again` }}</td>
+        <td>{{ p.name }}</td>
+        <td class="quiet">{{ p.zoneName }}, {{ p.filamentName }}</td>
+        <td class="r num">{{ figure(p.predictedG, 1) }} g</td>
+        <td class="w">
+          <input
+            class="num scale"
+            inputmode="decimal"
+            :value="shown(p.id)"
+            :aria-label="`Weight of ${p.name} in grams`"
+            :aria-invalid="!!faults[p.id]"
+            :data-weigh="p.id"
+            @input="typed[p.id] = ($event.target as HTMLInputElement).value"
+            @blur="commit(p.id, p.name, p.predictedG)"
+            @keydown.enter="commit(p.id, p.name, p.predictedG)"
+          /><span v-if="faults[p.id]" class="bad"> {{ faults[p.id] }}</span>
+        </td>
+        <td
+          class="r num"
+          :class="{ bad: p.weighedG !== null && Math.abs(p.weighedG / p.predictedG - 1) > 0.07 }"
+        >
+          {{ p.weighedG === null ? '' : `${signed(100 * (p.weighedG / p.predictedG - 1), 1)} %` }}
+        </td>
+        <td class="quiet">
+          {{
+            p.outdatedG === null
+              ? entryOf(p.id)?.note
+              : `${figure(p.outdatedG, 1)} g was weighed before this piece was changed; print and weigh it again`
+          }}
+        </td>
       </tr>
     </tbody>
   </table>
 </template>
 
 <style scoped>
-.scale { width: 90px; border: 1px solid var(--hair); border-radius: 4px; padding: 3px 8px; background: rgb(var(--v-theme-surface)); color: inherit; text-align: right; } .scale[aria-invalid='true'] { border-color: rgb(var(--v-theme-error)); }
-@media (max-width: 700px) { .scale { min-height: 44px; } }
+.scale {
+  width: 90px;
+  border: 1px solid var(--hair);
+  border-radius: 4px;
+  padding: 3px 8px;
+  background: rgb(var(--v-theme-surface));
+  color: inherit;
+  text-align: right;
+}
+.scale[aria-invalid='true'] {
+  border-color: rgb(var(--v-theme-error));
+}
+@media (max-width: 700px) {
+  .scale {
+    min-height: 44px;
+  }
+}
 </style>

@@ -14,12 +14,21 @@ export { stretchNose } from './airframe-remedies'
 export const NEAR_ENOUGH = 0.5
 
 /** `assessor` should be one of its own: the candidates would push the live one's memory out. */
-export function balanceRemedies(assessor: Assessor, doc: ProjectFile, libraries: Libraries = LIBRARIES): Remedy[] {
+export function balanceRemedies(
+  assessor: Assessor,
+  doc: ProjectFile,
+  libraries: Libraries = LIBRARIES,
+): Remedy[] {
   const want = wanted(doc, assessor.assess(doc))
   if (Math.abs(want.shiftMm) < NEAR_ENOUGH) return ranked(withoutBallast(assessor, want))
   const candidates = [
-    ...slides(assessor, want), ...otherBatteries(assessor, want, libraries), ...equipmentMoves(assessor, want), ...withoutBallast(assessor, want), ...ballast(assessor, want),
-    ...otherSkins(assessor, want, libraries), ...longerNose(assessor, want),
+    ...slides(assessor, want),
+    ...otherBatteries(assessor, want, libraries),
+    ...equipmentMoves(assessor, want),
+    ...withoutBallast(assessor, want),
+    ...ballast(assessor, want),
+    ...otherSkins(assessor, want, libraries),
+    ...longerNose(assessor, want),
   ]
   return ranked(candidates.filter(remedy => admissible({ ...doc, ...remedy.change })))
 }

@@ -1,4 +1,6 @@
-/** A remedy for the balance: a change of the document, really assessed, with what it brings and what it costs. */
+/**
+ * A remedy for the balance: a change of the document, really assessed, with what it brings and what it costs.
+ */
 import type { Assessment, Assessor } from '../../assess'
 import type { Equipment, ProjectFile } from '../../document'
 
@@ -42,38 +44,91 @@ export function wanted(doc: ProjectFile, before: Assessment): Want {
 export const apply = (doc: ProjectFile, change: Change): ProjectFile => ({ ...doc, ...change })
 
 /** CG shift, as the mean of payload in and out, for each millimetre that a mass of so many grams moves. */
-export const leverage = ({ before: { totals } }: Want, massG: number): number => (massG / totals.massG + massG / totals.emptyMassG) / 2
+export const leverage = ({ before: { totals } }: Want, massG: number): number =>
+  (massG / totals.massG + massG / totals.emptyMassG) / 2
 
-const outside = ([low, high]: readonly [number, number], ...margins: number[]): number => Math.max(0, ...margins.map(pct => Math.max(low - pct, pct - high)))
+const outside = ([low, high]: readonly [number, number], ...margins: number[]): number =>
+  Math.max(0, ...margins.map(pct => Math.max(low - pct, pct - high)))
 
 /** Hours of the pieces that come out otherwise; one that comes out as it was is not printed again. */
 export function hoursAnew(before: Assessment, after: Assessment): number {
   const old = new Map(before.pieces.map(piece => [piece.id, piece]))
-  return after.pieces.filter(piece => Math.abs((old.get(piece.id)?.predictedG ?? 0) - piece.predictedG) > 0.002 * piece.predictedG || old.get(piece.id)?.filament !== piece.filament).reduce((sum, piece) => sum + piece.hours, 0)
+  return after.pieces
+    .filter(
+      piece =>
+        Math.abs((old.get(piece.id)?.predictedG ?? 0) - piece.predictedG) > 0.002 * piece.predictedG ||
+        old.get(piece.id)?.filament !== piece.filament,
+    )
+    .reduce((sum, piece) => sum + piece.hours, 0)
 }
 
-/** Assesses a change and says what it did. `printed` is what has to be printed anew, h; the difference when it is not said. */
-export function judge(assessor: Assessor, want: Want, about: Pick<Remedy, 'id' | 'kind' | 'title' | 'detail'>, change: Change): Remedy {
+/**
+ * Assesses a change and says what it did. `printed` is what has to be printed anew, h; the difference when it
+ * is not said.
+ */
+export function judge(
+  assessor: Assessor,
+  want: Want,
+  about: Pick<Remedy, 'id' | 'kind' | 'title' | 'detail'>,
+  change: Change,
+): Remedy {
   const { doc, before } = want
   const after = assessor.assess(apply(doc, change))
-  const outsidePct = outside(doc.brief.staticMarginPct, after.flight.staticMarginPct, after.flight.staticMarginEmptyPct)
+  const outsidePct = outside(
+    doc.brief.staticMarginPct,
+    after.flight.staticMarginPct,
+    after.flight.staticMarginEmptyPct,
+  )
   return {
-    ...about, change, grams: after.totals.massG - before.totals.massG, hours: hoursAnew(before, after), reserveAfter: after.strength.reserve, reserveChange: after.strength.reserve - before.strength.reserve,
-    cgAfterMm: after.totals.cgMm[0], staticMarginAfterPct: after.flight.staticMarginPct, staticMarginEmptyAfterPct: after.flight.staticMarginEmptyPct, outsidePct, reaches: outsidePct <= 1e-9,
+    ...about,
+    change,
+    grams: after.totals.massG - before.totals.massG,
+    hours: hoursAnew(before, after),
+    reserveAfter: after.strength.reserve,
+    reserveChange: after.strength.reserve - before.strength.reserve,
+    cgAfterMm: after.totals.cgMm[0],
+    staticMarginAfterPct: after.flight.staticMarginPct,
+    staticMarginEmptyAfterPct: after.flight.staticMarginEmptyPct,
+    outsidePct,
+    reaches: outsidePct <= 1e-9,
   }
 }
 
 /** An hour of printing counts like this many grams flown, and a wing that would break like so many more. */
-export const HOUR_IN_GRAMS = 3, BROKEN_IN_GRAMS = 1000
-/** What doing it costs besides, in grams: a part unscrewed and wired anew, a pack bought. A battery slides for nothing. */
-export const TROUBLE_IN_GRAMS: Record<Remedy['kind'], number> = { 'slide': 0, 'battery': 5, 'equipment': 2, 'nose': 0, 'nose-skin': 0, 'tail-skin': 0, 'ballast': 0, 'drop-ballast': 0 }
+export const HOUR_IN_GRAMS = 3,
+  BROKEN_IN_GRAMS = 1000
+/**
+ * What doing it costs besides, in grams: a part unscrewed and wired anew, a pack bought. A battery slides for
+ * nothing.
+ */
+export const TROUBLE_IN_GRAMS: Record<Remedy['kind'], number> = {
+  slide: 0,
+  battery: 5,
+  equipment: 2,
+  nose: 0,
+  'nose-skin': 0,
+  'tail-skin': 0,
+  ballast: 0,
+  'drop-ballast': 0,
+}
 
 /** What a remedy costs, in grams. A lighter pack is no gain of the remedy's: it holds less. */
-export const harm = (remedy: Remedy): number => (remedy.kind === 'battery' ? Math.max(0, remedy.grams) : remedy.grams) + HOUR_IN_GRAMS * remedy.hours + TROUBLE_IN_GRAMS[remedy.kind] + (remedy.reserveAfter < 1 && remedy.reserveChange < -1e-9 ? BROKEN_IN_GRAMS : 0)
+export const harm = (remedy: Remedy): number =>
+  (remedy.kind === 'battery' ? Math.max(0, remedy.grams) : remedy.grams) +
+  HOUR_IN_GRAMS * remedy.hours +
+  TROUBLE_IN_GRAMS[remedy.kind] +
+  (remedy.reserveAfter < 1 && remedy.reserveChange < -1e-9 ? BROKEN_IN_GRAMS : 0)
 
 /** Those that reach the band first, least harm before more; then those that fall short, nearest first. */
-export const ranked = (remedies: readonly Remedy[]): Remedy[] => [...remedies].sort((a, b) => Number(b.reaches) - Number(a.reaches) || (a.reaches ? harm(a) - harm(b) : a.outsidePct - b.outsidePct || harm(a) - harm(b)))
+export const ranked = (remedies: readonly Remedy[]): Remedy[] =>
+  [...remedies].sort(
+    (a, b) =>
+      Number(b.reaches) - Number(a.reaches) ||
+      (a.reaches ? harm(a) - harm(b) : a.outsidePct - b.outsidePct || harm(a) - harm(b)),
+  )
 
 export const half = (value: number): number => Math.round(2 * value) / 2
-export const withItem = (doc: ProjectFile, id: string, more: Partial<Equipment>): Change => ({ equipment: doc.equipment.map(item => (item.id === id ? { ...item, ...more } : item)) })
+export const withItem = (doc: ProjectFile, id: string, more: Partial<Equipment>): Change => ({
+  equipment: doc.equipment.map(item => (item.id === id ? { ...item, ...more } : item)),
+})
 export const way = (shift: number): string => (shift < 0 ? 'forward' : 'aft')

@@ -1,4 +1,6 @@
-/** Ways to make the weakest place bear what it must, each really assessed; and all of it mended, step by step. */
+/**
+ * Ways to make the weakest place bear what it must, each really assessed; and all of it mended, step by step.
+ */
 import type { Assessment, Assessor } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { LIBRARIES, type Libraries } from '../../libraries'
@@ -40,46 +42,107 @@ const SHOWN = 8
 
 const harm = (item: Strengthening): number => item.grams + HOUR_IN_GRAMS * item.hours
 
-/** The reserve of a weakness in another assessment: of the same place; for the wing where its halves meet, or the least of the rest. */
+/**
+ * The reserve of a weakness in another assessment: of the same place; for the wing where its halves meet, or
+ * the least of the rest.
+ */
 function reserveOf(weakness: Weakness, after: Assessment): number {
-  if (weakness.part === 'wing') return after.strength.stations.filter(({ s }) => inMiddle(s) === inMiddle(weakness.atMm)).reduce((least, station) => Math.min(least, station.reserve), Infinity)
-  const same = after.strength.places.filter(place => place.part === weakness.part && place.subject === weakness.subject && place.mode === weakness.mode)
-  const near = same.length ? same : after.strength.places.filter(place => place.part === weakness.part && place.subject === weakness.subject)
+  if (weakness.part === 'wing')
+    return after.strength.stations
+      .filter(({ s }) => inMiddle(s) === inMiddle(weakness.atMm))
+      .reduce((least, station) => Math.min(least, station.reserve), Infinity)
+  const same = after.strength.places.filter(
+    place =>
+      place.part === weakness.part && place.subject === weakness.subject && place.mode === weakness.mode,
+  )
+  const near = same.length
+    ? same
+    : after.strength.places.filter(
+        place => place.part === weakness.part && place.subject === weakness.subject,
+      )
   return near.reduce((least, place) => Math.min(least, place.reserve), Infinity)
 }
 
 /** Findings that stop the build, those of strength and of targets apart. */
-export const stops = ({ findings }: Assessment): number => findings.filter(finding => finding.severity === 'stop' && !/^weak-|-failing$/.test(finding.code)).length
+export const stops = ({ findings }: Assessment): number =>
+  findings.filter(finding => finding.severity === 'stop' && !/^weak-|-failing$/.test(finding.code)).length
 
-function judgeStep(before: Assessment, weakness: Weakness, { id, title, change }: Step, after: Assessment): Strengthening {
+function judgeStep(
+  before: Assessment,
+  weakness: Weakness,
+  { id, title, change }: Step,
+  after: Assessment,
+): Strengthening {
   const placeAfter = reserveOf(weakness, after)
-  return { id, title, change, grams: after.totals.massG - before.totals.massG, hours: hoursAnew(before, after), cost: costOf(after) - costOf(before), placeAfter, reserveAfter: after.strength.reserve, staticMarginAfterPct: after.flight.staticMarginPct, mends: placeAfter >= ENOUGH }
+  return {
+    id,
+    title,
+    change,
+    grams: after.totals.massG - before.totals.massG,
+    hours: hoursAnew(before, after),
+    cost: costOf(after) - costOf(before),
+    placeAfter,
+    reserveAfter: after.strength.reserve,
+    staticMarginAfterPct: after.flight.staticMarginPct,
+    mends: placeAfter >= ENOUGH,
+  }
 }
 
 /** Filament and spar stock. */
-export const costOf = ({ totals, spars }: Assessment): number => totals.cost + spars.reduce((sum, spar) => sum + spar.price, 0)
+export const costOf = ({ totals, spars }: Assessment): number =>
+  totals.cost + spars.reduce((sum, spar) => sum + spar.price, 0)
 
 /** `assessor` should be one of its own; `wanted` null means until nothing fails, otherwise singles alone. */
-export function mend(assessor: Assessor, doc: ProjectFile, libraries: Libraries = LIBRARIES, all = true): Mending {
+export function mend(
+  assessor: Assessor,
+  doc: ProjectFile,
+  libraries: Libraries = LIBRARIES,
+  all = true,
+): Mending {
   const before = assessor.assess(doc)
   const [weakness] = weaknesses(before)
   if (!weakness || weakness.reserve >= 1) return { weakness: null, single: [], all: null }
   const single = tried(assessor, doc, before, weakness, libraries)
-  return { weakness, single: single.slice(0, SHOWN), all: all ? mendAll(assessor, doc, before, single, libraries) : null }
+  return {
+    weakness,
+    single: single.slice(0, SHOWN),
+    all: all ? mendAll(assessor, doc, before, single, libraries) : null,
+  }
 }
 
-function tried(assessor: Assessor, doc: ProjectFile, before: Assessment, weakness: Weakness, libraries: Libraries): Strengthening[] {
-  const list = stepsFor(doc, before, weakness, libraries).filter(step => admissible(apply(doc, step.change))).flatMap((step) => {
-    // A change that stops the build elsewhere, such as a spar that breaks out of the section, mends nothing.
-    const after = assessor.assess(apply(doc, step.change))
-    return stops(after) > stops(before) ? [] : [judgeStep(before, weakness, step, after)]
-  })
+function tried(
+  assessor: Assessor,
+  doc: ProjectFile,
+  before: Assessment,
+  weakness: Weakness,
+  libraries: Libraries,
+): Strengthening[] {
+  const list = stepsFor(doc, before, weakness, libraries)
+    .filter(step => admissible(apply(doc, step.change)))
+    .flatMap(step => {
+      // A change that stops the build elsewhere, such as a spar that breaks out of the section, mends
+      // nothing.
+      const after = assessor.assess(apply(doc, step.change))
+      return stops(after) > stops(before) ? [] : [judgeStep(before, weakness, step, after)]
+    })
   const helps = list.filter(item => item.placeAfter > weakness.reserve * (1 + 1e-6))
-  return helps.sort((a, b) => Number(b.mends) - Number(a.mends) || (a.mends ? harm(a) - harm(b) : b.placeAfter - a.placeAfter || harm(a) - harm(b)))
+  return helps.sort(
+    (a, b) =>
+      Number(b.mends) - Number(a.mends) ||
+      (a.mends ? harm(a) - harm(b) : b.placeAfter - a.placeAfter || harm(a) - harm(b)),
+  )
 }
 
-function mendAll(assessor: Assessor, doc: ProjectFile, first: Assessment, single: readonly Strengthening[], libraries: Libraries): Mending['all'] {
-  let now = doc, assessed = first, choices = single
+function mendAll(
+  assessor: Assessor,
+  doc: ProjectFile,
+  first: Assessment,
+  single: readonly Strengthening[],
+  libraries: Libraries,
+): Mending['all'] {
+  let now = doc,
+    assessed = first,
+    choices = single
   const titles: string[] = []
   let change: Change = {}
   for (let round = 0; round < ROUNDS; round++) {
@@ -91,7 +154,19 @@ function mendAll(assessor: Assessor, doc: ProjectFile, first: Assessment, single
     assessed = assessor.assess(now)
     const [next] = weaknesses(assessed)
     if (!next || next.reserve >= 1) {
-      return { id: 'all', title: titles.join('; then '), titles, change, grams: assessed.totals.massG - first.totals.massG, hours: hoursAnew(first, assessed), cost: costOf(assessed) - costOf(first), placeAfter: assessed.strength.reserve, reserveAfter: assessed.strength.reserve, staticMarginAfterPct: assessed.flight.staticMarginPct, mends: true }
+      return {
+        id: 'all',
+        title: titles.join('; then '),
+        titles,
+        change,
+        grams: assessed.totals.massG - first.totals.massG,
+        hours: hoursAnew(first, assessed),
+        cost: costOf(assessed) - costOf(first),
+        placeAfter: assessed.strength.reserve,
+        reserveAfter: assessed.strength.reserve,
+        staticMarginAfterPct: assessed.flight.staticMarginPct,
+        mends: true,
+      }
     }
     choices = tried(assessor, now, assessed, next, libraries)
   }

@@ -24,8 +24,29 @@ export function weaknesses({ strength }: Assessment): Weakness[] {
   for (const { s, mode, reserve, case: by } of strength.stations) {
     const id = `wing-${mode}-${inMiddle(s) ? 'middle' : 'out'}`
     const known = wing.get(id)
-    if (!known || reserve < known.reserve) wing.set(id, { id, part: 'wing', mode, atMm: s, label: 'Wing', case: by, reserve, subject: '', remedy: '' })
+    if (!known || reserve < known.reserve)
+      wing.set(id, {
+        id,
+        part: 'wing',
+        mode,
+        atMm: s,
+        label: 'Wing',
+        case: by,
+        reserve,
+        subject: '',
+        remedy: '',
+      })
   }
-  const others = strength.places.map((place): Weakness => ({ id: `${place.id}`, part: place.part, mode: place.mode, atMm: place.xMm, label: place.label, case: place.case, reserve: place.reserve, subject: place.subject, remedy: place.remedy }))
+  const others = strength.places.map((place): Weakness => ({
+    id: `${place.id}`,
+    part: place.part,
+    mode: place.mode,
+    atMm: place.xMm,
+    label: place.label,
+    case: place.case,
+    reserve: place.reserve,
+    subject: place.subject,
+    remedy: place.remedy,
+  }))
   return [...wing.values(), ...others].sort((a, b) => a.reserve - b.reserve)
 }
