@@ -1,5 +1,6 @@
 import tseslint from 'typescript-eslint'
 import vue from 'eslint-plugin-vue'
+import prettier from 'eslint-config-prettier'
 
 /** What a folder of core/ may take in, beside itself; everything goes through the folder's index. */
 const LAYERS = {
@@ -45,18 +46,12 @@ export default tseslint.config(
   { ignores: ['.nuxt/**', '.output/**', 'node_modules/**', 'scripts/*.tmp.ts'] },
   ...tseslint.configs.recommended,
   ...vue.configs['flat/recommended'],
+  prettier,
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
   {
     rules: {
-      'vue/max-attributes-per-line': 'off',
-      'vue/singleline-html-element-content-newline': 'off',
-      'vue/multiline-html-element-content-newline': 'off',
-      'vue/html-indent': 'off',
-      'vue/html-self-closing': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
-      'vue/html-closing-bracket-newline': 'off',
-      'vue/first-attribute-linebreak': 'off',
       'vue/one-component-per-file': 'off',
       'vue/attributes-order': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
