@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../core/assess'
 import { DEMOS } from '../core/demo'
 import { writeStl } from '../core/printing'
-import { createStudyKernel, readVary, study } from '../core/study'
+import { createStudyKernel, readVary, study } from '../core/study/combinations'
 import { revolve } from '../core/testing/meshes'
 
 const root = new URL('..', import.meta.url).pathname

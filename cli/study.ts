@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { DocumentError, readProject } from '../core/document'
-import { createStudyKernel, readVary, study, type StudyPoint } from '../core/study'
+import { createStudyKernel, readVary, study, type StudyPoint } from '../core/study/combinations'
 import type { Arguments } from './main'
 
 /** Every combination of the options in `--vary FILE`, and the front of weight, hours, cost and reserve. */

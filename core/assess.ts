@@ -3,30 +3,25 @@
  * edit
  * recomputes what depends on it; documents must be immutable and share structure (see `share`).
  */
-import { createResolver, type Airframe } from './assessment/airframe'
-import { createDrawing } from './assessment/drawing'
-import { findProblems } from './assessment/findings'
-import { createFlown, type Flown } from './assessment/flown'
-import { planOf, type SolvedFlight } from './assessment/flight-of'
-import { ledgerOf } from './assessment/ledger-of'
-import { heatOf, loadsOf } from './assessment/loads-of'
-import { createPrinting, reportPieces } from './assessment/pieces-report'
-import { createStrength } from './assessment/strength-of'
-import { createSparReports } from './assessment/spar-reports'
-import type { HeatReport } from './assessment/load-types'
-import type { Assessment, LedgerRow, PieceReport, PlanFigures } from './assessment/types'
+import type { ProjectFile } from './document'
+import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
+import { massSpread, sumMass, type MassEntry } from './mass'
+import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
+import { createResolver, type Airframe, createDrawing } from './assessment/resolve'
 import {
+  findProblems,
   balanceVerdict,
   hoursVerdict,
   materialSpread,
   strengthVerdict,
   verdictFindings,
   weightVerdict,
-} from './assessment/verdicts'
-import type { ProjectFile } from './document'
-import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
-import { massSpread, sumMass, type MassEntry } from './mass'
-import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
+} from './assessment/findings'
+import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
+import { ledgerOf, createSparReports } from './assessment/ledger'
+import { loadsOf, heatOf, createStrength } from './assessment/strength'
+import { createPrinting, reportPieces } from './assessment/print'
+import type { HeatReport, PieceReport, Assessment, LedgerRow, PlanFigures } from './assessment/report'
 
 export type {
   ControlReport,
@@ -35,8 +30,8 @@ export type {
   RateReport,
   StallReport,
   TrimRow,
-} from './assessment/flight-types'
-export type { HeatReport, LoadsReport } from './assessment/load-types'
+} from './assessment/report'
+export type { HeatReport, LoadsReport } from './assessment/report'
 export type {
   BoomReport,
   CaseReport,
@@ -45,21 +40,15 @@ export type {
   ProofReport,
   StrengthFigures,
   TwistReport,
-} from './assessment/structure-types'
-export type {
-  Assessment,
-  Contribution,
-  Drawing,
-  Finding,
-  LedgerRow,
-  PieceReport,
-  SparReport,
-  Verdict,
-  WingName,
-} from './assessment/types'
-export type { Airframe } from './assessment/airframe'
-export { calibratedFilaments } from './assessment/calibrated'
-export { noCuts, type NoCut } from './assessment/no-cuts'
+} from './assessment/report'
+export type { Contribution, Verdict, WingName } from './assessment/report'
+export type { Finding } from './assessment/report'
+export type { PieceReport } from './assessment/report'
+export type { Drawing } from './assessment/report'
+export type { Assessment, LedgerRow, SparReport } from './assessment/report'
+export type { Airframe } from './assessment/resolve'
+export { calibratedFilaments } from './assessment/resolve'
+export { noCuts, type NoCut } from './assessment/resolve'
 export { coverWanted } from './assessment/findings'
 
 export interface Assessor {

@@ -3,7 +3,8 @@ import { expect, it } from 'vitest'
 import { createAssessor } from './assess'
 import { checkProject } from './document'
 import { extreme, notNumbers } from './testing/extremes'
-import { balanceRemedies, proportions } from './workshop'
+import { balanceRemedies } from './workshop/balance'
+import { proportions } from './workshop/advice'
 
 it('no figure of an assessment is NaN or without end, for documents at the edges of what the schema admits', () => {
   const assessor = createAssessor()

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../../core/demo'
-import { dimensions, sizeChoices } from '../../core/study'
+import { dimensions } from '../../core/study/combinations'
+import { sizeChoices } from '../../core/study/sizes'
 import { proposals } from './sizes'
 import { countOf, NO_MUSTS, sparOffers, STARTS, varyOf, zoneOffers } from './studies'
 

@@ -6,7 +6,8 @@ import { checkProject, share, type ProjectFile } from '../../core/document'
 import { loftSurface, trailingEdgeMm } from '../../core/geometry'
 import { figure, signed } from './format'
 import { fileName } from './download'
-import { isStation, STATIONS, stationState } from './stations'
+import { isStation, STATIONS } from '../stations/path'
+import { stationState } from '../stations/station-state'
 import { handlesFor, type Handle } from './useHandles'
 import { paintFor } from './usePaint'
 
@@ -143,7 +144,7 @@ describe('stations', () => {
   it('want attention where something stops the build, and only there', () => {
     const state = (doc: ProjectFile) => {
       const a = assess(doc)
-      return Object.fromEntries(STATIONS.map(({ id }) => [id, stationState(id, doc, a, new Set())]))
+      return Object.fromEntries(STATIONS.map(({ id }) => [id, stationState(id, doc, a)]))
     }
     const demo = state(thistledown)
     expect(demo.brief).toBe('attention')

@@ -2,7 +2,7 @@
 import type { Draft } from 'immer'
 import type { Assessment } from '../../core/assess'
 import type { Proof, ProjectFile } from '../../core/document'
-import { suggestProof } from '../../core/workshop'
+import { suggestProof } from '../../core/workshop/readiness'
 import { today } from './format'
 
 export const KIND_WORDS: Record<

@@ -1,7 +1,7 @@
 /** What a study is offered to vary, and what the choices on screen amount to. */
 import type { ProjectFile, Zone } from '../../core/document'
 import { LIBRARIES } from '../../core/libraries'
-import type { Vary, ZoneOption } from '../../core/study'
+import type { Vary, ZoneOption } from '../../core/study/combinations'
 
 export interface Offer {
   title: string

@@ -6,7 +6,7 @@ import type { Draft } from 'immer'
 import { LIMITS, type ProjectFile, type Surface } from '../../core/document'
 import { placePoint, sparLines, type SurfaceLoft } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
-import type { StationId } from './stations'
+import type { StationId } from '../stations/path'
 import type { ViewName } from '~/stores/view'
 
 export interface Handle {

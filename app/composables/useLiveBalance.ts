@@ -2,7 +2,7 @@
  * Where it balances at this very frame: the assessed balance, shifted by what has been moved since, until the
  * worker's full answer replaces it.
  */
-import { movedBalance } from '../../core/workshop'
+import { movedBalance } from '../../core/workshop/balance'
 import { useAssessment } from '~/stores/assessment'
 import { useProject } from '~/stores/project'
 

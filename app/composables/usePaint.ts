@@ -4,7 +4,7 @@
 import type { Assessment, PieceReport } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
 import { figure } from './format'
-import type { StationId } from './stations'
+import type { StationId } from '../stations/path'
 import type { PaintName } from '~/stores/view'
 
 export interface Legend {
@@ -109,7 +109,7 @@ export function paintFor(
         Math.min(
           ...strength.stations.filter(s => s.s >= piece.fromMm && s.s <= piece.toMm).map(s => s.reserve),
         )
-      const band = (reserve: number) => (reserve < 1 ? 0 : reserve < 1.5 ? 1 : reserve < 3 ? 2 : 3)
+      const band = (reserve: number) => [1, 1.5, 3].filter(edge => reserve >= edge).length
       const bands: Legend[] = [
         { label: 'under 1: breaks', colour: '#b3262e', pattern: 2 },
         { label: '1 to 1.5', colour: '#d9a441', pattern: 1 },
@@ -156,7 +156,9 @@ export function paintFor(
       ]
       const band = (piece: PieceReport) => {
         const o = off(piece)
-        return o === null ? 0 : Math.abs(o) <= 0.07 ? 1 : o > 0 ? 2 : 3
+        if (o === null) return 0
+        if (Math.abs(o) <= 0.07) return 1
+        return o > 0 ? 2 : 3
       }
       return {
         title: 'Scale against prediction',

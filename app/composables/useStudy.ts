@@ -11,7 +11,7 @@ import {
   type StudyResult,
   type StudyState,
   type Vary,
-} from '../../core/study'
+} from '../../core/study/combinations'
 import type { ProjectFile } from '../../core/document'
 import { db } from '~/db/database'
 import { countOf, NO_MUSTS, type Musts, type Picked } from './studies'

@@ -2,7 +2,7 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { Patch } from 'immer'
 import type { ProjectFile } from '../../core/document'
-import type { StudyResult, StudyState, Vary } from '../../core/study'
+import type { StudyResult, StudyState, Vary } from '../../core/study/combinations'
 
 export interface Edit {
   name: string

@@ -1,69 +1,11 @@
 <script setup lang="ts">
 /** The shell: flight path, butterfly, the aircraft in the middle, tray and thread. */
-import { FINDINGS_AT, isStation, STATIONS, type StationId } from '~/composables/stations'
+import { useStorage } from '@vueuse/core'
+import { isStation, stationInfo, type StationId } from '~/stations/path'
+import { ROOMS } from '~/stations/rooms'
 import { useAssessment } from '~/stores/assessment'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
-import BalanceBench from '~/components/stations/BalanceBench.vue'
-import BalanceTray from '~/components/stations/BalanceTray.vue'
-import BriefBench from '~/components/stations/BriefBench.vue'
-import BriefTray from '~/components/stations/BriefTray.vue'
-import ChooseBench from '~/components/stations/ChooseBench.vue'
-import ChooseTray from '~/components/stations/ChooseTray.vue'
-import LogBench from '~/components/stations/LogBench.vue'
-import LogTray from '~/components/stations/LogTray.vue'
-import MaidenBench from '~/components/stations/MaidenBench.vue'
-import MaidenTray from '~/components/stations/MaidenTray.vue'
-import PrintBench from '~/components/stations/PrintBench.vue'
-import PrintTray from '~/components/stations/PrintTray.vue'
-import ProveBench from '~/components/stations/ProveBench.vue'
-import ProveTray from '~/components/stations/ProveTray.vue'
-import ShapeBench from '~/components/stations/ShapeBench.vue'
-import ShapeTray from '~/components/stations/ShapeTray.vue'
-import SkinBench from '~/components/stations/SkinBench.vue'
-import SkinTray from '~/components/stations/SkinTray.vue'
-import SpineBench from '~/components/stations/SpineBench.vue'
-import SpineTray from '~/components/stations/SpineTray.vue'
-import SplitBench from '~/components/stations/SplitBench.vue'
-import SplitTray from '~/components/stations/SplitTray.vue'
-import WeighBench from '~/components/stations/WeighBench.vue'
-import WeighTray from '~/components/stations/WeighTray.vue'
-
-const TRAYS: Record<StationId, Component> = {
-  brief: BriefTray,
-  shape: ShapeTray,
-  skin: SkinTray,
-  spine: SpineTray,
-  split: SplitTray,
-  print: PrintTray,
-  weigh: WeighTray,
-  balance: BalanceTray,
-  choose: ChooseTray,
-  prove: ProveTray,
-  maiden: MaidenTray,
-  log: LogTray,
-}
-/** What lies under the aircraft, and its share of the height. */
-const BENCHES: Partial<Record<StationId, { component: Component; share: number }>> = {
-  brief: { component: BriefBench, share: 0.4 },
-  shape: { component: ShapeBench, share: 0.47 },
-  skin: { component: SkinBench, share: 0.42 },
-  spine: { component: SpineBench, share: 0.62 },
-  split: { component: SplitBench, share: 0.4 },
-  print: { component: PrintBench, share: 0.42 },
-  weigh: { component: WeighBench, share: 0.5 },
-  balance: { component: BalanceBench, share: 0.42 },
-  choose: { component: ChooseBench, share: 0.62 },
-  prove: { component: ProveBench, share: 0.66 },
-  maiden: { component: MaidenBench, share: 0.62 },
-  log: { component: LogBench, share: 0.45 },
-}
-const HOME_VIEW: Partial<Record<StationId, 'plan' | 'side' | 'front'>> = {
-  balance: 'side',
-  prove: 'front',
-  maiden: 'side',
-  log: 'side',
-}
 
 const route = useRoute()
 const project = useProject()
@@ -72,18 +14,32 @@ const look = useView()
 const station = computed<StationId>(() =>
   isStation(String(route.params.station ?? '')) ? (route.params.station as StationId) : 'brief',
 )
-const about = computed(() => STATIONS.find(item => item.id === station.value)!)
-const bench = computed(() => BENCHES[station.value])
-const findings = computed(() => {
-  const pattern = FINDINGS_AT[station.value]
-  return pattern && assessment.current
-    ? assessment.current.findings.filter(finding => pattern.test(finding.code))
-    : []
+const about = computed(() => stationInfo(station.value))
+const room = computed(() => ROOMS[station.value])
+/** What the maker set, station by station. */
+const shares = useStorage<Partial<Record<StationId, number>>>('mariposa-shares', {})
+const share = computed({
+  get: () => shares.value[station.value] ?? room.value.share,
+  set: value => {
+    shares.value = { ...shares.value, [station.value]: value }
+  },
 })
+const folded = computed(() => share.value === 1)
+const rows = computed(() =>
+  folded.value
+    ? '34px auto minmax(0, 1fr)'
+    : `minmax(0, ${1 - share.value}fr) auto minmax(0, ${share.value}fr)`,
+)
+const findings = computed(
+  () =>
+    assessment.current?.findings.filter(({ stations }) =>
+      (stations as readonly string[]).includes(station.value),
+    ) ?? [],
+)
 watch(
   station,
   id => {
-    look.view = HOME_VIEW[id] ?? (look.view === 'space' ? 'space' : 'plan')
+    look.view = ROOMS[id].view ?? (look.view === 'space' ? 'space' : 'plan')
     look.why = null
   },
   { immediate: true },
@@ -105,20 +61,19 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
   >
     <header class="bar"><TopBar /><Butterfly /></header>
     <FlightPath :station="station" />
-    <main
-      class="middle"
-      :style="
-        bench ? { gridTemplateRows: `minmax(0, ${1 - bench.share}fr) minmax(0, ${bench.share}fr)` } : {}
-      "
-    >
-      <AircraftStage :station="station" />
+    <main class="middle" :style="{ gridTemplateRows: rows }">
+      <button v-if="folded" type="button" class="plain strip" data-act="unfold" @click="share = 0.62">
+        <span>{{ project.doc?.name }}</span><span class="quiet">Show the drawing</span>
+      </button>
+      <AircraftStage v-else :station="station" />
+      <StageDivider v-model="share" :home="room.share" />
       <section
-        v-if="bench && assessment.current && project.doc"
+        v-if="assessment.current && project.doc"
         class="bench"
         tabindex="0"
         :aria-label="about.question"
       >
-        <component :is="bench.component" />
+        <component :is="room.bench" />
       </section>
       <WhyPanel />
     </main>
@@ -127,7 +82,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
       <p class="lead">{{ about.question }}</p>
       <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
       <template v-if="assessment.current && project.doc"
-        ><FindingList :findings="findings" /><component :is="TRAYS[station]" :key="project.doc.id" /><Nudges
+        ><FindingList :findings="findings" /><component :is="room.tray" :key="project.doc.id" /><Nudges
           v-if="about.designs"
       /></template>
       <p v-else-if="!failed" class="quiet">Computing the aircraft …</p>
@@ -170,10 +125,20 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
 }
 .bench {
   position: relative;
-  border-top: 1px solid var(--hair);
   overflow: auto;
-  padding: 10px 16px;
+  padding: 6px 16px 10px;
   min-height: 0;
+}
+.strip {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 0 16px;
+  font-size: 13.5px;
+  cursor: pointer;
+}
+.strip:hover {
+  background: color-mix(in srgb, rgb(var(--v-theme-on-background)) 7%, transparent);
 }
 .tray {
   position: relative;
@@ -199,7 +164,10 @@ h1 {
     grid-template-columns: minmax(0, 1fr);
   }
   .middle {
-    grid-template-rows: 300px auto !important;
+    grid-template-rows: auto !important;
+  }
+  .middle > :deep(.stage) {
+    height: 300px;
   }
   .bench {
     overflow-x: auto;

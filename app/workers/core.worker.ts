@@ -13,23 +13,21 @@ import {
 } from '../../core/assess'
 import {
   compareDesigns,
-  cutsForAll,
   filamentSwaps,
-  nudges,
-  sizeReport,
-  study,
   type DesignComparison,
   type FilamentSwap,
-  type Nudge,
-  type SizeAsk,
-  type SizeReport,
+} from '../../core/study/compared'
+import { cutsForAll, sizeReport, type SizeAsk, type SizeReport } from '../../core/study/sizes'
+import { nudges, type Nudge } from '../../core/study/nudges'
+import {
+  study,
   createStudyKernel,
   type StudyKernel,
   type StudyProgress,
   type StudyResult,
   type StudyState,
   type Vary,
-} from '../../core/study'
+} from '../../core/study/combinations'
 import {
   share,
   type Cuts,
@@ -52,27 +50,28 @@ import { writeStl } from '../../core/printing'
 import {
   balanceRemedies,
   balanceTemplates,
-  compareSchools,
-  exportPieces,
   flatSolid,
-  mend,
-  sparChoices,
-  sectionReport,
   wingSetFigures,
-  previewGcode,
+  type Remedy,
+  type WingSetFigures,
+} from '../../core/workshop/balance'
+import {
+  compareSchools,
+  sectionReport,
   proposeAllCuts,
+  type SchoolFigures,
+  type SectionReport,
+} from '../../core/workshop/advice'
+import {
+  exportPieces,
+  previewGcode,
   readGivenParts,
   sliceEveryLayer,
   type EveryLayer,
   type GcodePreview,
   type GivenPart,
-  type Mending,
-  type Remedy,
-  type SparChoice,
-  type SchoolFigures,
-  type SectionReport,
-  type WingSetFigures,
-} from '../../core/workshop'
+} from '../../core/workshop/export'
+import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
 
 const live = createAssessor()
 // Comparisons try other recipes; their own memory keeps the live one warm.

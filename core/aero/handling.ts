@@ -97,14 +97,13 @@ export function handling(d: Derivatives, state: FlightState): Handling {
   const size = (mode: Mode) => Math.hypot(mode.growth, mode.frequency)
   const pitch = modesOf(longitudinalMatrix(d, state)).sort((a, b) => size(a) - size(b))
   const swings = pitch.filter(mode => mode.frequency > 0)
-  const [slow, fast] =
-    swings.length === 2
-      ? [[swings[0]], [swings[1]]]
-      : swings.length === 1
-        ? size(swings[0]) > size(pitch.find(m => m.frequency === 0)!)
-          ? [pitch.filter(m => m.frequency === 0), swings]
-          : [swings, pitch.filter(m => m.frequency === 0)]
-        : [pitch.slice(0, 2), pitch.slice(2)]
+  const still = pitch.filter(mode => mode.frequency === 0)
+  const pairs: Record<number, () => [Mode[], Mode[]]> = {
+    0: () => [pitch.slice(0, 2), pitch.slice(2)],
+    1: () => (size(swings[0]) > size(still[0]) ? [still, swings] : [swings, still]),
+    2: () => [[swings[0]], [swings[1]]],
+  }
+  const [slow, fast] = pairs[swings.length]()
   const lateral = modesOf(lateralMatrix(d, state))
   const steady = lateral.filter(mode => mode.frequency === 0).sort((a, b) => a.growth - b.growth)
   const dutch = lateral.filter(mode => mode.frequency > 0).sort((a, b) => size(b) - size(a))

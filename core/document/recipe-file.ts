@@ -2,8 +2,7 @@
 import { z } from 'zod'
 import { recipeFromVersion1 } from './migrate'
 import { DocumentError, pathText } from './read'
-import { Recipe } from './schema'
-
+import { Recipe } from './schema/recipe'
 export const RecipeFile = z.strictObject({
   format: z.literal('mariposa-recipe'),
   version: z.literal(2),

@@ -3,8 +3,7 @@
  */
 import type { Body } from '../document'
 import { monotoneCubic } from './monotone-cubic'
-import { placesWithin, stepped } from './piece'
-
+import { placesWithin, stepped } from './places-along'
 /** Points round a section. */
 export const ROUND_POINTS = 56
 

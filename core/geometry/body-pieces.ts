@@ -4,7 +4,8 @@ import { bodyHeights, bodySkinAt } from './body-loft'
 import { bodyJoints, bodyPieceFeatures, LID_GAP, lidOutline, type BodyParts } from './body-features'
 import { sectionAt } from './feature'
 import { shellThickness } from './joints'
-import { featureBreaks, placesWithin, type PieceShape } from './piece'
+import { placesWithin } from './places-along'
+import { featureBreaks, type PieceShape } from './piece'
 import { usableCuts, widestZone, zonesBetween } from './pieces'
 
 /** A lid of a body that is filled through is this thick, mm. */

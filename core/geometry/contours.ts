@@ -1,17 +1,4 @@
-/**
- * Contours of a closed triangle mesh at many heights. Triangles enter the sweep at the first plane above
- * their lowest
- * corner and leave it after the last one below their highest; a loop is walked from triangle to neighbour
- * through the
- * edges that the plane cuts. A corner on the plane counts as above it, so every crossing runs through two
- * edges, and
- * neighbours agree on the shared one: closed meshes give closed loops. Between two planes at which no
- * triangle enters or
- * leaves, the same edges are cut and every point runs along its own straight edge: loops are walked once for
- * all of them.
- */
-import type { TriangleMesh } from './solid'
-
+import type { TriangleMesh } from './triangle-mesh'
 /**
  * Loops of one layer, x and y interleaved: counter-clockwise round plastic, clockwise round holes. `open`
  * counts loops that a gap in the mesh left unclosed.

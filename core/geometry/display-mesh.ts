@@ -1,7 +1,7 @@
 /** The aircraft's pieces for the picture in space: the solids that are printed, put where they belong. */
 import type { Piece } from './piece'
 import { turnsHanded } from './piece'
-import type { TriangleMesh } from './solid'
+import type { TriangleMesh } from './triangle-mesh'
 
 /**
  * A printed solid (foot at z = 0, mirrored as `pieceSolid` does) carried to its place in the aircraft, mm.

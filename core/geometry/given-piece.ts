@@ -6,8 +6,7 @@ import type { Given } from '../document'
 import { contoursAt } from './contours'
 import { measureMesh } from './mesh'
 import type { PieceShape, Section } from './piece'
-import type { TriangleMesh } from './solid'
-
+import type { TriangleMesh } from './triangle-mesh'
 /** Steps to a millimetre that a kept mesh is rounded to: finer than any printer. */
 const STEPS = 100
 /** A kept mesh that unpacks past this is refused, bytes. */

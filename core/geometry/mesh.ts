@@ -1,6 +1,4 @@
-/** Triangle meshes as printing needs them: welded, measured, checked for holes. Lengths in mm. */
-import type { TriangleMesh } from './solid'
-
+import type { TriangleMesh } from './triangle-mesh'
 /** Triangles past this are refused before memory is taken: 4 million are 144 MB of corners. */
 export const MAX_TRIANGLES = 4_000_000
 

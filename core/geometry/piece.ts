@@ -1,8 +1,7 @@
 /** What is printed: a skin along one axis with features cut out of it or put into it, standing on its end. */
 import type { Joint, Zone } from '../document'
 import type { Feature } from './feature'
-import type { TriangleMesh } from './solid'
-
+import type { TriangleMesh } from './triangle-mesh'
 /** Closed loops of a section, mm: counter-clockwise round plastic, clockwise round holes. */
 export type Section = Float64Array[]
 
@@ -78,23 +77,6 @@ export function turnsHanded(piece: Pick<PieceShape, 'place'>): boolean {
       a[2] * (b[0] * c[1] - b[1] * c[0]) <
     0
   )
-}
-
-/** Rising places inside (from, to), those nearer than 0.02 mm to an end or to each other left out. */
-export function placesWithin(places: readonly number[], from: number, to: number): number[] {
-  const kept: number[] = []
-  for (const place of [...places].sort((a, b) => a - b))
-    if (place > (kept.at(-1) ?? from) + 0.02 && place < to - 0.02) kept.push(place)
-  return kept
-}
-
-/** Even steps of at most `longest` between neighbouring places, all of them kept. */
-export function stepped(places: readonly number[], longest: number): number[] {
-  return places.flatMap((a, i) => {
-    if (i === places.length - 1) return [a]
-    const steps = Math.max(1, Math.ceil((places[i + 1] - a) / longest - 1e-9))
-    return Array.from({ length: steps }, (_, k) => a + ((places[i + 1] - a) * k) / steps)
-  })
 }
 
 /** Ends of features, those where one feature of a name carries on from another left out. */

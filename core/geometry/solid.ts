@@ -4,17 +4,13 @@ import { bodyOutlineAt, type BodyLoft } from './body-loft'
 import { featureAt, type Feature } from './feature'
 import { turnsHanded, type Piece } from './piece'
 import { polygonArea } from './polygon'
+import type { TriangleMesh } from './triangle-mesh'
 
 /**
  * The loaded WebAssembly module, after its `setup()`. Loading differs between page, worker and Node, so the
  * caller does it.
  */
 export type SolidKernel = ManifoldToplevel
-
-export interface TriangleMesh {
-  positions: Float32Array
-  triangles: Uint32Array
-}
 
 /**
  * Closed skin through a stack of outlines with equal point counts, counter-clockwise seen from above, z

@@ -1,3 +1,5 @@
-export { sumMass, massSpread, placeForBalance, ballastFor, type MassEntry, type MassSum } from './ledger'
+export { type MassEntry } from './mass-entry'
+export { sumMass, massSpread, placeForBalance, ballastFor, type MassSum } from './ledger'
 export * from './inertia'
 export * from './chance'
+export * from './inertia-figures'

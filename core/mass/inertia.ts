@@ -2,17 +2,8 @@
  * Inertia of the whole from that of its parts (Steiner), about axes through a point parallel to the
  * aircraft's. SI.
  */
-import type { MassEntry } from './ledger'
-
-/** xx is ∫y²+z²; xz is the product ∫xz (no sign taken into it). Aircraft axes: x aft, z up. */
-export interface InertiaFigures {
-  xx: number
-  yy: number
-  zz: number
-  xz: number
-}
-
-export const NO_INERTIA: InertiaFigures = { xx: 0, yy: 0, zz: 0, xz: 0 }
+import { NO_INERTIA, type InertiaFigures } from './inertia-figures'
+import type { MassEntry } from './mass-entry'
 
 /** A solid box, m: m/12·(b² + c²). */
 export const boxInertia = (mass: number, x: number, y: number, z: number): InertiaFigures => ({

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { boxInertia, NO_INERTIA, rodInertia, sumInertia } from './inertia'
-import { ballastFor, massSpread, placeForBalance, sumMass, type MassEntry } from './ledger'
+import { NO_INERTIA } from './inertia-figures'
+import { boxInertia, rodInertia, sumInertia } from './inertia'
+import { type MassEntry } from './mass-entry'
+import { ballastFor, massSpread, placeForBalance, sumMass } from './ledger'
 
 const entry = (mass: number, x: number, sigma = 0, common: string | null = null): MassEntry => ({
   id: `${x}`,

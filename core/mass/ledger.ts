@@ -1,27 +1,6 @@
 /** The mass ledger: every piece, spar, component and share, with where it is and how well it is known. SI. */
 
-import type { InertiaFigures } from './inertia'
-
-export interface MassEntry {
-  id: string
-  name: string
-  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire' | 'joint'
-  /** kg */
-  mass: number
-  /** m, aircraft axes. */
-  x: number
-  y: number
-  z: number
-  /** One standard deviation of mass, kg. */
-  sigma: number
-  /** Entries that share a name here err together (one filament's flow); null errs alone. */
-  common: string | null
-  source: 'printed' | 'weighed' | 'listed' | 'share'
-  /** Leaves in flight. */
-  drops: boolean
-  /** About its own middle, kg·m². */
-  own: InertiaFigures
-}
+import type { MassEntry } from './mass-entry'
 
 export interface MassSum {
   mass: number

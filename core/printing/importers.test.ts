@@ -79,14 +79,12 @@ function mutate(
 ): Uint8Array {
   const at = from % bytes.length,
     to = Math.min(bytes.length, at + length)
-  const parts =
-    act === 'double'
-      ? [bytes.subarray(0, to), bytes.subarray(at)]
-      : act === 'drop'
-        ? [bytes.subarray(0, at), bytes.subarray(to)]
-        : act === 'end'
-          ? [bytes.subarray(0, Math.max(1, at))]
-          : [bytes]
+  const acts: Record<string, Uint8Array[]> = {
+    double: [bytes.subarray(0, to), bytes.subarray(at)],
+    drop: [bytes.subarray(0, at), bytes.subarray(to)],
+    end: [bytes.subarray(0, Math.max(1, at))],
+  }
+  const parts = acts[act] ?? [bytes]
   const broken = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
   parts.reduce((place, part) => {
     broken.set(part, place)

@@ -25,14 +25,8 @@ export {
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'
 export { shearProperties, type ShearProperties } from './shear-flow'
-export {
-  buildStation,
-  sparsAt,
-  stationSection,
-  type Meeting,
-  type StationBuild,
-  type StationSection,
-} from './wing-station'
+export { sparsAt, stationSection, type Meeting, type StationSection } from './station-section'
+export { buildStation, type StationBuild } from './wing-station'
 export {
   decide,
   stationModes,

@@ -8,7 +8,7 @@ import { skinSupport, type PrintedMaterial } from './printed-skin'
 import { sandwichThickness, shearBucklingStress, skinBucklingStress } from './skin-buckling'
 import type { ShearProperties } from './shear-flow'
 import type { ThinWalled } from './thin-walled-section'
-import type { StationSection } from './wing-station'
+import type { StationSection } from './station-section'
 
 export interface SkinPanels {
   count: number

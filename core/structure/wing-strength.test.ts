@@ -5,7 +5,8 @@ import type { Recipe, Spar } from '../document'
 import { loftSurface, sparLines, trailingEdgeMm, type SurfaceLoft } from '../geometry'
 import { LIBRARIES, recipeFor, stockInertia, type Filament } from '../libraries'
 import { recipe as anyRecipe, surface } from '../testing/arbitraries'
-import { buildStation, stationSection, type Meeting } from './wing-station'
+import { stationSection, type Meeting } from './station-section'
+import { buildStation } from './wing-station'
 import { decide, stationModes, type Modes, type StationLoad } from './wing-strength'
 
 const [thistledown] = DEMOS

@@ -12,7 +12,8 @@ import { boreBears, endForce, socketForce } from './bearing'
 import { combinedBuckling, shearBucklingStress, wrinklingStress } from './skin-buckling'
 import { flatteningMoment, shearForce } from './spar-modes'
 import { curvatures } from './thin-walled-section'
-import type { StationBuild, StationSection, StationSpar } from './wing-station'
+import type { StationSection, StationSpar } from './station-section'
+import type { StationBuild } from './wing-station'
 
 export type StrengthMode =
   | 'skin across layers'

@@ -3,10 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
-import { compareDesigns } from './compare-designs'
-import { filamentSwaps } from './filament-swap'
-import { fittingsFor, gapsOf } from './size-fittings'
-import { boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
+import { compareDesigns, filamentSwaps } from './compared'
+import { fittingsFor, gapsOf, boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
 
 const assessor = createAssessor()
 const [thistledown, plover] = DEMOS

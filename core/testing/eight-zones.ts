@@ -1,7 +1,7 @@
 /** The first demo with eight zones instead of five, and a space of over a million combinations over them. */
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
-import { readVary, type Vary } from '../study'
+import { readVary, type Vary } from '../study/combinations'
 
 /**
  * Hatch-bearing front, pod and tail cone of the body, inner, outer and tip panels of the wing, tailplane and

@@ -26,18 +26,15 @@ function put(doc: unknown, path: Path, value: number): void {
 /**
  * What the demos leave out: legs, tests, caps, bent wire, a joiner pushed in, a wing that lies on the bed.
  */
+const SPARS: Array<Partial<ProjectFile['spars'][number]>> = [
+  { stock: 'strip-1x3', lay: 'caps' },
+  { fixing: 'removable' },
+  { stock: 'wire-3', route: 'bent' },
+]
 const FULL: ProjectFile = {
   ...DEMOS[0],
   brief: { ...DEMOS[0].brief, landing: 'wheels', launch: 'bungee' },
-  spars: DEMOS[0].spars.map((spar, i) =>
-    i === 0
-      ? { ...spar, stock: 'strip-1x3', lay: 'caps' }
-      : i === 1
-        ? { ...spar, fixing: 'removable' }
-        : i === 2
-          ? { ...spar, stock: 'wire-3', route: 'bent' }
-          : spar,
-  ),
+  spars: DEMOS[0].spars.map((spar, i) => ({ ...spar, ...SPARS[i] })),
   zones: DEMOS[0].zones.map(zone =>
     zone.id === 'wing-outer'
       ? {

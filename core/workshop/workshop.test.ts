@@ -7,13 +7,10 @@ import type { ProjectFile } from '../document'
 import { LIBRARIES } from '../libraries'
 import { testKernel } from '../testing/kernel'
 import { pieceSolid } from '../geometry'
-import { compareSchools } from './compare-schools'
-import { exportPieces, piecesCsv } from './export-pieces'
-import { proposeAllCuts } from './proposals'
-import { proportions } from './proportions'
-import { readiness } from './readiness'
 import { throwMm } from '../geometry'
-import { controlThrows, hingeLines } from './throws'
+import { compareSchools, proposeAllCuts, proportions, controlThrows, hingeLines } from './advice'
+import { exportPieces, piecesCsv } from './export'
+import { readiness } from './readiness'
 
 const [thistledown, plover] = DEMOS
 

@@ -4,7 +4,7 @@
  */
 import { performance } from 'node:perf_hooks'
 import { createAssessor } from '../../core/assess'
-import { createStudyKernel, designOf, dimensions, study } from '../../core/study'
+import { createStudyKernel, designOf, dimensions, study } from '../../core/study/combinations'
 import { eightZones, millionSpace } from '../../core/testing/eight-zones'
 
 const doc = eightZones(),

@@ -5,7 +5,7 @@ import { DEMOS } from '../../core/demo'
 import { contoursAt, meshOf, pieceSolid, polygonArea } from '../../core/geometry'
 import { replayGcode } from '../../core/printing'
 import { testKernel } from '../../core/testing/kernel'
-import { sliceEveryLayer } from '../../core/workshop'
+import { sliceEveryLayer } from '../../core/workshop/export'
 
 type Row = (name: string, text: string) => void
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]

@@ -5,7 +5,8 @@
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
-import { cuttingPlan, inspectionList, mend, sparChoices } from '../../core/workshop'
+import { cuttingPlan, mend, sparChoices } from '../../core/workshop/spine'
+import { inspectionList } from '../../core/workshop/readiness'
 import { LIBRARIES } from '../../core/libraries'
 import { Page } from '../support/page'
 

@@ -6,15 +6,9 @@ import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
-import {
-  compareDesigns,
-  createStudyKernel,
-  filamentSwaps,
-  readVary,
-  sizeChoices,
-  sizeReport,
-  study,
-} from '../../core/study'
+import { compareDesigns, filamentSwaps } from '../../core/study/compared'
+import { createStudyKernel, readVary, study } from '../../core/study/combinations'
+import { sizeChoices, sizeReport } from '../../core/study/sizes'
 import { NO_MUSTS, STARTS, varyOf } from '../../app/composables/studies'
 import { Page } from '../support/page'
 

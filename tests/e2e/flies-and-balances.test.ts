@@ -10,7 +10,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../../core/assess'
 import { readStl } from '../../core/printing'
 import { measureMesh, weld } from '../../core/geometry'
-import { balanceTemplates, proportions, sectionReport } from '../../core/workshop'
+import { balanceTemplates } from '../../core/workshop/balance'
+import { proportions, sectionReport } from '../../core/workshop/advice'
 import { Page } from '../support/page'
 
 let page: Page

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StationId } from '~/composables/stations'
+import type { StationId } from '~/stations/path'
 import { useAssessment } from '~/stores/assessment'
 import { PAINTED } from '~/composables/usePaint'
 import { useView, type ViewName } from '~/stores/view'

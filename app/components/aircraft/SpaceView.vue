@@ -22,7 +22,7 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import type { Assessment, PieceReport } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
 import { useCore } from '~/composables/useCore'
-import type { StationId } from '~/composables/stations'
+import type { StationId } from '~/stations/path'
 import { paintFor } from '~/composables/usePaint'
 import { useView } from '~/stores/view'
 import type { PieceMesh } from '~/workers/core.worker'
@@ -67,6 +67,9 @@ function rod(
  * Where a piece goes when the aircraft is drawn apart: away from the middle, moving parts aft, lids off their
  * side.
  */
+/** How far parts rise when the aircraft is drawn apart, mm. */
+const LIFTED: Record<string, number> = { wing: 60, vertical: 50 }
+
 function apartBy(piece: PieceReport): Vector3 {
   if (props.station !== 'split' || look.apart === 0) return new Vector3()
   const { box } = props.assessment.drawing
@@ -76,13 +79,7 @@ function apartBy(piece: PieceReport): Vector3 {
   return toScene(
     by * (x - middle[0]) + (piece.kind === 'moving' ? 70 * look.apart : 0),
     by * y,
-    (piece.kind === 'lid'
-      ? 90 * Math.sign(z - middle[2] || 1)
-      : piece.part === 'wing'
-        ? 60
-        : piece.part === 'vertical'
-          ? 50
-          : 0) * look.apart,
+    (piece.kind === 'lid' ? 90 * Math.sign(z - middle[2] || 1) : (LIFTED[piece.part] ?? 0)) * look.apart,
   )
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The balance in every state it flies in: payload aboard and gone, and with each set of wings. */
-import { presentWing, swapWingSet, type WingSetFigures } from '../../../core/workshop'
+import { presentWing, swapWingSet, type WingSetFigures } from '../../../core/workshop/balance'
 import { figure } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The real aircraft on two scales, on the fingers or on the cradle, against what was computed. */
-import { fromTwoScales } from '../../../core/workshop'
+import { fromTwoScales } from '../../../core/workshop/balance'
 import { download, fileName } from '~/composables/download'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'

@@ -3,7 +3,8 @@
  * Every way to mend the balance, really assessed: what it weighs, how long it prints, what it does to
  * strength, where it balances after.
  */
-import { applyRemedy, HOUR_IN_GRAMS, type Remedy } from '../../../core/workshop'
+import { apply, HOUR_IN_GRAMS } from '../../../core/change'
+import { type Remedy } from '../../../core/workshop/balance'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
@@ -24,7 +25,7 @@ function take(remedy: Remedy) {
   // Only for the document that it was computed from: an edit since then may have changed what it promised.
   if (of.value !== toRaw(doc.value)) return
   show(null)
-  project.replace(remedy.title, applyRemedy(toRaw(doc.value), remedy.change))
+  project.replace(remedy.title, apply(toRaw(doc.value), remedy.change))
 }
 const stale = computed(() => of.value !== toRaw(doc.value))
 </script>

@@ -5,7 +5,7 @@
  */
 import type { Draft } from 'immer'
 import type { ProjectFile } from '../../../core/document'
-import type { FilamentSwap } from '../../../core/study'
+import type { FilamentSwap } from '../../../core/study/compared'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'

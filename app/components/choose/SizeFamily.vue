@@ -5,7 +5,7 @@
  */
 import { proposals } from '~/composables/sizes'
 import { BOLTS } from '../../../core/libraries'
-import { sizeChoices, type FittingGap, type SizeReport } from '../../../core/study'
+import { sizeChoices, type FittingGap, type SizeReport } from '../../../core/study/sizes'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
@@ -65,14 +65,11 @@ const nameOf = (row: SizeReport) =>
   family.value?.choices.find(
     item => item.stock === (row.stock ?? row.doc.spars.find(spar => spar.id === family.value!.spar)?.stock),
   )?.name ?? 'no spar'
-const gapWords = ({ gapMm, wantedMm }: FittingGap) =>
-  gapMm < 0
-    ? `${figure(-gapMm, 2)} mm too tight: drill it`
-    : gapMm < 0.03
-      ? 'hardly any gap: drill it'
-      : gapMm > wantedMm + 0.4
-        ? `${figure(gapMm, 2)} mm of gap: sleeve it`
-        : `gap ${figure(gapMm, 2)} mm`
+function gapWords({ gapMm, wantedMm }: FittingGap): string {
+  if (gapMm < 0) return `${figure(-gapMm, 2)} mm too tight: drill it`
+  if (gapMm < 0.03) return 'hardly any gap: drill it'
+  return gapMm > wantedMm + 0.4 ? `${figure(gapMm, 2)} mm of gap: sleeve it` : `gap ${figure(gapMm, 2)} mm`
+}
 const off = ({ gapMm, wantedMm }: FittingGap) => gapMm < 0.03 || gapMm > wantedMm + 0.4
 const parts = computed(() => reports.value[0]?.gaps.map(({ id, name }) => ({ id, name })) ?? [])
 const gapOf = (row: SizeReport, id: string) => row.gaps.find(item => item.id === id)

@@ -3,7 +3,7 @@
  * The front over two of its figures; families told apart by shape, and by colour besides. The design as it is
  * stands among them.
  */
-import type { StudyPoint } from '../../../core/study'
+import type { StudyPoint } from '../../../core/study/combinations'
 import { figure } from '~/composables/format'
 import { AXES, type Axis } from '~/composables/study-axes'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Up to three combinations side by side, zone by zone; what differs stands out. */
-import type { StudyPoint } from '../../../core/study'
+import type { StudyPoint } from '../../../core/study/combinations'
 import { figure } from '~/composables/format'
 import { AXES, AXIS_IDS, type Axis } from '~/composables/study-axes'
 import { useBench } from '~/composables/useBench'

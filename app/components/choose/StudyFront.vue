@@ -3,9 +3,9 @@
  * Every combination of what may vary; what no other beats, to narrow down, compare and take; and what keeps
  * it from being lighter.
  */
-import type { StudyPoint } from '../../../core/study'
-import { chanceOfAll } from '../../../core/study'
-import { costOf } from '../../../core/workshop'
+import type { StudyPoint } from '../../../core/study/combinations'
+import { chanceOfAll } from '../../../core/study/combinations'
+import { costOf } from '../../../core/change'
 import { figure } from '~/composables/format'
 import { AXES, AXIS_IDS, type Axis } from '~/composables/study-axes'
 import { useBench } from '~/composables/useBench'

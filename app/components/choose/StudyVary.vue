@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What may vary and what must hold, and the study's start, stop and going on. */
-import { MOST_COMBINATIONS } from '../../../core/study'
+import { MOST_COMBINATIONS } from '../../../core/study/combinations'
 import { figure } from '~/composables/format'
 import { countOf, sparOffers, STARTS, varyOf, zoneOffers, type Musts } from '~/composables/studies'
 import { useBench } from '~/composables/useBench'

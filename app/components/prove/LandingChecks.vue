@@ -3,7 +3,7 @@
  * Where it would give first in a landing, and what to look for there. A cracked boom found late is a lost
  * model.
  */
-import { inspectionList } from '../../../core/workshop'
+import { inspectionList } from '../../../core/workshop/readiness'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 

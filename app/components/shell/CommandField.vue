@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Stations, pieces and acts by typing. */
-import { STATIONS } from '~/composables/stations'
+import { STATIONS } from '~/stations/path'
 import { useAssessment } from '~/stores/assessment'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'

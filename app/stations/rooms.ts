@@ -1,0 +1,52 @@
+/** What each station shows: its tray at the right, its bench under the aircraft, and how the room is shared. */
+import type { Component } from 'vue'
+import type { ViewName } from '~/stores/view'
+import BriefBench from '~/components/brief/BriefBench.vue'
+import ShapeBench from '~/components/shape/ShapeBench.vue'
+import SkinBench from '~/components/skin/SkinBench.vue'
+import SpineBench from '~/components/spine/SpineBench.vue'
+import SplitBench from '~/components/split/SplitBench.vue'
+import BalanceBench from '~/components/balance/BalanceBench.vue'
+import ChooseBench from '~/components/choose/ChooseBench.vue'
+import PrintBench from '~/components/print/PrintBench.vue'
+import WeighBench from '~/components/weigh/WeighBench.vue'
+import ProveBench from '~/components/prove/ProveBench.vue'
+import MaidenBench from '~/components/maiden/MaidenBench.vue'
+import LogBench from '~/components/log/LogBench.vue'
+import BriefTray from '~/components/brief/BriefTray.vue'
+import ShapeTray from '~/components/shape/ShapeTray.vue'
+import SkinTray from '~/components/skin/SkinTray.vue'
+import SpineTray from '~/components/spine/SpineTray.vue'
+import SplitTray from '~/components/split/SplitTray.vue'
+import BalanceTray from '~/components/balance/BalanceTray.vue'
+import ChooseTray from '~/components/choose/ChooseTray.vue'
+import PrintTray from '~/components/print/PrintTray.vue'
+import WeighTray from '~/components/weigh/WeighTray.vue'
+import ProveTray from '~/components/prove/ProveTray.vue'
+import MaidenTray from '~/components/maiden/MaidenTray.vue'
+import LogTray from '~/components/log/LogTray.vue'
+import type { StationId } from './path'
+
+export interface StationRoom {
+  tray: Component
+  bench: Component
+  /** The bench's share of the height at first, 0 to 1: where the drawing is not the subject it yields; 1 folds it. */
+  share: number
+  /** The view that is opened on arriving; the last plan or space view otherwise. */
+  view?: ViewName
+}
+
+export const ROOMS: Record<StationId, StationRoom> = {
+  brief: { tray: BriefTray, bench: BriefBench, share: 0.4 },
+  shape: { tray: ShapeTray, bench: ShapeBench, share: 0.47 },
+  skin: { tray: SkinTray, bench: SkinBench, share: 0.42 },
+  spine: { tray: SpineTray, bench: SpineBench, share: 0.62 },
+  split: { tray: SplitTray, bench: SplitBench, share: 0.4 },
+  balance: { tray: BalanceTray, bench: BalanceBench, share: 0.42, view: 'side' },
+  choose: { tray: ChooseTray, bench: ChooseBench, share: 1 },
+  print: { tray: PrintTray, bench: PrintBench, share: 0.62 },
+  weigh: { tray: WeighTray, bench: WeighBench, share: 0.5 },
+  prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
+  maiden: { tray: MaidenTray, bench: MaidenBench, share: 0.62, view: 'side' },
+  log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side' },
+}

@@ -1,0 +1,366 @@
+/**
+ * What was asked for and cannot be made as a solid, or prints badly: each with place, figure, limit and
+ * remedy.
+ */
+import type { SurfaceName } from '../../document'
+import {
+  bays,
+  hingedControls,
+  HINGE_SLOTS,
+  measureMesh,
+  selfCrossing,
+  slotRoom,
+  usableCuts,
+  type PartName,
+  type SparLine,
+  type SurfaceLoft,
+} from '../../geometry'
+import { samplePiece } from '../../printing'
+import { type Airframe, noCuts } from '../resolve'
+import type { Finding, PieceReport } from '../report'
+/**
+ * A foot this many times narrower than the piece is tall is knocked over by the nozzle, by common experience.
+ */
+export const SLENDER_LIMIT = 10
+/** A bead spans about this far over nothing before it sags, mm. */
+export const BRIDGE_LIMIT = 45
+
+export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]): Finding[] => [
+  ...surfaceProblems(airframe),
+  ...cutProblems(airframe),
+  ...bodyProblems(airframe),
+  ...givenProblems(airframe),
+  ...standingProblems(airframe, pieces),
+]
+
+const controlsOf = ({ doc }: Airframe, name: SurfaceName) =>
+  name === 'wing' ? doc.wing.controls : (doc.tail[name]?.controls ?? [])
+
+function surfaceProblems(airframe: Airframe): Finding[] {
+  const { doc, surfaces, spars } = airframe
+  return Object.values(surfaces).flatMap((loft): Finding[] => {
+    const pockets = doc.equipment.filter(item => item.pocket?.surface === loft.name)
+    return [
+      ...crossingSections(loft),
+      ...bayProblems(loft, pockets, spars[loft.name] ?? []),
+      ...hingeProblems(loft, controlsOf(airframe, loft.name)),
+    ]
+  })
+}
+
+const crossings = new WeakMap<SurfaceLoft, Finding[]>()
+function crossingSections(loft: SurfaceLoft): Finding[] {
+  const known = crossings.get(loft)
+  if (known) return known
+  const found = loft.ends.flatMap(({ s, outline, chord }, i): Finding[] => {
+    const at = selfCrossing(outline)
+    return at
+      ? [
+          {
+            code: 'section-crosses',
+            stations: ['shape'],
+            severity: 'stop',
+            where: `${loft.label} at ${s.toFixed(0)} mm`,
+            value: at.x,
+            limit: chord,
+            unit: 'mm',
+            text: `The section at ${i === 0 ? 'the root' : `${s.toFixed(0)} mm`} of the ${loft.label.toLowerCase()} runs through itself ${at.x.toFixed(0)} mm aft of the nose; no solid can be made of it`,
+            remedy: 'Mend the coordinates there, or take another section',
+          },
+        ]
+      : []
+  })
+  crossings.set(loft, found)
+  return found
+}
+
+function bayProblems(
+  loft: SurfaceLoft,
+  pockets: Parameters<typeof bays>[0]['pockets'],
+  lines: readonly SparLine[],
+): Finding[] {
+  return bays({ loft, pockets }).reports.flatMap((bay): Finding[] => {
+    const where = `${bay.name} in the ${loft.label.toLowerCase()}`
+    const found: Finding[] = []
+    if (bay.outside)
+      return [
+        {
+          code: 'bay-outside',
+          stations: ['shape'],
+          severity: 'stop',
+          where,
+          value: bay.s,
+          limit: loft.span,
+          unit: 'mm',
+          text: `${bay.name} lies ${bay.s.toFixed(0)} mm along the ${loft.label.toLowerCase()}, which is ${loft.span.toFixed(0)} mm long; no bay is cut`,
+          remedy: 'Move it, or take its bay away',
+        },
+      ]
+    // A bay that reaches past the nose or the trailing edge has no section over it at all.
+    if (bay.missing && !Number.isFinite(bay.room))
+      return [
+        {
+          code: 'bay-breaks-out',
+          stations: ['shape'],
+          severity: 'stop',
+          where,
+          value: 0,
+          limit: bay.wanted,
+          unit: 'mm',
+          text: `${bay.name} reaches past the edge of the ${loft.label.toLowerCase()}'s section, so no bay is cut`,
+          remedy: 'Move it fore or aft, into the chord',
+        },
+      ]
+    if (bay.missing)
+      found.push({
+        code: 'bay-breaks-out',
+        stations: ['shape'],
+        severity: 'stop',
+        where,
+        value: bay.room,
+        limit: bay.wanted,
+        unit: 'mm',
+        text: `${bay.name} leaves ${bay.room.toFixed(1)} mm of the section over its bay; it wants ${bay.wanted} mm, so no bay is cut`,
+        remedy: 'A flatter component, a thicker section, or lower it',
+      })
+    if (bay.runMissing)
+      found.push({
+        code: 'run-too-thin',
+        stations: ['shape'],
+        severity: 'warn',
+        where,
+        value: bay.leastRun ?? 0,
+        limit: bay.runWanted,
+        unit: 'mm',
+        text: `The run for the lead of ${bay.name} wants ${bay.runWanted.toFixed(1)} mm of height; the thinnest place has ${(bay.leastRun ?? 0).toFixed(1)} mm, so none is made`,
+        remedy: 'A thinner lead, or lay it along the lower skin',
+      })
+    for (const line of lines) {
+      if (bay.missing || bay.s < line.from || bay.s > line.to) continue
+      const { x, n } = line.at(bay.s)
+      const half = line.stock.widthMm / 2 + line.spar.clearanceMm
+      if (x + half > bay.x0 && x - half < bay.x1 && n - line.stock.heightMm / 2 < bay.top)
+        found.push({
+          code: 'bay-meets-spar',
+          stations: ['shape'],
+          severity: 'stop',
+          where,
+          value: x,
+          limit: x < (bay.x0 + bay.x1) / 2 ? bay.x0 : bay.x1,
+          unit: 'mm',
+          text: `The bay of ${bay.name} (${bay.x0.toFixed(0)}–${bay.x1.toFixed(0)} mm) cuts through ${line.spar.name} at ${x.toFixed(0)} mm`,
+          remedy: 'Move it clear of the spar',
+        })
+    }
+    return found
+  })
+}
+
+function hingeProblems(loft: SurfaceLoft, controls: Parameters<typeof hingedControls>[1]): Finding[] {
+  const made = hingedControls(loft, controls)
+  return [
+    ...controls
+      .filter(control => control.chordShare < 0.95 && !made.some(item => item.control === control))
+      .map((control): Finding => ({
+        code: 'control-not-made',
+        stations: ['shape'],
+        severity: 'warn',
+        where: control.name,
+        value: control.chordShare * Math.min(...loft.ends.map(end => end.chord)),
+        limit: 8,
+        unit: 'mm',
+        text: `${control.name} would be too small to print (under 8 mm of chord, or under 10 mm long); it is left in one with the ${loft.label.toLowerCase()}`,
+        remedy: 'A larger share of the chord, or a longer stretch',
+      })),
+    ...made.flatMap((item): Finding[] => {
+      const slot = HINGE_SLOTS[item.control.hinge.kind]
+      const least = slotRoom(loft, item)
+      return slot && least < 0
+        ? [
+            {
+              code: 'hinge-too-thick',
+              stations: ['shape'],
+              severity: 'warn',
+              where: item.control.name,
+              value: slot.thickness,
+              limit: slot.thickness + least,
+              unit: 'mm',
+              text: `${item.control.name}: a hinge ${slot.thickness} mm thick wants ${(-least).toFixed(1)} mm more of the section; its slots are left out there`,
+              remedy: 'Hinge with tape, or a thinner strip',
+            },
+          ]
+        : []
+    }),
+  ]
+}
+
+const PARTS: Record<PartName, string> = {
+  wing: 'Wing',
+  horizontal: 'Tailplane',
+  vertical: 'Fin',
+  body: 'Body',
+}
+
+function cutProblems(airframe: Airframe): Finding[] {
+  const { doc, surfaces, body } = airframe
+  return (Object.keys(PARTS) as PartName[]).flatMap((part): Finding[] => {
+    const reach = part === 'body' ? body && [body.from, body.to] : surfaces[part] && [0, surfaces[part].span]
+    if (!reach) return []
+    const never = noCuts(airframe, part)
+    return usableCuts(doc.cuts[part], reach[0], reach[1]).flatMap(({ atMm }): Finding[] => {
+      const through = never.find(item => atMm > item.from && atMm < item.to)
+      if (!through) return []
+      const free = atMm - through.from < through.to - atMm ? through.from : through.to
+      return [
+        {
+          code: 'cut-through',
+          stations: ['split'],
+          severity: 'warn',
+          where: `${PARTS[part]} cut at ${atMm.toFixed(0)} mm`,
+          value: atMm,
+          limit: free,
+          unit: 'mm',
+          text: `The cut at ${atMm.toFixed(0)} mm of the ${PARTS[part].toLowerCase()} runs through ${through.why}`,
+          remedy: `Move it to ${free.toFixed(0)} mm`,
+        },
+      ]
+    })
+  })
+}
+
+function bodyProblems({ doc, body, pieces }: Airframe): Finding[] {
+  if (!doc.body || !body) return []
+  const found: Finding[] = doc.body.openings
+    .filter(
+      opening =>
+        pieces.some(piece => piece.part === 'body' && piece.kind === 'fixed') &&
+        !pieces.some(piece => piece.id === `lid-${opening.id}`),
+    )
+    .map(opening => ({
+      code: 'lid-not-made',
+      stations: ['shape'],
+      severity: 'warn',
+      where: opening.name,
+      value: opening.widthMm,
+      limit: body.at(Math.min(body.to, Math.max(body.from, (opening.fromMm + opening.toMm) / 2))).width,
+      unit: 'mm',
+      text: `No lid can be cut for the ${opening.name}: it is as wide as the body, outside it, or under 5 mm long`,
+      remedy: 'A narrower opening within the body',
+    }))
+  const nose = pieces.find(
+    piece => piece.part === 'body' && piece.kind === 'fixed' && Math.abs(piece.from - body.from) < 0.01,
+  )
+  const wall = doc.body.firewall
+  if (nose && wall && nose.zone.recipe.infillShare < 0.5) {
+    const { baseLayers, topLayers, layerHeightMm } = nose.zone.recipe
+    const solid = (baseLayers + topLayers) * layerHeightMm
+    if (solid < wall.thicknessMm - layerHeightMm / 2)
+      found.push({
+        code: 'firewall-hollow',
+        stations: ['shape'],
+        severity: 'warn',
+        where: 'Firewall',
+        value: solid,
+        limit: wall.thicknessMm,
+        unit: 'mm',
+        text: `The firewall is ${wall.thicknessMm} mm thick, and base and top layers of ${nose.zone.name} fill ${solid.toFixed(1)} mm of it`,
+        remedy: `${Math.ceil((wall.thicknessMm - topLayers * layerHeightMm) / layerHeightMm)} base layers in that zone`,
+      })
+  }
+  return found
+}
+
+const openEdges = new WeakMap<object, number>()
+function givenProblems({ doc, pieces, unreadable }: Airframe): Finding[] {
+  return [
+    ...unreadable.map((given): Finding => ({
+      code: 'given-unreadable',
+      stations: ['split'],
+      severity: 'stop',
+      where: given.name,
+      value: 0,
+      limit: 1,
+      unit: 'triangles',
+      text: `The shape of ${given.name} in this file cannot be read; it counts as nothing`,
+      remedy: 'Import its file again',
+    })),
+    ...pieces
+      .filter(piece => piece.mesh && piece.side !== 'port')
+      .flatMap((piece): Finding[] => {
+        const open = openEdges.get(piece.mesh!) ?? measureMesh(piece.mesh!).openEdges
+        openEdges.set(piece.mesh!, open)
+        return open > 0 && doc.given.some(item => item.id === piece.id.replace('-starboard', ''))
+          ? [
+              {
+                code: 'given-open',
+                stations: ['split'],
+                severity: 'warn',
+                where: piece.name,
+                value: open,
+                limit: 0,
+                unit: 'edges',
+                text: `${piece.name} is not closed: ${open} edges have no neighbour; where a layer is open its beads are missing from the sum`,
+                remedy: 'Mend it where it was drawn, and import it again',
+              },
+            ]
+          : []
+      }),
+  ]
+}
+
+function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceReport[]): Finding[] {
+  return pieces.flatMap((piece, i): Finding[] => {
+    if (piece.side === 'port') return []
+    const found: Finding[] = shapes[i].missing.map(reason => ({
+      code: 'joint-not-made',
+      stations: ['split'],
+      severity: 'warn',
+      where: `head of ${piece.name}`,
+      value: 0,
+      limit: 1,
+      unit: 'joints',
+      text: `The joint at the head of ${piece.name} is a plain butt: ${reason}`,
+      remedy: 'Another kind of joint, or move the cut',
+    }))
+    const empty = samplePiece(shapes[i]).samples.find(
+      sample => sample.section.length === 0 && sample.u < piece.toMm,
+    )
+    if (empty)
+      found.push({
+        code: 'piece-broken',
+        stations: ['split'],
+        severity: 'stop',
+        where: `${piece.name} at ${empty.u.toFixed(0)} mm`,
+        value: 0,
+        limit: 1,
+        unit: 'sections',
+        text: `Nothing is left of ${piece.name} at ${empty.u.toFixed(0)} mm: what is cut out of it is larger than it is`,
+        remedy: 'Move or shrink the bay, hatch or seat there',
+      })
+    if (piece.slender > SLENDER_LIMIT && piece.brimMm < 3)
+      found.push({
+        code: 'stands-poorly',
+        stations: ['split'],
+        severity: 'note',
+        where: piece.name,
+        value: piece.slender,
+        limit: SLENDER_LIMIT,
+        unit: 'times',
+        text: `${piece.name} stands ${piece.slender.toFixed(0)} times as tall as its foot is narrow`,
+        remedy: 'A brim of 4 mm in its zone, or another cut',
+      })
+    if (piece.bridgeMm > BRIDGE_LIMIT)
+      found.push({
+        code: 'long-bridge',
+        stations: ['split'],
+        severity: 'note',
+        where: piece.name,
+        value: piece.bridgeMm,
+        limit: BRIDGE_LIMIT,
+        unit: 'mm',
+        text: `${piece.name} bridges ${piece.bridgeMm.toFixed(0)} mm over nothing`,
+        remedy: 'A support there, or cut where the roof begins',
+      })
+    return found
+  })
+}

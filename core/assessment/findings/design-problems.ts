@@ -1,0 +1,302 @@
+/** What is wrong or odd: each with its place, the computed figure, the limit and one thing to do. */
+import type { ProjectFile } from '../../document'
+import { beadFill } from '../../printing'
+import { COLOURS, HEAT_CASES, skinTemperature } from '../../structure'
+import { buildProblems } from './build-problems'
+import { flightProblems } from './flight-problems'
+import { strengthProblems } from './strength-problems'
+import type { Airframe } from '../resolve'
+import type { Finding, PieceReport, Assessment, SparReport } from '../report'
+
+const FIELD = HEAT_CASES.find(item => item.id === 'field')!
+
+/** Plastic wanted over a bore: one bead. */
+export const coverWanted = (doc: ProjectFile): number =>
+  Math.min(...doc.zones.map(zone => zone.recipe.beadWidthMm))
+
+export type Assessed = Pick<
+  Assessment,
+  'pieces' | 'spars' | 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls' | 'strength'
+>
+
+export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] {
+  const { pieces, spars } = assessed
+  return [
+    ...missing(airframe),
+    ...buildProblems(airframe, pieces),
+    ...sparProblems(airframe, spars),
+    ...pieceProblems(airframe, pieces),
+    ...zoneProblems(airframe),
+    ...spoolProblems(airframe, pieces),
+    ...equipmentProblems(airframe.doc),
+    ...flightProblems(airframe.doc, assessed),
+    ...strengthProblems(airframe, assessed.strength),
+    ...weighProblems(pieces),
+  ]
+}
+
+const missing = (airframe: Airframe): Finding[] =>
+  airframe.missing.map(({ where, id, used }) => ({
+    code: 'unknown-material',
+    stations: ['skin'],
+    severity: 'stop',
+    where,
+    value: 0,
+    limit: 1,
+    unit: 'found',
+    text: `${where}: "${id}" is not in the libraries; computed with ${used}`,
+    remedy: 'Choose one from the list',
+  }))
+
+function sparProblems({ doc, surfaces }: Airframe, spars: readonly SparReport[]): Finding[] {
+  const wanted = coverWanted(doc)
+  return spars.flatMap((spar): Finding[] => {
+    const found: Finding[] = []
+    if (spar.worstMm < wanted) {
+      found.push({
+        code: spar.worstMm < 0.05 ? 'spar-breaks-out' : 'spar-thin-cover',
+        stations: ['spine'],
+        severity: spar.worstMm < 0.05 ? 'stop' : 'warn',
+        where: `${spar.name} at ${spar.worstAt.toFixed(0)} mm`,
+        value: spar.worstMm,
+        limit: wanted,
+        unit: 'mm',
+        text:
+          spar.worstMm < 0.05
+            ? `${spar.name} breaks out of the section by ${Math.max(0, -spar.worstMm).toFixed(1)} mm at ${spar.worstAt.toFixed(0)} mm from the root; its bore is left out of the pieces there`
+            : `${spar.name} leaves ${spar.worstMm.toFixed(2)} mm of plastic at ${spar.worstAt.toFixed(0)} mm; a bead is ${wanted} mm`,
+        remedy: sparRemedy(spar, wanted),
+      })
+    }
+    const loft = surfaces[spar.surface as 'wing']
+    if (loft && spar.fromMm >= loft.span)
+      found.push({
+        code: 'spar-outside',
+        stations: ['spine'],
+        severity: 'stop',
+        where: spar.name,
+        value: spar.fromMm,
+        limit: loft.span,
+        unit: 'mm',
+        text: `${spar.name} begins ${spar.fromMm.toFixed(0)} mm out, beyond the tip at ${loft.span.toFixed(0)} mm`,
+        remedy: 'Move its inner end inboard',
+      })
+    const most = doc.spars.find(item => item.id === spar.id)?.through ? 2 : 1
+    if (spar.pieceMm > spar.stockMm)
+      found.push({
+        code: 'stock-too-short',
+        stations: ['spine'],
+        severity: 'warn',
+        where: spar.name,
+        value: spar.pieceMm,
+        limit: spar.stockMm,
+        unit: 'mm',
+        text: `${spar.name} needs ${spar.pieceMm.toFixed(0)} mm in one length${most === 2 ? ' through the middle' : ''}; stock is ${spar.stockMm} mm`,
+        remedy: 'End it earlier, or split it at the root',
+      })
+    return found
+  })
+}
+
+function sparRemedy(spar: SparReport, wanted: number): string {
+  const lastGood = [...spar.fits].reverse().find(fit => Math.min(fit.above, fit.below) >= wanted)
+  if (lastGood && lastGood.s > spar.fromMm + 20 && lastGood.s < spar.toMm)
+    return `End it at ${Math.floor(lastGood.s)} mm, or take a size less`
+  return 'Take a size less, a thicker section, or move it to the thickest part of the chord'
+}
+
+function pieceProblems({ doc, pieces: shapes }: Airframe, pieces: readonly PieceReport[]): Finding[] {
+  const found: Finding[] = []
+  pieces.forEach((piece, i) => {
+    if (piece.side === 'port') return
+    if (!piece.fits) {
+      const bed = doc.printers.reduce((a, b) => (b.bedMm[2] > a.bedMm[2] ? b : a))
+      found.push({
+        code: 'piece-too-large',
+        stations: ['split'],
+        severity: 'stop',
+        where: piece.name,
+        value: Math.max(...piece.boxMm),
+        limit: Math.max(...bed.bedMm),
+        unit: 'mm',
+        text: `${piece.name} is ${piece.boxMm.map(v => v.toFixed(0)).join(' × ')} mm standing; no printer here takes it (${bed.name}: ${bed.bedMm.join(' × ')} mm, ${bed.nozzleMaxC} °C)`,
+        remedy: 'Split: propose cuts, or lower the nozzle temperature',
+      })
+    }
+    if (shapes[i].zonesInside.length > 1)
+      found.push({
+        code: 'zones-in-piece',
+        stations: ['skin'],
+        severity: 'note',
+        where: piece.name,
+        value: shapes[i].zonesInside.length,
+        limit: 1,
+        unit: 'zones',
+        text: `${piece.name} spans ${shapes[i].zonesInside.length} zones; it is printed as ${piece.zoneName}`,
+        remedy: 'Cut where the zones meet',
+      })
+  })
+  return found
+}
+
+function zoneProblems(airframe: Airframe): Finding[] {
+  return airframe.doc.zones.flatMap((zone): Finding[] => {
+    const filament = airframe.filamentOf(zone),
+      { recipe } = zone
+    const found: Finding[] = []
+    const fill = beadFill(recipe, filament)
+    if (fill < 0.95)
+      found.push({
+        code: 'bead-starved',
+        stations: ['skin'],
+        severity: 'warn',
+        where: zone.name,
+        value: fill,
+        limit: 0.95,
+        unit: '×',
+        text: `${zone.name}: the bead is ${(100 * fill).toFixed(0)} % full, starved and weak`,
+        remedy: `Flow ${(recipe.flow / fill).toFixed(2)} fills it at ${recipe.nozzleC} °C`,
+      })
+    if (fill > 1.05)
+      found.push({
+        code: 'bead-proud',
+        stations: ['skin'],
+        severity: 'warn',
+        where: zone.name,
+        value: fill,
+        limit: 1.05,
+        unit: '×',
+        text: `${zone.name}: the bead is ${(100 * fill).toFixed(0)} % full, proud and heavy to sand`,
+        remedy: `Flow ${(recipe.flow / fill).toFixed(2)} fills it at ${recipe.nozzleC} °C`,
+      })
+    const [low, high] = filament.nozzleC
+    if (recipe.nozzleC < low || recipe.nozzleC > high)
+      found.push({
+        code: 'nozzle-range',
+        stations: ['skin'],
+        severity: 'warn',
+        where: zone.name,
+        value: recipe.nozzleC,
+        limit: recipe.nozzleC < low ? low : high,
+        unit: '°C',
+        text: `${zone.name}: ${recipe.nozzleC} °C is outside what ${filament.name} takes (${low}–${high} °C)`,
+        remedy: `Set ${recipe.nozzleC < low ? low : high} °C`,
+      })
+    if (recipe.beadWidthMm < recipe.layerHeightMm)
+      found.push({
+        code: 'bead-flat',
+        stations: ['skin'],
+        severity: 'stop',
+        where: zone.name,
+        value: recipe.beadWidthMm,
+        limit: recipe.layerHeightMm,
+        unit: 'mm',
+        text: `${zone.name}: a bead ${recipe.beadWidthMm} mm wide cannot be ${recipe.layerHeightMm} mm high`,
+        remedy: 'A wider bead or a thinner layer',
+      })
+    if (filament.needsEnclosure && !airframe.doc.printers.some(printer => printer.enclosed))
+      found.push({
+        code: 'enclosure',
+        stations: ['skin'],
+        severity: 'warn',
+        where: zone.name,
+        value: 0,
+        limit: 1,
+        unit: 'printers',
+        text: `${zone.name}: ${filament.name} wants a warm enclosure and no printer here has one`,
+        remedy: 'Another filament, or enclose a printer',
+      })
+    const { fieldTemperatureC: air, colour } = airframe.doc.brief
+    const hot = skinTemperature(air, FIELD, COLOURS.find(item => item.id === colour)!.absorbed)
+    if (filament.softeningC < hot)
+      found.push({
+        code: 'heat',
+        stations: ['skin'],
+        severity: 'warn',
+        where: zone.name,
+        value: hot,
+        limit: filament.softeningC,
+        unit: '°C',
+        text: `${zone.name}: on the field at ${air} °C a ${colour} skin reaches ${hot.toFixed(0)} °C in still air; ${filament.name} softens at ${filament.softeningC} °C`,
+        remedy: 'A lighter colour and shade, or a heat-proof filament',
+      })
+    return found
+  })
+}
+
+function spoolProblems({ doc }: Airframe, pieces: readonly PieceReport[]): Finding[] {
+  const wanted = new Map<string, { mass: number; name: string }>()
+  for (const piece of pieces) {
+    if (piece.weighedG !== null) continue
+    wanted.set(piece.filament, {
+      mass: (wanted.get(piece.filament)?.mass ?? 0) + piece.predictedG,
+      name: piece.filamentName,
+    })
+  }
+  return [...wanted].flatMap(([id, { mass, name }]): Finding[] => {
+    const spools = doc.spools.filter(spool => spool.filament === id)
+    const have = spools.reduce((sum, spool) => sum + spool.massG, 0)
+    if (spools.length === 0 || have >= mass) return []
+    return [
+      {
+        code: 'spool-short',
+        stations: ['print'],
+        severity: 'note',
+        where: name,
+        value: have,
+        limit: mass,
+        unit: 'g',
+        text: `${have.toFixed(0)} g of ${name} on the shelf; ${mass.toFixed(0)} g still to print`,
+        remedy: `Buy ${Math.ceil((mass - have) / 10) * 10} g more before the first plate`,
+      },
+    ]
+  })
+}
+
+const equipmentProblems = (doc: ProjectFile): Finding[] =>
+  doc.equipment.flatMap((item): Finding[] => {
+    if (!item.bay) return []
+    const front = item.xMm - item.sizeMm[0] / 2,
+      rear = item.xMm + item.sizeMm[0] / 2
+    const over = Math.max(item.bay[0] - front, rear - item.bay[1])
+    if (over <= 0.5) return []
+    return [
+      {
+        code: 'outside-bay',
+        stations: ['balance'],
+        severity: 'warn',
+        where: item.name,
+        value: over,
+        limit: 0,
+        unit: 'mm',
+        text: `${item.name} sticks ${over.toFixed(0)} mm out of its bay (${item.bay[0]}–${item.bay[1]} mm)`,
+        remedy: 'Move it, take a shorter one, or lengthen the bay',
+      },
+    ]
+  })
+
+/** A first piece this much off says that the rest will be too. */
+export const WEIGH_LIMIT = 0.07
+
+const weighProblems = (pieces: readonly PieceReport[]): Finding[] =>
+  pieces.flatMap((piece): Finding[] => {
+    if (piece.weighedG === null) return []
+    const off = piece.weighedG / piece.predictedG - 1
+    if (Math.abs(off) <= WEIGH_LIMIT) return []
+    return [
+      {
+        code: 'weighs-off',
+        stations: ['weigh'],
+        severity: 'warn',
+        where: piece.name,
+        value: piece.weighedG,
+        limit: piece.predictedG,
+        unit: 'g',
+        text: `${piece.name} weighs ${piece.weighedG.toFixed(1)} g, ${(100 * Math.abs(off)).toFixed(0)} % ${off > 0 ? 'over' : 'under'} its ${piece.predictedG.toFixed(1)} g`,
+        remedy:
+          off > 0
+            ? 'Check flow and bead width before the next plate'
+            : 'Look for missing layers or a starved bead',
+      },
+    ]
+  })

@@ -1,0 +1,122 @@
+/** What is wrong with how it will fly: each with its place, figure, limit and one thing to do. */
+import type { ProjectFile } from '../../document'
+import type { Finding, Assessment } from '../report'
+
+/** The inner wing should stall this much before the tip, °. */
+export const TIP_MARGIN_WANTED = 1
+
+export function flightProblems(
+  doc: ProjectFile,
+  {
+    flight,
+    plan,
+    stall,
+    trim,
+    handling,
+    controls,
+  }: Pick<Assessment, 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls'>,
+): Finding[] {
+  const found: Finding[] = []
+  if (flight.stallMs > doc.brief.stallMaxMs)
+    found.push({
+      code: 'stall-fast',
+      stations: ['brief'],
+      severity: 'warn',
+      where: 'Wing',
+      value: flight.stallMs,
+      limit: doc.brief.stallMaxMs,
+      unit: 'm/s',
+      text: `It stalls at ${flight.stallMs.toFixed(1)} m/s; the brief asks for ${doc.brief.stallMaxMs} m/s`,
+      remedy: `${(100 * ((flight.stallMs / doc.brief.stallMaxMs) ** 2 - 1)).toFixed(0)} % more wing area, or as much less weight`,
+    })
+  if (stall.tipMarginDeg < TIP_MARGIN_WANTED) {
+    const washed = stall.cases.find(item => item.id === 'washout')
+    const remedy =
+      washed && washed.tipMarginDeg >= TIP_MARGIN_WANTED
+        ? `Two more degrees of washout: then ${washed.tipMarginDeg.toFixed(1)}°`
+        : 'More washout, less taper, or a thicker, more cambered tip'
+    found.push({
+      code: 'tip-stall',
+      stations: ['shape'],
+      severity: stall.tipMarginDeg < 0 ? 'warn' : 'note',
+      where: 'Wing',
+      value: stall.tipMarginDeg,
+      limit: TIP_MARGIN_WANTED,
+      unit: '°',
+      text:
+        stall.tipMarginDeg < 0
+          ? `The outer wing stalls ${(-stall.tipMarginDeg).toFixed(1)}° before the inner, first ${(100 * stall.placeShare).toFixed(0)} % out: it will drop a wing`
+          : `The outer wing stalls only ${stall.tipMarginDeg.toFixed(1)}° after the inner: it may drop a wing`,
+      remedy,
+    })
+  }
+  if (plan.spanMm > doc.brief.spanMaxMm)
+    found.push({
+      code: 'span-over',
+      stations: ['brief'],
+      severity: 'warn',
+      where: 'Wing',
+      value: plan.spanMm,
+      limit: doc.brief.spanMaxMm,
+      unit: 'mm',
+      text: `Span ${plan.spanMm.toFixed(0)} mm; the brief allows ${doc.brief.spanMaxMm} mm`,
+      remedy: 'Shorten the outer panel, or change the brief',
+    })
+  for (const row of trim.filter(item => item.trouble)) {
+    const place = `${row.label}${row.payload ? '' : ', payload gone'}`
+    found.push({
+      code: 'trim-hard',
+      stations: ['shape'],
+      severity: /slower|nothing|wants/.test(row.trouble) ? 'warn' : 'note',
+      where: place,
+      value: row.controlDeg ?? row.cmLeft,
+      limit: 0,
+      unit: row.controlDeg === null ? 'Cm' : '°',
+      text: `${place}, ${row.speedMs.toFixed(1)} m/s: ${row.trouble}`,
+      remedy:
+        row.controlDeg === null
+          ? 'Shape: add an elevator or elevons'
+          : 'Turn the tailplane, or move the balance',
+    })
+  }
+  for (const mode of handling.modes.filter(item => item.state === 'poor'))
+    found.push({
+      code: `mode-${mode.id}`,
+      stations: ['shape'],
+      severity: 'warn',
+      where: mode.label,
+      value: mode.halfS,
+      limit: 0,
+      unit: 's',
+      text: `${mode.label}: ${mode.words}`,
+      remedy:
+        mode.id === 'spiral' || mode.id === 'dutch-roll'
+          ? 'Shape: dihedral and fin'
+          : 'Balance: bring the CG forward',
+    })
+  for (const reading of handling.readings.filter(item => item.state === 'poor'))
+    found.push({
+      code: `handling-${reading.id}`,
+      stations: ['shape'],
+      severity: 'warn',
+      where: reading.label,
+      value: reading.value,
+      limit: 0,
+      unit: 'per rad',
+      text: `${reading.label} ${reading.value.toFixed(3)}: ${reading.words}`,
+      remedy: 'Shape: a larger fin, or a longer arm to it',
+    })
+  for (const control of controls.filter(item => item.trouble && item.servoName !== null))
+    found.push({
+      code: 'servo-short',
+      stations: ['shape'],
+      severity: 'warn',
+      where: control.name,
+      value: control.servoNeedsNcm ?? 0,
+      limit: control.servoHasNcm ?? 0,
+      unit: 'N·cm',
+      text: `${control.name}: ${control.trouble}`,
+      remedy: 'Shape: rod, throw or servo',
+    })
+  return found
+}

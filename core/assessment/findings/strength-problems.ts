@@ -1,0 +1,170 @@
+/**
+ * What is wrong with what carries it, the wing's own verdict apart: each with place, figure, limit and one
+ * thing to do.
+ */
+import { zoneOr } from '../../geometry'
+import type { Airframe } from '../resolve'
+import type { StrengthFigures, Finding } from '../report'
+/** A tail that gives away more than this much of its lift slope is too soft to be trimmed by feel. */
+export const TAIL_LEFT = 0.9
+/** Twist of a boom under full rudder that can be seen and felt, °. */
+export const BOOM_TWIST_LIMIT = 4
+
+export function strengthProblems(airframe: Airframe, strength: StrengthFigures): Finding[] {
+  return [
+    ...placeProblems(strength),
+    ...twistProblems(airframe, strength),
+    ...gearProblems(airframe, strength),
+    ...sparProblems(airframe),
+    ...stanceProblems(airframe),
+  ]
+}
+
+/** The weakest of all is what the verdict says; here are the others. */
+const placeProblems = ({ part, places }: StrengthFigures): Finding[] =>
+  places
+    .slice(part === 'wing' ? 0 : 1)
+    .filter(place => place.reserve < 1)
+    .map(place => ({
+      code: `weak-${place.part}`,
+      stations: ['spine'],
+      target: true,
+      severity: 'stop',
+      where: `${place.label} at ${place.xMm.toFixed(0)} mm`,
+      value: place.reserve,
+      limit: 1,
+      unit: '×',
+      text: `${place.label}, ${place.mode}: ${place.reserve.toFixed(2)} of what it must bear (${place.case}; ${place.words})`,
+      remedy: `Spine: ${place.remedy}`,
+    }))
+
+function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Finding[] {
+  const found: Finding[] = []
+  const top = doc.brief.topSpeedMs
+  if (twist.cautionMs !== null && top > twist.cautionMs) {
+    const first =
+      twist.divergenceMs !== null && (twist.flutterMs === null || twist.divergenceMs <= twist.flutterMs)
+        ? 'twist itself off (divergence)'
+        : 'flutter'
+    found.push({
+      code: 'twist-speed',
+      stations: ['spine'],
+      severity: 'stop',
+      where: 'Wing',
+      value: top,
+      limit: twist.cautionMs,
+      unit: 'm/s',
+      text: `At ${top} m/s the wing is near where it would ${first}: keep under ${twist.cautionMs.toFixed(0)} m/s`,
+      remedy: 'Skin: another bead on the outer wing, or a lower top speed at Brief',
+    })
+  }
+  if (boom && boom.effectTop < TAIL_LEFT)
+    found.push({
+      code: 'boom-soft',
+      stations: ['spine'],
+      severity: 'warn',
+      where: 'Boom',
+      value: boom.effectTop,
+      limit: TAIL_LEFT,
+      unit: 'of the tail',
+      text: `At top speed the boom bends until ${(100 * boom.effectTop).toFixed(0)} % of the tail's effect is left`,
+      remedy: 'Spine: a size more of boom',
+    })
+  if (boom && boom.twistDeg > BOOM_TWIST_LIMIT)
+    found.push({
+      code: 'boom-twists',
+      stations: ['spine'],
+      severity: 'warn',
+      where: 'Boom',
+      value: boom.twistDeg,
+      limit: BOOM_TWIST_LIMIT,
+      unit: '°',
+      text: `Full rudder at cruise twists the boom by ${boom.twistDeg.toFixed(1)}°`,
+      remedy: 'Spine: a size more of boom',
+    })
+  return found
+}
+
+function gearProblems({ doc }: Airframe, { gear }: StrengthFigures): Finding[] {
+  const found: Finding[] = []
+  if (doc.brief.landing === 'wheels' && doc.gear.length === 0)
+    found.push({
+      code: 'gear-missing',
+      stations: ['spine'],
+      severity: 'warn',
+      where: 'Landing gear',
+      value: 0,
+      limit: 1,
+      unit: 'legs',
+      text: 'It is to land on wheels and has no leg; a belly landing is computed',
+      remedy: 'Spine: add a leg, or land it on its belly',
+    })
+  for (const name of gear.bottoms)
+    found.push({
+      code: 'gear-bottoms',
+      stations: ['spine'],
+      severity: 'warn',
+      where: name,
+      value: gear.travelMm,
+      limit: doc.gear.find(leg => leg.name === name)!.travelMm,
+      unit: 'mm',
+      text: `${name} runs into its stop in a drop from ${doc.brief.dropMm} mm; the peak is ${gear.factor.toFixed(1)} times the weight`,
+      remedy: 'A stiffer spring, or more travel',
+    })
+  return found
+}
+
+const sparProblems = ({ spars }: Airframe): Finding[] =>
+  Object.values(spars).flatMap(lines =>
+    (lines ?? [])
+      .filter(line => line.spar.route === 'bent' && !line.stock.bends)
+      .map((line): Finding => ({
+        code: 'spar-cannot-bend',
+        stations: ['spine'],
+        severity: 'stop',
+        where: line.spar.name,
+        value: 1,
+        limit: 0,
+        unit: 'bends',
+        text: `${line.spar.name} is to follow the dihedral, and ${line.stock.name} cannot be bent`,
+        remedy: 'Spring steel wire, or two straight spars that overlap at the break',
+      })),
+  )
+
+const stanceProblems = ({ doc, surfaces }: Airframe): Finding[] =>
+  [...new Set(Object.values(surfaces).flatMap(loft => loft.zones))]
+    .map(id => zoneOr(doc.zones, id))
+    .flatMap((zone): Finding[] => {
+      const { recipe } = zone
+      if (recipe.stance !== 'flat') return []
+      const least = Math.min(recipe.baseLayers, recipe.topLayers)
+      if (recipe.spiral)
+        return [
+          {
+            code: 'lies-spiral',
+            stations: ['skin'],
+            severity: 'stop',
+            where: zone.name,
+            value: 1,
+            limit: 0,
+            unit: 'spirals',
+            text: `${zone.name}: a spiral wall needs a piece that stands on its end`,
+            remedy: 'Skin: stand it up, or take another recipe',
+          },
+        ]
+      if (least < 2)
+        return [
+          {
+            code: 'lies-bare',
+            stations: ['skin'],
+            severity: 'warn',
+            where: zone.name,
+            value: least,
+            limit: 2,
+            unit: 'layers',
+            text: `${zone.name} lies flat with ${least} ${recipe.topLayers <= recipe.baseLayers ? 'top' : 'base'} layers: there its skin is open`,
+            remedy: 'Skin: at least two base and two top layers',
+          },
+        ]
+      return []
+    })

@@ -1,0 +1,97 @@
+/**
+ * Drag of an airframe: induced in the far wake, profile by strips from their polars, bodies by friction. SI
+ * inside.
+ */
+import {
+  bodyDragArea,
+  coefficientsAt,
+  ellipsePerimeter,
+  stripCirculations,
+  type Circulation,
+  type Deflection,
+} from '../../aero'
+import type { BodyLoft } from '../../geometry'
+import { memoise } from '../../memo'
+import { mmToM } from '../../units'
+import { airOf, type SolvedFlight } from './solved-lift'
+import { alongSpan, type StationModels } from './section-models'
+import type { SurfaceName } from '../../document'
+import type { Airframe } from '../resolve'
+
+/** On top of what is computed: gaps, hinges, rods, edges, joints and what stands in the wind. */
+const EXTRA = 1.15
+
+export type SurfaceModels = Partial<Record<SurfaceName, StationModels>>
+
+export interface DragModel {
+  (
+    alpha: number,
+    deflections: readonly Deflection[],
+    speed: number,
+  ): { CL: number; CD: number; profile: number; induced: number; body: number }
+}
+
+const bodyWetted = memoise((body: BodyLoft) => {
+  const steps = 40,
+    from = mmToM(body.from),
+    length = mmToM(body.to - body.from)
+  let area = 0,
+    widest = 0
+  for (let i = 0; i < steps; i++) {
+    const { width, height } = body.at((from + ((i + 0.5) / steps) * length) * 1000)
+    area += (ellipsePerimeter(mmToM(width), mmToM(height)) * length) / steps
+    widest = Math.max(widest, mmToM(Math.sqrt(width * height)))
+  }
+  return { area, widest, length }
+}, 4)
+
+/** `models` are the sections of each surface; a surface without them drags like the wing's first section. */
+export function dragOf(airframe: Airframe, flight: SolvedFlight, models: SurfaceModels): DragModel {
+  const { lift, reference, plan } = flight
+  const { panels } = lift.flows.lattice
+  const air = airOf(airframe.doc)
+  const kinematic = air.viscosity / air.density
+  const body = airframe.body ? bodyWetted(airframe.body) : null
+  const units = new Map<string, Float64Array>()
+  const unit = (key: string, solved: () => Circulation) => {
+    if (!units.has(key)) units.set(key, stripCirculations(panels, solved()).starboard)
+    return units.get(key)!
+  }
+  return (alpha, deflections, speed) => {
+    const parts = [
+      { of: unit('wind 0', () => lift.flows.wind(0)), by: Math.cos(alpha) },
+      { of: unit('wind 2', () => lift.flows.wind(2)), by: Math.sin(alpha) },
+      ...deflections.map(({ id, sense, angle }) => ({
+        of: unit(`${id} ${sense}`, () => lift.flows.control(id, sense)!),
+        by: angle,
+      })),
+    ]
+    const { CL, CD: induced } = coefficientsAt(
+      lift.flows,
+      alpha,
+      deflections,
+      { x: reference.x, z: 0 },
+      reference,
+    )
+    let profile = 0
+    panels.strips.forEach((strip, k) => {
+      const own = models[strip.surface as SurfaceName] ?? models.wing!
+      const cl =
+        (2 * parts.reduce((sum, part) => sum + part.by * part.of[k], 0)) / Math.max(1e-6, strip.chord)
+      profile +=
+        (strip.mirrored ? 2 : 1) *
+        strip.chord *
+        strip.width *
+        alongSpan(own, strip.span, model => model.drag(cl, (speed * strip.chord) / kinematic))
+    })
+    let area = 0
+    if (body) area += bodyDragArea(body.length, body.area, body.widest, speed, kinematic)
+    if (airframe.boom) {
+      const length = mmToM(airframe.boom.boom.toMm - airframe.boom.boom.fromMm),
+        size = mmToM(airframe.boom.stock.heightMm)
+      area += bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
+    }
+    const own = { profile: (EXTRA * profile) / plan.area, body: (EXTRA * area) / plan.area, induced }
+    return { CL, CD: own.profile + own.body + induced, ...own }
+  }
+}

@@ -1,0 +1,76 @@
+/** The lattice of an airframe: every lifting surface with its controls, in SI. */
+import type { LatticeSurface } from '../../aero'
+import type { Control, ProjectFile, Surface, SurfaceName } from '../../document'
+import { meanSlope, placePoint, type SurfaceLoft } from '../../geometry'
+import { mmToM } from '../../units'
+
+/**
+ * Half-span strips and chordwise panels of the live lattice; the convergence table in the methods page says
+ * what they cost.
+ */
+const STRIPS: Record<SurfaceName, number> = { wing: 16, horizontal: 8, vertical: 6 }
+const CHORDWISE: Record<SurfaceName, number> = { wing: 4, horizontal: 3, vertical: 3 }
+
+/** The name a control has in the lattice. */
+export const controlId = (surface: SurfaceName, index: number): string => `${surface}:${index}`
+
+export const surfaceOf = (doc: ProjectFile, name: SurfaceName): Surface | null =>
+  name === 'wing' ? doc.wing : doc.tail[name]
+
+export function latticeOf(loft: SurfaceLoft, controls: readonly Control[]): LatticeSurface {
+  const bays = loft.ends.length - 1
+  const stations = loft.ends.map(station => {
+    const [x, y, z] = placePoint(loft, station.lead, station.n, station.s, 1)
+    return {
+      x: mmToM(x),
+      y: mmToM(y),
+      z: mmToM(z),
+      chord: mmToM(station.chord),
+      twist: station.twist,
+      slopeAt: (share: number) => meanSlope(station.shape, share),
+    }
+  })
+  // The lattice measures along the surface, dihedral and all; a control's share of the span carries over.
+  const length = stations
+    .slice(1)
+    .reduce((sum, b, i) => sum + Math.hypot(b.y - stations[i].y, b.z - stations[i].z), 0)
+  return {
+    name: loft.name,
+    mirror: loft.mirror,
+    chordwise: CHORDWISE[loft.name],
+    spanwise: Math.max(2, Math.round(STRIPS[loft.name] / bays)),
+    spacing: bays === 1 ? 'cosine' : 'uniform',
+    stations,
+    controls: controls.map((control, i) => ({
+      id: controlId(loft.name, i),
+      from: control.fromShare * length,
+      to: control.toShare * length,
+      chordShare: control.chordShare,
+    })),
+  }
+}
+
+/** Controls that pitch, roll and yaw the aircraft, the first of each kind, with the sense that does it. */
+export interface ControlRoles {
+  pitch: string | null
+  roll: string | null
+  yaw: string | null
+}
+
+const PITCH = new Set<Control['kind']>(['elevator', 'elevon', 'ruddervator'])
+export function controlRoles(doc: ProjectFile, present: Iterable<SurfaceName>): ControlRoles {
+  const names = [...present]
+  const find = (wanted: (kind: Control['kind']) => boolean) => {
+    for (const name of ['horizontal', 'wing', 'vertical'] as const) {
+      if (!names.includes(name)) continue
+      const index = surfaceOf(doc, name)!.controls.findIndex(control => wanted(control.kind))
+      if (index >= 0) return controlId(name, index)
+    }
+    return null
+  }
+  return {
+    pitch: find(kind => PITCH.has(kind)),
+    roll: find(kind => kind === 'aileron' || kind === 'elevon'),
+    yaw: find(kind => kind === 'rudder') ?? find(kind => kind === 'ruddervator'),
+  }
+}

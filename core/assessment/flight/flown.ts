@@ -1,0 +1,137 @@
+/** Everything about flight that an assessment says, from the solved lattice, the sections and the ledger. */
+import type { SurfaceName } from '../../document'
+import { trailingEdgeMm, zoneOr } from '../../geometry'
+import { chanceWithin, massSpread, sumMass, type MassEntry } from '../../mass'
+import { degToRad, gToKg, mToMm } from '../../units'
+import { rateReports } from './rates'
+import { controlReports } from './hinges'
+import { dragOf, type SurfaceModels } from './airframe-drag'
+import { airOf, createLift, type SolvedFlight } from './solved-lift'
+import { handlingOf } from './handling-report'
+import { controlRoles, surfaceOf } from './airframe-lattice'
+import { createSections, type StationModels } from './section-models'
+import { createStall } from './stall-along-span'
+import { loadingOf, tailIncidence, trimRows } from './trim-rows'
+import type { Airframe } from '../resolve'
+import type { StallReport, TrimRow, Assessment, FlightFigures } from '../report'
+
+/**
+ * How well lattice and body strips place the neutral point: one standard deviation, share of the mean chord.
+ */
+export const NEUTRAL_POINT_SIGMA = 0.015
+
+/** What flight adds to an assessment, with what strength needs of it. */
+export type Flown = Pick<
+  Assessment,
+  'flight' | 'stall' | 'trim' | 'tailIncidenceDeg' | 'handling' | 'controls' | 'rates'
+> & { solved: SolvedFlight; alphaStall: number; wingModels: StationModels }
+
+export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[]) => Flown {
+  const lift = createLift()
+  const sections = createSections()
+  const stallStage = createStall()
+  return (airframe, entries) => {
+    const { doc } = airframe
+    const solved = lift(airframe)
+    const models: SurfaceModels = {}
+    for (const loft of Object.values(airframe.surfaces)) {
+      const surface = surfaceOf(doc, loft.name as SurfaceName)!
+      models[loft.name] = sections(
+        loft,
+        surface,
+        doc,
+        trailingEdgeMm(surface.panels.map(panel => zoneOr(doc.zones, panel.zone))),
+      )
+    }
+    const dropping = entries.some(entry => entry.drops && entry.mass > 0)
+    const sum = sumMass(entries),
+      empty = dropping ? sumMass(entries.filter(entry => !entry.drops)) : sum
+    const stall = stallStage(airframe, solved, models.wing!, sum.mass)
+    const light = stall.speedMs * Math.sqrt(empty.mass / sum.mass)
+    const aboard = loadingOf(sum, stall.speedMs),
+      gone = dropping ? loadingOf(empty, light) : null
+    const roles = controlRoles(doc, Object.keys(airframe.surfaces) as SurfaceName[])
+    const drag = dragOf(airframe, solved, models)
+    const trim = trimRows(airframe, solved, roles, drag, { aboard, gone })
+    const flownState = handlingOf(airframe, solved, roles, drag, aboard, entries)
+    const cruise = trim.find(row => row.id === 'cruise' && row.payload)
+    return {
+      solved,
+      wingModels: models.wing!,
+      alphaStall: degToRad(stall.alphaDeg),
+      stall,
+      trim,
+      tailIncidenceDeg: tailIncidence(airframe, roles, cruise),
+      handling: flownState.report,
+      controls: controlReports(airframe, solved, flownState.alpha),
+      rates: rateReports(
+        airframe,
+        solved,
+        roles,
+        flownState.derivatives,
+        flownState.report,
+        flownState.derivatives.at.CL,
+        stall.clMax,
+      ),
+      flight: figures(airframe, solved, stall, trim, entries, sum.x, empty.x, massSpread(entries).x),
+    }
+  }
+}
+
+function figures(
+  { doc }: Airframe,
+  { plan, lift, bodyShift, neutralPoint }: SolvedFlight,
+  stall: StallReport,
+  trim: readonly TrimRow[],
+  entries: readonly MassEntry[],
+  cg: number,
+  cgEmpty: number,
+  cgSigma: number,
+): FlightFigures {
+  const [low, high] = doc.brief.staticMarginPct
+  const at = (pct: number) => mToMm(neutralPoint - (pct / 100) * plan.mac)
+  const sigma = Math.hypot(mToMm(cgSigma), NEUTRAL_POINT_SIGMA * mToMm(plan.mac))
+  const [fore, aft] = [at(high), at(low)]
+  const reach = slideReach(entries, doc)
+  const places = [mToMm(cg), mToMm(cgEmpty)]
+  return {
+    clAlphaPerRad: lift.clAlpha,
+    neutralPointMm: mToMm(neutralPoint),
+    neutralPointSigmaMm: NEUTRAL_POINT_SIGMA * mToMm(plan.mac),
+    bodyShiftMm: mToMm(bodyShift),
+    staticMarginPct: (100 * (neutralPoint - cg)) / plan.mac,
+    staticMarginEmptyPct: (100 * (neutralPoint - cgEmpty)) / plan.mac,
+    cgRangeMm: [fore, aft],
+    cgAimMm: at((low + high) / 2),
+    cgReachMm: [places[0] + reach[0], places[0] + reach[1]],
+    balanceChance: chanceWithin(places, sigma, fore, aft),
+    balanceChanceSliding: chanceWithin(places, sigma, fore - reach[1], aft - reach[0]),
+    stallMs: stall.speedMs,
+    clMax: stall.clMax,
+    stallPlaceShare: stall.placeShare,
+    tipMarginDeg: stall.tipMarginDeg,
+    density: airOf(doc).density,
+    spanEfficiency: lift.spanEfficiency,
+    panels: lift.panels,
+    bestGlide: trim.find(row => row.id === 'glide' && row.payload)?.glideRatio ?? 0,
+  }
+}
+
+/**
+ * How far the CG goes forward and aft when batteries slide from end to end of their bays, mm (negative
+ * forward).
+ */
+function slideReach(entries: readonly MassEntry[], doc: Airframe['doc']): [number, number] {
+  const total = entries.reduce((sum, entry) => sum + entry.mass, 0)
+  return doc.equipment
+    .filter(item => item.kind === 'battery' && item.bay)
+    .reduce<[number, number]>(
+      ([fore, aft], item) => {
+        const ends = [item.bay![0] + item.sizeMm[0] / 2, item.bay![1] - item.sizeMm[0] / 2].map(
+          x => ((x - item.xMm) * gToKg(item.massG)) / total,
+        )
+        return [fore + Math.min(0, ...ends), aft + Math.max(0, ...ends)]
+      },
+      [0, 0],
+    )
+}

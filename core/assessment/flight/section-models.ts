@@ -1,0 +1,67 @@
+/**
+ * Section models of an airframe's stations: solved once for each aerofoil, edge and set of measured polars.
+ */
+import { sectionModel, solveSection, type SectionModel } from '../../aero'
+import type { Aerofoil, MeasuredPolar, ProjectFile, Surface } from '../../document'
+import { sectionOutline, type SurfaceLoft } from '../../geometry'
+import { memoise } from '../../memo'
+
+/** Panels round a section: half a thousandth in lift against twice as many. */
+export const SECTION_PANELS = 100
+
+export interface StationModels {
+  s: readonly number[]
+  models: readonly SectionModel[]
+}
+
+export function createSections(): (
+  loft: SurfaceLoft,
+  surface: Surface,
+  doc: ProjectFile,
+  edgeMm: number,
+) => StationModels {
+  const flowOf = memoise((reference: string, aerofoil: Aerofoil | undefined) => {
+    const outline = sectionOutline(reference, aerofoil ? [aerofoil] : [], SECTION_PANELS)
+    return { flow: solveSection(outline), gap: outline.gap }
+  }, 40)
+  const modelOf = memoise(
+    (reference: string, aerofoil: Aerofoil | undefined, gap: number, ...measured: MeasuredPolar[]) => {
+      const { flow, gap: own } = flowOf(reference, aerofoil)
+      return sectionModel(flow, Math.max(own, gap), measured)
+    },
+    60,
+  )
+  return (loft, surface, doc, edgeMm) => {
+    const references = [surface.rootAerofoil, ...surface.panels.map(panel => panel.tipAerofoil)]
+    return {
+      s: loft.ends.map(end => end.s / 1000),
+      models: loft.ends.map((end, i) => {
+        // The opened edge in steps of a thousandth of the chord, so that a dragged tip does not ask for new
+        // polars at every pixel.
+        const gap = Math.round((1000 * edgeMm) / Math.max(1, end.chord)) / 1000
+        return modelOf(
+          references[i],
+          doc.aerofoils.find(item => item.id === references[i]),
+          gap,
+          ...doc.polars.filter(polar => polar.aerofoil === references[i]),
+        )
+      }),
+    }
+  }
+}
+
+/** Between two stations along the span (m): a straight mix of what both sections say. */
+export function alongSpan(
+  { s, models }: StationModels,
+  at: number,
+  value: (model: SectionModel) => number,
+): number {
+  const next = Math.max(
+    1,
+    s.findIndex(place => place >= at),
+  )
+  const i = next === 0 || s.findIndex(place => place >= at) === -1 ? s.length - 1 : next
+  const t = Math.min(1, Math.max(0, (at - s[i - 1]) / (s[i] - s[i - 1] || 1)))
+  const a = value(models[i - 1])
+  return t === 0 ? a : a + (value(models[i]) - a) * t
+}

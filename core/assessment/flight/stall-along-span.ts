@@ -1,0 +1,266 @@
+/** The stall of an airframe, strip by strip, and what washout, taper and flaps do to it. SI inside. */
+import {
+  findStall,
+  flapTheory,
+  solveLift,
+  stallSpeed,
+  stripCirculations,
+  type LatticeSurface,
+  type LiftSolution,
+  type StripLift,
+} from '../../aero'
+import { zoneOr, trailingEdgeMm } from '../../geometry'
+import { memoise } from '../../memo'
+import { degToRad, GRAVITY, mToMm, radToDeg } from '../../units'
+import { airOf, type SolvedFlight } from './solved-lift'
+import { controlId, latticeOf } from './airframe-lattice'
+import { alongSpan, type createSections, type StationModels } from './section-models'
+import type { Airframe } from '../resolve'
+import type { StallCase, StallReport } from '../report'
+
+/**
+ * A deflected flap raises what its strips can bear by this share of the lift it adds (plain flaps, published
+ * low-speed tests: 0.5–0.7).
+ */
+const FLAP_LIMIT_SHARE = 0.6
+/** Lift of a real plain flap against thin-aerofoil theory at 10–20°. */
+const FLAP_EFFECT = 0.8
+/** What drooped ailerons are tried at when there are no flaps. */
+const DROOP_DEG = 10
+/** Washout that is tried, besides none. */
+const MORE_WASHOUT = degToRad(2)
+
+/** Sections of the wing, with its trailing edge as it is opened for printing. */
+export const wingModels = (
+  airframe: Airframe,
+  sections: ReturnType<typeof createSections>,
+): StationModels => {
+  const zones = airframe.doc.wing.panels.map(panel => zoneOr(airframe.doc.zones, panel.zone))
+  return sections(airframe.wing, airframe.doc.wing, airframe.doc, trailingEdgeMm(zones))
+}
+
+export interface StallStage {
+  (airframe: Airframe, flight: SolvedFlight, models: StationModels, mass: number): StallReport
+}
+
+export function createStall(): StallStage {
+  const casesOf = memoise(
+    (flight: SolvedFlight, airframe: Airframe['wing'], others: readonly LatticeSurface[]) =>
+      variations(flight, airframe, others),
+    12,
+  )
+  let lastOthers: { key: unknown[]; others: LatticeSurface[] } | null = null
+  return (airframe, flight, models, mass) => {
+    const { surfaces, doc, wing } = airframe
+    const key = [surfaces.horizontal, surfaces.vertical]
+    if (!lastOthers || lastOthers.key.some((item, i) => item !== key[i]))
+      lastOthers = {
+        key,
+        others: [surfaces.horizontal].flatMap(loft =>
+          loft ? [{ ...latticeOf(loft, []), chordwise: VARIED_CHORDWISE }] : [],
+        ),
+      }
+    const air = airOf(doc)
+    const find = (
+      lift: LiftSolution,
+      extra: (strip: StripLift, index: number) => { cl: number; limit: number } = () => ({ cl: 0, limit: 0 }),
+      clShift = 0,
+    ) => stallAt(lift, flight, models, mass, air, extra, clShift)
+    const drawn = find(flight.lift)
+    const tip = drawn.strips[drawn.strips.length - 1]
+    const tipSpan = tip.span + tip.width / 2
+    const strips = drawn.strips.map(strip => {
+      const reynolds = (air.density * drawn.speed * strip.chord) / air.viscosity
+      return {
+        sMm: mToMm(strip.span),
+        share: strip.span / tipSpan,
+        chordMm: mToMm(strip.chord),
+        reynolds,
+        cl: strip.clZero + strip.clPerRad * drawn.stall.alpha,
+        limit: alongSpan(models, strip.span, model => model.limit(reynolds).cl),
+        band: alongSpan(models, strip.span, model => model.limit(reynolds).band),
+      }
+    })
+    const worst = strips.reduce((a, b) =>
+      Math.abs(b.sMm - mToMm(drawn.stall.span)) < Math.abs(a.sMm - mToMm(drawn.stall.span)) ? b : a,
+    )
+    const cases: StallCase[] = [
+      caseOf('drawn', 'as drawn', drawn),
+      ...casesOf(flight, wing, lastOthers.others).map(({ id, label, lift }) => caseOf(id, label, find(lift))),
+    ]
+    const sources = new Set(models.models.map(model => model.source))
+    return {
+      speedMs: drawn.speed,
+      spreadMs: (drawn.speed * worst.band) / (2 * Math.max(0.3, worst.limit)),
+      clMax: drawn.stall.clMax,
+      alphaDeg: radToDeg(drawn.stall.alpha),
+      placeShare: drawn.stall.spanShare,
+      placeMm: mToMm(drawn.stall.span),
+      tipMarginDeg: radToDeg(drawn.stall.tipMargin),
+      source: sources.size > 1 ? 'both' : [...sources][0],
+      strips,
+      cases,
+      flap: flapOf(airframe, flight, find),
+    }
+  }
+}
+
+interface FoundStall {
+  stall: ReturnType<typeof findStall>
+  speed: number
+  strips: StripLift[]
+}
+
+/** The section limits follow the Reynolds number at the speed found; three rounds settle. */
+function stallAt(
+  lift: LiftSolution,
+  { plan }: SolvedFlight,
+  models: StationModels,
+  mass: number,
+  air: { density: number; viscosity: number },
+  extra: (strip: StripLift, index: number) => { cl: number; limit: number },
+  clShift: number,
+): FoundStall {
+  const strips = lift.strips
+    .filter(strip => strip.surface === 'wing')
+    .map((strip, i) => ({ ...strip, clZero: strip.clZero + extra(strip, i).cl }))
+  const raised = strips.map((strip, i) => extra(strip, i).limit)
+  const weight = mass * GRAVITY
+  let speed = stallSpeed(weight, air.density, plan.area, 1.1)
+  const clAt = (alpha: number) => lift.clZero + clShift + alpha * lift.clAlpha
+  let stall = findStall(strips, () => 1.1, clAt)
+  for (let round = 0; round < 3; round++) {
+    const limits = new Map(
+      strips.map((strip, i) => [
+        strip,
+        raised[i] +
+          alongSpan(
+            models,
+            strip.span,
+            model => model.limit((air.density * speed * strip.chord) / air.viscosity).cl,
+          ),
+      ]),
+    )
+    stall = findStall(strips, strip => limits.get(strip as (typeof strips)[number])!, clAt)
+    speed = stallSpeed(weight, air.density, plan.area, Math.max(0.1, stall.clMax))
+  }
+  return { stall, speed, strips }
+}
+
+const caseOf = (id: StallCase['id'], label: string, { stall, speed, strips }: FoundStall): StallCase => ({
+  id,
+  label,
+  speedMs: speed,
+  placeShare: stall.spanShare,
+  tipMarginDeg: radToDeg(stall.tipMargin),
+  cls: strips.map(strip => strip.clZero + strip.clPerRad * stall.alpha),
+})
+
+/** Panels along the chord where only differences are wanted: the loading along the span hardly knows it. */
+const VARIED_CHORDWISE = 2
+
+/**
+ * The same wing without washout, with two degrees more at the tip, and with one chord all along; solved with
+ * the tailplane.
+ */
+function variations(
+  flight: SolvedFlight,
+  wing: Airframe['wing'],
+  others: readonly LatticeSurface[],
+): Array<{ id: StallCase['id']; label: string; lift: LiftSolution }> {
+  const base = { ...latticeOf(wing, []), chordwise: VARIED_CHORDWISE }
+  const root = base.stations[0]
+  const last = base.stations.length - 1
+  const spans = base.stations.map((_, i) =>
+    base.stations
+      .slice(1, i + 1)
+      .reduce((sum, b, k) => sum + Math.hypot(b.y - base.stations[k].y, b.z - base.stations[k].z), 0),
+  )
+  const solve = (stations: LatticeSurface['stations']) =>
+    solveLift([{ ...base, stations }, ...others], flight.reference)
+  const mean =
+    base.stations
+      .slice(1)
+      .reduce((sum, b, i) => sum + ((spans[i + 1] - spans[i]) * (b.chord + base.stations[i].chord)) / 2, 0) /
+    spans[last]
+  return [
+    {
+      id: 'untwisted',
+      label: 'without washout',
+      lift: solve(base.stations.map(station => ({ ...station, twist: root.twist }))),
+    },
+    {
+      id: 'washout',
+      label: 'two degrees more washout',
+      lift: solve(
+        base.stations.map((station, i) => ({
+          ...station,
+          twist: station.twist - (MORE_WASHOUT * spans[i]) / spans[last],
+        })),
+      ),
+    },
+    // Quarter-chord line as drawn.
+    {
+      id: 'untapered',
+      label: 'one chord all along',
+      lift: solve(
+        base.stations.map(station => ({
+          ...station,
+          x: station.x + (station.chord - mean) / 4,
+          chord: mean,
+        })),
+      ),
+    },
+  ]
+}
+
+function flapOf(
+  airframe: Airframe,
+  flight: SolvedFlight,
+  find: (
+    lift: LiftSolution,
+    extra: (strip: StripLift, index: number) => { cl: number; limit: number },
+    clShift: number,
+  ) => FoundStall,
+): StallReport['flap'] {
+  const { controls } = airframe.doc.wing
+  const flap = controls.findIndex(control => control.kind === 'flap')
+  const index = flap >= 0 ? flap : controls.findIndex(control => control.kind === 'aileron')
+  if (index < 0) return null
+  const control = controls[index]
+  const deg = flap >= 0 ? control.throwDownDeg : DROOP_DEG
+  const id = controlId('wing', index)
+  const gamma = flight.lift.flows.control(id, 'together')
+  if (!gamma || deg === 0) return null
+  const { panels } = flight.lift.flows.lattice
+  const angle = degToRad(deg) * FLAP_EFFECT
+  const added = stripCirculations(panels, gamma).starboard
+  const wing = panels.strips.map((strip, k) => ({ strip, k })).filter(({ strip }) => strip.surface === 'wing')
+  const weights = panels.controls.get(id)!
+  const own = flapTheory(control.chordShare).effectiveness * 2 * Math.PI * angle
+  const covered = ({ first, panels: n }: { first: number; panels: number }) =>
+    weights.subarray(first, first + n).some(value => value !== 0) ? 1 : 0
+  const clShift =
+    panels.strips.reduce(
+      (sum, strip, k) =>
+        sum +
+        (strip.mirrored ? 2 : 1) * 2 * added[k] * angle * strip.width * panels.normal[2 * strip.first + 1],
+      0,
+    ) / flight.plan.area
+  const found = find(
+    flight.lift,
+    (_, i) => ({
+      cl: (2 * added[wing[i].k] * angle) / wing[i].strip.chord,
+      limit: FLAP_LIMIT_SHARE * own * covered(wing[i].strip),
+    }),
+    clShift,
+  )
+  return {
+    name: control.name,
+    deg,
+    drooped: flap < 0,
+    speedMs: found.speed,
+    clMax: found.stall.clMax,
+    pitchDeg: radToDeg(found.stall.alpha),
+  }
+}

@@ -1,0 +1,149 @@
+/** Trim at cruise, best glide and slow flight, with the payload aboard and gone. SI inside. */
+import { trimAt, type Deflection, type Trim } from '../../aero'
+import { GRAVITY, radToDeg } from '../../units'
+import type { DragModel } from './airframe-drag'
+import { airOf, type SolvedFlight } from './solved-lift'
+import { surfaceOf, type ControlRoles } from './airframe-lattice'
+import type { SurfaceName } from '../../document'
+import type { Airframe } from '../resolve'
+import type { TrimRow } from '../report'
+
+/** Slow flight, as a multiple of the stall speed. */
+export const SLOW = 1.2
+
+export interface Loading {
+  mass: number
+  x: number
+  z: number
+  stall: number
+}
+
+export interface Trimmed {
+  alpha: number
+  deflections: Deflection[]
+  CL: number
+  trim: Trim
+}
+
+/** Incidence and pitch control at a speed in level flight or a shallow glide (lift taken as weight). */
+export function trimmedAt(
+  airframe: Airframe,
+  flight: SolvedFlight,
+  roles: ControlRoles,
+  load: Loading,
+  speed: number,
+): Trimmed {
+  const { density } = airOf(airframe.doc)
+  const CL = (2 * load.mass * GRAVITY) / (density * speed ** 2 * flight.reference.area)
+  const trim = trimAt(
+    flight.lift.flows,
+    CL,
+    roles.pitch,
+    { x: load.x, z: load.z },
+    flight.reference,
+    flight.bodyPitch,
+  )
+  return {
+    alpha: trim.alpha,
+    deflections: roles.pitch ? [{ id: roles.pitch, sense: 'together', angle: trim.deflection }] : [],
+    CL,
+    trim,
+  }
+}
+
+/** Speed of the best glide, searched between the stall and the top speed, m/s. */
+export function bestGlide(airframe: Airframe, flight: SolvedFlight, drag: DragModel, load: Loading): number {
+  const { density } = airOf(airframe.doc)
+  const from = 1.05 * load.stall,
+    to = Math.max(airframe.doc.brief.topSpeedMs, 1.5 * from)
+  let best = from,
+    ratio = 0
+  for (let i = 0; i <= 24; i++) {
+    const speed = from + ((to - from) * i) / 24
+    const CL = (2 * load.mass * GRAVITY) / (density * speed ** 2 * flight.reference.area)
+    const found = CL / drag((CL - flight.lift.clZero) / flight.lift.clAlpha, [], speed).CD
+    if (found > ratio) [ratio, best] = [found, speed]
+  }
+  return best
+}
+
+export function trimRows(
+  airframe: Airframe,
+  flight: SolvedFlight,
+  roles: ControlRoles,
+  drag: DragModel,
+  loads: { aboard: Loading; gone: Loading | null },
+): TrimRow[] {
+  const rows: TrimRow[] = []
+  const [pitchSurface, pitchIndex] = (roles.pitch ?? 'wing:0').split(':')
+  const control = roles.pitch
+    ? surfaceOf(airframe.doc, pitchSurface as SurfaceName)!.controls[Number(pitchIndex)]
+    : null
+  for (const [payload, load] of [
+    [true, loads.aboard],
+    [false, loads.gone],
+  ] as const) {
+    if (!load) continue
+    const speeds = [
+      ['cruise', 'Cruise', airframe.doc.brief.cruiseMs],
+      ['glide', 'Best glide', bestGlide(airframe, flight, drag, load)],
+      ['slow', `Slow, ${SLOW} × stall`, SLOW * load.stall],
+    ] as const
+    for (const [id, label, speed] of speeds) {
+      const { alpha, deflections, CL, trim } = trimmedAt(airframe, flight, roles, load, speed)
+      const { CD } = drag(alpha, deflections, speed)
+      const deg = radToDeg(trim.deflection)
+      const limit = control ? (deg < 0 ? control.throwUpDeg : control.throwDownDeg) : 0
+      const trouble = (): string => {
+        if (speed < load.stall) return 'slower than it can fly'
+        if (!control)
+          return Math.abs(trim.at.Cm) > 0.005
+            ? 'nothing holds the pitch: give the tail or wing an elevator'
+            : ''
+        if (!trim.found || Math.abs(deg) > limit)
+          return `wants ${Math.abs(deg).toFixed(0)}° ${deg < 0 ? 'up' : 'down'}; the throw is ${limit}°`
+        return Math.abs(deg) > 0.6 * limit ? 'leaves little throw to fly with' : ''
+      }
+      rows.push({
+        id,
+        label,
+        payload,
+        speedMs: speed,
+        cl: CL,
+        alphaDeg: radToDeg(alpha),
+        controlDeg: control ? deg : null,
+        cmLeft: control ? 0 : trim.at.Cm,
+        glideRatio: CL / CD,
+        sinkMs: (speed * CD) / Math.hypot(CL, CD),
+        trouble: trouble(),
+      })
+    }
+  }
+  return rows
+}
+
+/**
+ * Change of the tailplane's incidence (°) that lets it cruise without elevator: the elevator's moment at
+ * cruise made by
+ * turning the whole tail, by the ratio of both effects. Null without a tailplane with an elevator of its own.
+ */
+export function tailIncidence(
+  airframe: Airframe,
+  roles: ControlRoles,
+  cruise: TrimRow | undefined,
+): number | null {
+  const tail = airframe.doc.tail.horizontal
+  if (!tail || !roles.pitch?.startsWith('horizontal') || cruise === undefined || cruise.controlDeg === null)
+    return null
+  const control = tail.controls[Number(roles.pitch.split(':')[1])]
+  const hinge = Math.acos(Math.min(1, 2 * control.chordShare - 1))
+  const effect = 1 - (hinge - Math.sin(hinge)) / Math.PI
+  return cruise.controlDeg * effect * Math.max(0, control.toShare - control.fromShare)
+}
+
+export const loadingOf = (sum: { mass: number; x: number; z: number }, stall: number): Loading => ({
+  mass: sum.mass,
+  x: sum.x,
+  z: sum.z,
+  stall,
+})

@@ -1,0 +1,121 @@
+/**
+ * What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a
+ * worker.
+ */
+import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-report'
+import type { StrengthFigures } from './strength-report'
+import type { LoadsReport } from './load-report'
+import type { Drawing } from './drawing'
+import type { Finding } from './finding'
+import type { PieceReport, PrinterReport } from './piece-report'
+import type { WingName, Verdict } from './verdict'
+
+export interface LedgerRow {
+  id: string
+  name: string
+  group: string
+  source: string
+  massG: number
+  sigmaG: number
+  xMm: number
+  yMm: number
+  zMm: number
+  drops: boolean
+}
+
+export interface PlanFigures {
+  areaDm2: number
+  spanMm: number
+  macMm: number
+  macLeadMm: number
+  macSpanMm: number
+  aspectRatio: number
+  loadingGdm2: number
+  cubicLoading: number
+  tailVolume: number | null
+  finVolume: number | null
+}
+
+export interface FlightFigures {
+  clAlphaPerRad: number
+  neutralPointMm: number
+  bodyShiftMm: number
+  staticMarginPct: number
+  staticMarginEmptyPct: number
+  cgRangeMm: [number, number]
+  cgAimMm: number
+  /** How well the neutral point itself is known, one standard deviation. */
+  neutralPointSigmaMm: number
+  /** Where the CG goes, with payload, when batteries slide from end to end of their bays. */
+  cgReachMm: [number, number]
+  /**
+   * Chance that it balances in the band with payload in and out: as it stands, and with batteries where they
+   * must be in their bays.
+   */
+  balanceChance: number
+  balanceChanceSliding: number
+  bestGlide: number
+  stallMs: number
+  clMax: number
+  stallPlaceShare: number
+  tipMarginDeg: number
+  density: number
+  spanEfficiency: number
+  panels: number
+}
+
+export interface SparReport {
+  id: string
+  name: string
+  surface: string
+  massG: number
+  price: number
+  pieceMm: number
+  /** Longest that the stock comes in. */ stockMm: number
+  pieces: number
+  gramsPerM: number
+  stock: string
+  fits: Array<{ s: number; above: number; below: number }>
+  worstMm: number
+  worstAt: number
+  fromMm: number
+  toMm: number
+}
+
+export interface Assessment {
+  verdicts: Record<WingName, Verdict>
+  findings: Finding[]
+  pieces: PieceReport[]
+  ledger: LedgerRow[]
+  totals: {
+    massG: number
+    emptyMassG: number
+    printedG: number
+    massSpreadG: number
+    cgMm: [number, number, number]
+    cgEmptyMm: [number, number, number]
+    cgSpreadMm: number
+    massCgCorrelation: number
+    hours: number
+    finishHours: number
+    filamentG: number
+    cost: number
+    forecastMassG: number
+    forecastCgMm: number
+    weighedCount: number
+  }
+  plan: PlanFigures
+  flight: FlightFigures
+  stall: StallReport
+  trim: TrimRow[]
+  /** Turn of the tailplane that lets it cruise without elevator, °. */
+  tailIncidenceDeg: number | null
+  handling: HandlingReport
+  controls: ControlReport[]
+  rates: RateReport[]
+  loads: LoadsReport
+  strength: StrengthFigures
+  spars: SparReport[]
+  printers: PrinterReport[]
+  drawing: Drawing
+}

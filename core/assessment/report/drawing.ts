@@ -1,0 +1,24 @@
+/** The aircraft as drawn, mm. */
+export interface Outline {
+  id: string
+  part: string
+  points: number[]
+}
+
+/** Outlines to scale, mm: plan in (x, y), side in (x, z), front in (y, z). */
+export interface Drawing {
+  plan: Outline[]
+  side: Outline[]
+  front: Outline[]
+  spars: Array<{ id: string; plan: number[]; side: number[]; front: number[]; widthMm: number }>
+  /** Landing-gear legs from mount to axle, aircraft axes. */
+  legs: Array<{
+    id: string
+    mount: [number, number, number]
+    axle: [number, number, number]
+    widthMm: number
+    wheelMm: number
+  }>
+  boom: { plan: number[]; side: number[]; widthMm: number } | null
+  box: { minX: number; maxX: number; minY: number; maxY: number; minZ: number; maxZ: number }
+}

@@ -1,0 +1,24 @@
+export type { Assessment, FlightFigures, LedgerRow, PlanFigures, SparReport } from './assessment'
+export type { Drawing, Outline } from './drawing'
+export type { Finding, Station } from './finding'
+export type {
+  ControlReport,
+  HandlingReport,
+  ModeReport,
+  RateReport,
+  StallCase,
+  StallReport,
+  TrimRow,
+} from './flight-report'
+export type { HeatReport, LoadsReport } from './load-report'
+export type { PieceReport, PrinterReport } from './piece-report'
+export type {
+  BoomReport,
+  CaseReport,
+  GearReport,
+  PlaceReport,
+  ProofReport,
+  StrengthFigures,
+  TwistReport,
+} from './strength-report'
+export type { Contribution, Verdict, WingName } from './verdict'

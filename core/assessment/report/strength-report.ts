@@ -1,0 +1,123 @@
+/** What the strength stages report: plain data in the units people read. */
+import type { StationStrength } from '../../structure'
+
+export interface CaseReport {
+  id: 'pull' | 'dive' | 'push' | 'launch' | 'landing' | 'tip'
+  label: string
+  /** What was taken, in words with figures. */
+  words: string
+  /** Least reserve of the wing under it, by what, and where. */
+  reserve: number
+  mode: string
+  atMm: number
+  /** An accident is shown and not counted in the verdict. */
+  counts: boolean
+}
+
+/** A place off the wing that carries: the boom, the body, a leg. */
+export interface PlaceReport {
+  id: string
+  part: 'boom' | 'body' | 'gear' | 'mount'
+  label: string
+  /** mm aft of the nose. */
+  xMm: number
+  mode: string
+  case: string
+  reserve: number
+  /** What was applied and what is borne, in words with figures. */
+  words: string
+  /** The one thing that would mend it. */
+  remedy: string
+  /** An edit aid: the leg, the opening or the like. */
+  subject: string
+}
+
+export interface TwistReport {
+  /** Nose up positive, °; under the governing load and at top speed. */
+  pullDeg: number
+  diveDeg: number
+  /** Along the span under the governing load. */
+  along: Array<{ s: number; deg: number }>
+  /** Up-bend of the tip under the governing load, mm. */
+  tipRiseMm: number
+  /** m/s; null where it cannot arise. */
+  divergenceMs: number | null
+  flutterMs: number | null
+  /** 80 % of the lesser of both; null where neither can arise. */
+  cautionMs: number | null
+  bendingHz: number
+  twistHz: number
+}
+
+export interface BoomReport {
+  lengthMm: number
+  /** Share of the tail's lift slope left at cruise and at top speed. */
+  effectCruise: number
+  effectTop: number
+  /** With the rudder hard over at cruise, °. */
+  twistDeg: number
+  /** At touchdown. */
+  whip: { force: number; factor: number; periodS: number; sinkMs: number }
+}
+
+export interface GearReport {
+  /** Travel and peak of the drop in the brief. */
+  travelMm: number
+  peakN: number
+  factor: number
+  heightMm: number
+  sinkMs: number
+  /** Where the energy went: what fell, and what was taken up, J. */
+  fallJ: number
+  workJ: number
+  on: 'legs' | 'belly' | 'net'
+  bottoms: string[]
+}
+
+export interface ProofReport {
+  id: string
+  kind: 'trestles' | 'root' | 'twist' | 'drop'
+  /** Deflection or travel in mm, or twist in °, that is computed without corrections. */
+  predicted: number
+  unit: 'mm' | '°'
+  /**
+   * Load factor with the same moment, where it is proved least and most; of a drop the peak over the weight.
+   */
+  equivalent: number
+  /** Reach along the span over which at least the brief's load factor is proved, mm; null where nowhere. */
+  provenTo: number | null
+  /** Greatest strain of the skin and the least reserve while testing, factor of safety left out. */
+  strainPct: number
+  reserve: number
+  mode: string
+  atMm: number
+  /** Measured stiffness over computed; null until measured. */
+  ratio: number | null
+  proves: string
+  provesNot: string
+}
+
+export interface StrengthFigures {
+  /** The least of all that counts. */
+  reserve: number
+  mode: string
+  part: 'wing' | PlaceReport['part']
+  /** From the root along the wing, or aft of the nose, mm. */
+  atMm: number
+  /** Where, in words. */
+  where: string
+  case: string
+  stations: StationStrength[]
+  wing: { reserve: number; mode: string; atMm: number; case: string }
+  lift: Array<{ s: number; perLength: number }>
+  cases: CaseReport[]
+  places: PlaceReport[]
+  twist: TwistReport
+  boom: BoomReport | null
+  gear: GearReport
+  proofs: ProofReport[]
+  /**
+   * Measured over computed stiffness in bending and in twist, and by how many tests; 1 where there are none.
+   */
+  measured: { bending: number; twist: number; bendingTests: number; twistTests: number }
+}

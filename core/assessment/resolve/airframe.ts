@@ -1,0 +1,281 @@
+/**
+ * Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by
+ * part.
+ */
+import type {
+  Aerofoil,
+  Body,
+  Boom,
+  Control,
+  Cut,
+  Equipment,
+  Given,
+  ProjectFile,
+  Recipe,
+  Spar,
+  Surface,
+  SurfaceName,
+  Zone,
+} from '../../document'
+import {
+  cutBody,
+  cutSurface,
+  givenPieces,
+  givenShape,
+  inZone,
+  loftBody,
+  loftSurface,
+  sparLines,
+  trailingEdgeMm,
+  wingSeat,
+  zoneOr,
+  reuseShapes,
+  type BodyLoft,
+  type KnownShapes,
+  type CrossHole,
+  type PartName,
+  type Piece,
+  type PieceShape,
+  type SparLine,
+  type SurfaceLoft,
+  type WingSeat,
+} from '../../geometry'
+import { stockOr, type Filament, type Libraries, type Stock } from '../../libraries'
+import { memoise } from '../../memo'
+import { calibratedFilaments } from './calibrated-filaments'
+
+export interface Airframe {
+  doc: ProjectFile
+  surfaces: Partial<Record<SurfaceName, SurfaceLoft>>
+  wing: SurfaceLoft
+  spars: Partial<Record<SurfaceName, readonly SparLine[]>>
+  body: BodyLoft | null
+  boom: { stock: Stock; boom: Boom } | null
+  pieces: readonly Piece[]
+  filamentOf(zone: Zone): Filament
+  /** References to libraries that found nothing: the name wanted, and what stands in for it. */
+  missing: ReadonlyArray<{ where: string; id: string; used: string }>
+  /** Given parts whose mesh cannot be read. */
+  unreadable: readonly Given[]
+}
+
+export const SURFACE_LABELS: Record<SurfaceName, string> = {
+  wing: 'Wing',
+  horizontal: 'Tailplane',
+  vertical: 'Fin',
+}
+/** Gap round the boom in the body's socket, mm on the radius. */
+const BOOM_CLEARANCE_MM = 0.15
+
+/** Shapes remembered of each part: the present ones and what comparisons and nudges try. */
+const SHAPES = 64
+
+export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airframe {
+  const label = (name: SurfaceName, doc: ProjectFile) =>
+    name === 'horizontal' && doc.tail.kind === 'V'
+      ? 'V-tail'
+      : name === 'horizontal' && doc.tail.kind === 'canard'
+        ? 'Canard'
+        : SURFACE_LABELS[name]
+  const byName = <T>(make: () => T): Record<SurfaceName, T> => ({
+    wing: make(),
+    horizontal: make(),
+    vertical: make(),
+  })
+  const loftOf = byName(() =>
+    memoise(
+      (name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) =>
+        loftSurface(name, text, surface, aerofoils, edge),
+      SHAPES,
+    ),
+  )
+  // A spar keeps its lines while the others change.
+  const ownLines = byName(() =>
+    memoise(
+      (loft: SurfaceLoft, spar: Spar) => sparLines(loft, spar, stockOr(libraries, spar.stock)),
+      4 * SHAPES,
+    ),
+  )
+  const linesOf = byName(() =>
+    memoise(
+      (loft: SurfaceLoft, ...spars: Spar[]) => spars.flatMap(spar => ownLines[loft.name](loft, spar)),
+      SHAPES,
+    ),
+  )
+  const known: Record<PartName, KnownShapes> = {
+    wing: new Map(),
+    horizontal: new Map(),
+    vertical: new Map(),
+    body: new Map(),
+  }
+  const shapesOf = byName(() =>
+    memoise(
+      (
+        loft: SurfaceLoft,
+        cuts: readonly Cut[],
+        lines: readonly SparLine[],
+        controls: readonly Control[],
+        bedHeight: number,
+        ...pockets: Equipment[]
+      ) => reuseShapes(known[loft.name], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })),
+      SHAPES,
+    ),
+  )
+  const bodyOf = memoise((body: Body) => loftBody(body))
+  // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
+  const bodyShapes = memoise(
+    (
+      loft: BodyLoft,
+      body: Body,
+      cuts: readonly Cut[],
+      boom: Boom | null,
+      wing: WingSeat | null,
+      crossings: readonly CrossHole[],
+      ...zones: Zone[]
+    ) => {
+      const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
+      const seat = boom
+        ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM }
+        : null
+      return reuseShapes(known.body, cutBody({ loft, body, boom: seat, wing, crossings }, cuts, recipeOf))
+    },
+    SHAPES,
+  )
+  // The body changes with the wing's root alone, not with every edit further out.
+  let lastSeat: WingSeat | null = null
+  const seatOf = (wing: SurfaceLoft): WingSeat => {
+    const seat = wingSeat(wing)
+    const same =
+      lastSeat &&
+      lastSeat.lead === seat.lead &&
+      lastSeat.chord === seat.chord &&
+      lastSeat.n === seat.n &&
+      lastSeat.z === seat.z &&
+      lastSeat.outline.every((value, i) => value === seat.outline[i])
+    if (!same) lastSeat = seat
+    return lastSeat!
+  }
+  // Spars in one piece through the middle, and the pivot of an all-moving tail, which is one of them.
+  const crossingsByText = new Map<string, CrossHole[]>()
+  const crossingsOf = (surfaces: Airframe['surfaces'], spars: Airframe['spars']): CrossHole[] => {
+    const found = [surfaces.wing, surfaces.horizontal].flatMap(loft =>
+      (loft?.mirror
+        ? (spars[loft.name] ?? []).filter(line => line.spar.through && line.stock.shape === 'round')
+        : []
+      ).map((line): CrossHole => {
+        const { x, n } = line.at(0)
+        return {
+          name: line.spar.name,
+          x,
+          z: loft!.origin[2] + n * Math.cos(loft!.cant),
+          radius: line.stock.heightMm / 2 + line.spar.clearanceMm,
+        }
+      }),
+    )
+    // The very same list for the same holes, so that the body's shapes are known again.
+    const text = JSON.stringify(found),
+      known = crossingsByText.get(text)
+    if (known) return known
+    if (crossingsByText.size > SHAPES) crossingsByText.clear()
+    crossingsByText.set(text, found)
+    return found
+  }
+  const shapeOfGiven = new WeakMap<Given, { shapes: PieceShape[]; readable: boolean }>()
+  const shapeOfMesh = memoise((mesh: string) => givenShape(mesh), 60)
+  const givenShapes = (given: Given, index: number) => {
+    const known = shapeOfGiven.get(given)
+    if (known) return known
+    const shape = shapeOfMesh(given.mesh)
+    const made = { shapes: givenPieces(given, shape, index), readable: shape.readable }
+    shapeOfGiven.set(given, made)
+    return made
+  }
+  const filamentsOf = memoise((calibrations: ProjectFile['calibrations']) =>
+    calibratedFilaments(libraries.filaments, calibrations),
+  )
+
+  return memoise((doc: ProjectFile): Airframe => {
+    const surfaces: Airframe['surfaces'] = {}
+    const spars: Airframe['spars'] = {}
+    const shapes: PieceShape[] = []
+    const replaced = new Set(doc.given.map(item => item.standsFor))
+    const bedHeight = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - 5
+    const present: Array<[SurfaceName, Surface | null]> = [
+      ['wing', doc.wing],
+      ['horizontal', doc.tail.kind === 'none' ? null : doc.tail.horizontal],
+      ['vertical', doc.tail.kind === 'V' ? null : doc.tail.vertical],
+    ]
+    for (const [name, surface] of present) {
+      if (!surface) continue
+      const zones = doc.zones.filter(zone => surface.panels.some(panel => panel.zone === zone.id))
+      const loft = loftOf[name](
+        name,
+        label(name, doc),
+        surface,
+        doc.aerofoils,
+        trailingEdgeMm(zones.length ? zones : doc.zones),
+      )
+      const lines = linesOf[name](loft, ...doc.spars.filter(spar => spar.surface === name))
+      surfaces[name] = loft
+      spars[name] = lines
+      const { cuts, equipment } = doc
+      if (!replaced.has(name))
+        shapes.push(
+          ...shapesOf[name](
+            loft,
+            cuts[name],
+            lines,
+            surface.controls,
+            bedHeight,
+            ...equipment.filter(item => item.pocket?.surface === name),
+          ),
+        )
+    }
+    const body = doc.body ? bodyOf(doc.body) : null
+    if (doc.body && body && !replaced.has('body')) {
+      const own = new Set(doc.body.stations.map(station => station.zone))
+      shapes.push(
+        ...bodyShapes(
+          body,
+          doc.body,
+          doc.cuts.body,
+          doc.boom,
+          doc.body.saddle ? seatOf(surfaces.wing!) : null,
+          crossingsOf(surfaces, spars),
+          ...doc.zones.filter(zone => own.has(zone.id)),
+        ),
+      )
+    }
+    const given = doc.given.map(givenShapes)
+    shapes.push(...given.flatMap(item => item.shapes))
+    const filaments = filamentsOf(doc.calibrations)
+    return {
+      doc,
+      surfaces,
+      wing: surfaces.wing!,
+      spars,
+      body,
+      boom: doc.boom ? { stock: stockOr(libraries, doc.boom.stock), boom: doc.boom } : null,
+      pieces: shapes.map(shape => inZone(shape, doc.zones)),
+      filamentOf: zone => filaments.find(f => f.id === zone.filament) ?? filaments[0],
+      missing: missingReferences(doc, libraries),
+      unreadable: doc.given.filter((_, i) => !given[i].readable),
+    }
+  })
+}
+
+function missingReferences(
+  doc: ProjectFile,
+  libraries: Libraries,
+): Array<{ where: string; id: string; used: string }> {
+  const stock = new Set(libraries.stock.map(item => item.id)),
+    filaments = new Set(libraries.filaments.map(item => item.id))
+  return [
+    ...doc.zones
+      .filter(zone => !filaments.has(zone.filament))
+      .map(zone => ({ where: `zone ${zone.name}`, id: zone.filament, used: libraries.filaments[0].name })),
+    ...[...doc.spars, ...(doc.boom ? [{ name: 'boom', stock: doc.boom.stock }] : [])]
+      .filter(item => !stock.has(item.stock))
+      .map(item => ({ where: item.name, id: item.stock, used: libraries.stock[0].name })),
+  ]
+}

@@ -1,0 +1,130 @@
+/** How the half wing twists and bends as a whole: tip twist, divergence, a caution for flutter. SI inside. */
+import {
+  divergencePressure,
+  flutterSpeed,
+  lineAt,
+  lowestFrequencies,
+  twistUnder,
+  type FlutterStrip,
+  type SpanPoint,
+} from '../../structure'
+import { mToMm, radToDeg } from '../../units'
+import { type Flying, type WingLoads } from './wing-loads'
+import type { SolvedFlight } from '../flight'
+import type { TwistReport } from '../report'
+
+/** Strips of the half wing. */
+const STRIPS = 24
+/** Mass of a printed wing's section lies about its own middle with this radius, share of the chord. */
+const GYRATION = 0.27
+/** Caution stands at this share of the least of divergence and flutter. */
+const CAUTION = 0.8
+
+export interface SpanStiffness {
+  s: number
+  EI: number
+  GJ: number
+  centre: number
+  quarter: number
+  chord: number
+}
+
+/** A half wing's stiffness by station (m), with what tests have measured put in. */
+export function twistOf(
+  stations: readonly SpanStiffness[],
+  loads: WingLoads,
+  flight: SolvedFlight,
+  span: number,
+  density: number,
+  measured: { bending: number; twist: number },
+  flying: { pull: Flying; dive: Flying },
+): TwistReport {
+  const line = (pick: (station: SpanStiffness) => number): SpanPoint[] =>
+    stations.map(station => ({ s: station.s, value: pick(station) }))
+  const EI = line(s => s.EI * measured.bending),
+    GJ = line(s => Math.max(1e-6, s.GJ * measured.twist)),
+    centre = line(s => s.centre),
+    quarter = line(s => s.quarter),
+    chord = line(s => s.chord)
+  const slopes = flight.lift.strips
+    .filter(strip => strip.surface === 'wing')
+    .map(strip => ({ s: strip.span, value: strip.clPerRad }))
+  const width = span / STRIPS
+  const strips = Array.from({ length: STRIPS }, (_, i): FlutterStrip => {
+    const s = (i + 0.5) * width,
+      sc = lineAt(centre, s),
+      own = loads.massAt(s),
+      c = lineAt(chord, s)
+    const behind = own.mass > 0 ? own.x - sc : 0,
+      mass = Math.max(1e-4, own.mass)
+    return {
+      s,
+      width,
+      chord: c,
+      EI: Math.max(1e-6, lineAt(EI, s)),
+      GJ: lineAt(GJ, s),
+      arm: sc - lineAt(quarter, s),
+      slope: lineAt(slopes, s),
+      mass,
+      inertia: mass * ((GYRATION * c) ** 2 + behind * behind),
+      behind,
+    }
+  })
+  const torqueUnder = (load: Flying) => {
+    // Torque about each station's own shear centre; what a strip adds is the step between its ends.
+    const at = (s: number) => {
+      const i = loads.places.findIndex(place => place >= s - 1e-9)
+      const value = (k: number) =>
+        load.lift * loads.lift.turning[k] -
+        load.weight * loads.weight.turning[k] +
+        lineAt(centre, loads.places[k]) *
+          (load.lift * loads.lift.shear[k] - load.weight * loads.weight.shear[k]) +
+        load.pressure * loads.section[k]
+      if (i < 0) return 0
+      if (i === 0) return value(0)
+      const t = (s - loads.places[i - 1]) / (loads.places[i] - loads.places[i - 1])
+      return value(i - 1) + (value(i) - value(i - 1)) * t
+    }
+    return strips.map(({ s }) => at(s - width / 2) - at(s + width / 2))
+  }
+  const pull = twistUnder(strips, torqueUnder(flying.pull)),
+    dive = twistUnder(strips, torqueUnder(flying.dive))
+  const speedOf = (pressure: number) =>
+    Number.isFinite(pressure) ? Math.sqrt((2 * pressure) / density) : null
+  const divergenceMs = speedOf(divergencePressure(strips)),
+    flutter = flutterSpeed(strips, density)
+  const flutterMs = Number.isFinite(flutter) ? flutter : null
+  const limits = [divergenceMs, flutterMs].filter(value => value !== null)
+  const { bending, twist } = lowestFrequencies(strips)
+  return {
+    pullDeg: radToDeg(pull.tip),
+    diveDeg: radToDeg(dive.tip),
+    along: [
+      { s: 0, deg: 0 },
+      ...strips.map(({ s }, i) => ({ s: mToMm(s), deg: radToDeg(pull.at[i]) })),
+      { s: mToMm(span), deg: radToDeg(pull.tip) },
+    ],
+    tipRiseMm: mToMm(tipRise(strips, loads, flying.pull)),
+    divergenceMs,
+    flutterMs,
+    cautionMs: limits.length ? CAUTION * Math.min(...limits) : null,
+    bendingHz: bending / (2 * Math.PI),
+    twistHz: twist / (2 * Math.PI),
+  }
+}
+
+/** Curvature under the load, integrated twice from the root. */
+function tipRise(strips: readonly FlutterStrip[], loads: WingLoads, { lift, weight }: Flying): number {
+  const moment = loads.places.map((s, i) => ({
+    s,
+    value: lift * loads.lift.moment[i] - weight * loads.weight.moment[i],
+  }))
+  let slope = 0,
+    rise = 0
+  for (const { s, width, EI } of strips) {
+    const curvature = lineAt(moment, s) / EI
+    rise += slope * width + (curvature * width * width) / 2
+    slope += curvature * width
+  }
+  return rise
+}

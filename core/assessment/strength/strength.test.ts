@@ -1,0 +1,283 @@
+import { describe, expect, it } from 'vitest'
+import { createAssessor, type Assessment } from '../../assess'
+import { DEMOS } from '../../demo'
+import type { Leg, Proof, ProjectFile } from '../../document'
+
+const assessor = createAssessor()
+const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => {
+  const doc = structuredClone(base)
+  change(doc)
+  return doc
+}
+const assess = (change: (draft: ProjectFile) => void = () => {}, base = DEMOS[0]): Assessment =>
+  assessor.assess(changed(change, base))
+const proof = (more: Partial<Proof>): Proof => ({
+  id: 'p',
+  kind: 'root',
+  massG: 200,
+  atMm: 400,
+  armMm: 0,
+  measured: null,
+  date: '2026-11-25',
+  note: '',
+  ...more,
+})
+const g = 9.80665
+/** A plank without spars or breaks: the same section everywhere. */
+const plank = (draft: ProjectFile) => {
+  draft.spars = draft.spars.filter(spar => spar.surface !== 'wing')
+  draft.equipment = draft.equipment.filter(item => item.id !== 'aileron-servo')
+  draft.wing.controls = []
+  draft.cuts.wing = []
+  draft.wing.tip = { kind: 'flat', lengthMm: 5 }
+  draft.wing.panels = [{ ...draft.wing.panels[0], spanMm: 600, tipChordMm: 195, dihedralDeg: 0 }]
+}
+
+describe('loads along the wing', () => {
+  it("the root carries half the lift less the wing's own weight, n times; landing hangs the wing down by as many times", () => {
+    const a = assess(plank),
+      [root] = a.strength.stations
+    const own = a.ledger
+      .filter(row => row.id.startsWith('wing-') && row.id.endsWith('starboard'))
+      .reduce((sum, row) => sum + row.massG / 1000, 0)
+    expect(root.shear / (5 * g * (a.totals.massG / 2000 - own))).toBeCloseTo(1, 4)
+    // Twist, by the sections' own moments alone: nothing else acts on it in still lift at the quarter chord
+    // of an untwisted plank.
+    expect(a.strength.twist.diveDeg).toBeLessThan(0)
+  })
+  it('converges with stations: reserve, twist and deflection at 18 lie by those at 160', () => {
+    const coarse = assess().strength,
+      fine = createAssessor(undefined, { stations: 160 }).assess(DEMOS[0]).strength,
+      middle = createAssessor(undefined, { stations: 60 }).assess(DEMOS[0]).strength
+    for (const pick of [
+      (s: typeof coarse) => s.wing.reserve,
+      (s: typeof coarse) => s.twist.diveDeg,
+      (s: typeof coarse) => s.twist.tipRiseMm,
+      (s: typeof coarse) => s.twist.divergenceMs!,
+    ]) {
+      expect(Math.abs(pick(coarse) / pick(fine) - 1)).toBeLessThan(0.01)
+      expect(Math.abs(pick(middle) / pick(fine) - 1)).toBeLessThanOrEqual(
+        Math.abs(pick(coarse) / pick(fine) - 1) + 1e-3,
+      )
+    }
+  })
+  it("twist of a plank under its sections' moments alone: q·c²·cm·L²/2GJ", () => {
+    const a = assess(plank),
+      { stations, twist, cases } = a.strength
+    expect(cases.find(item => item.id === 'dive')).toBeDefined()
+    const GJ = stations[5].GJ,
+      bare = assess(d => {
+        plank(d)
+        d.brief.topSpeedMs = 2 * DEMOS[0].brief.topSpeedMs
+      }).strength
+    // Four times the pressure: what lift and weight turn stays, what the section turns grows fourfold.
+    const q = (a.flight.density * DEMOS[0].brief.topSpeedMs ** 2) / 2
+    const cm =
+      ((bare.twist.diveDeg - twist.diveDeg) * Math.PI) / 180 / (3 * q) / ((0.195 ** 2 * 0.6 ** 2) / 2 / GJ)
+    // NACA 4412: cm about the quarter chord −0.106 by thin sections, −0.10 to −0.12 by panels of its
+    // thickness.
+    expect(cm).toBeGreaterThan(-0.125)
+    expect(cm).toBeLessThan(-0.095)
+  })
+})
+
+describe('tests on the ground', () => {
+  it('a plank held at its root: P·a³/3EI within 1 %; on trestles each half takes half the load', () => {
+    const root = assess(d => {
+        plank(d)
+        d.proofs = [proof({})]
+      }).strength,
+      EI = root.stations[4].EI
+    expect(root.proofs[0].predicted / ((1000 * 0.2 * g * 0.4 ** 3) / (3 * EI))).toBeCloseTo(1, 2)
+    const trestles = assess(d => {
+      plank(d)
+      d.proofs = [proof({ kind: 'trestles', massG: 400 })]
+    }).strength.proofs[0]
+    expect(trestles.predicted).toBeCloseTo(root.proofs[0].predicted, 6)
+    // P/2·a at the middle over the moment of 1 g.
+    expect(trestles.equivalent).toBeCloseTo((0.2 * g * 0.4) / (root.stations[0].moment / 5), 6)
+  })
+  it('twisted: T·a/GJ; what is measured corrects twist, divergence and flutter, and leaves the reserve alone', () => {
+    const twist = (measured: number | null) =>
+      assess(d => {
+        plank(d)
+        d.proofs = [proof({ kind: 'twist', massG: 300, atMm: 500, armMm: 150, measured })]
+      }).strength
+    const plain = twist(null),
+      { predicted } = plain.proofs[0]
+    expect(predicted / (((180 / Math.PI) * (0.3 * g * 0.15 * 0.5)) / plain.stations[4].GJ)).toBeCloseTo(1, 2)
+    const soft = twist(2 * predicted)
+    expect(soft.proofs[0].ratio).toBeCloseTo(0.5, 9)
+    expect(soft.measured).toMatchObject({
+      twist: expect.closeTo(0.5, 9),
+      bending: 1,
+      twistTests: 1,
+      bendingTests: 0,
+    })
+    expect(soft.twist.diveDeg / plain.twist.diveDeg).toBeCloseTo(2, 6)
+    expect(soft.twist.divergenceMs! / plain.twist.divergenceMs!).toBeCloseTo(Math.SQRT1_2, 6)
+    expect(soft.reserve).toBe(plain.reserve)
+  })
+  it('several bending tests count by their geometric mean; a softer wing rises further and a tip strike is milder', () => {
+    const plain = assess(d => {
+      d.proofs = [proof({}), proof({ id: 'q', kind: 'trestles', atMm: 330, massG: 2000 })]
+    }).strength
+    const [a, b] = plain.proofs
+    const both = assess(d => {
+      d.proofs = [
+        proof({ measured: 2 * a.predicted }),
+        proof({ id: 'q', kind: 'trestles', atMm: 330, massG: 2000, measured: b.predicted / 0.8 }),
+      ]
+    }).strength
+    expect(both.measured.bending).toBeCloseTo(Math.sqrt(0.5 * 0.8), 6)
+    expect(both.twist.tipRiseMm / plain.twist.tipRiseMm).toBeCloseTo(1 / both.measured.bending, 6)
+    const force = (s: typeof both) => Number(s.cases.find(item => item.id === 'tip')!.words.split(' ')[0])
+    expect(force(both)).toBeLessThanOrEqual(force(plain))
+  })
+  it("what a test proves ends where its moment falls under the flight's", () => {
+    const {
+      proofs: [report],
+      stations,
+    } = assess(d => {
+      d.proofs = [proof({ kind: 'trestles', massG: 4000, atMm: 330 })]
+    }).strength
+    expect(report.provenTo).toBeGreaterThan(0)
+    expect(report.provenTo!).toBeLessThan(330)
+    const beyond = stations.find(station => station.s > report.provenTo!)!
+    expect((2 * g * (0.33 - beyond.s / 1000)) / (beyond.moment / 5)).toBeLessThan(5)
+    expect(report.provesNot).toContain('330 mm')
+  })
+  it("a drop of its own mass from the brief's height is the landing itself", () => {
+    const a = assess()
+    const {
+      proofs: [report],
+      gear,
+    } = assess(d => {
+      d.proofs = [proof({ kind: 'drop', massG: a.totals.massG, atMm: d.brief.dropMm })]
+    }).strength
+    expect(report.predicted).toBeCloseTo(gear.travelMm, 9)
+    expect(report.equivalent).toBeCloseTo(gear.factor, 9)
+    expect(gear.workJ / gear.fallJ).toBeCloseTo(1, 6)
+  })
+})
+
+describe('lying or standing', () => {
+  const lie = (d: ProjectFile) => {
+    for (const zone of d.zones)
+      if (zone.id.startsWith('wing'))
+        Object.assign(zone.recipe, {
+          stance: 'flat',
+          spiral: false,
+          lattice: null,
+          infillShare: 0.05,
+          baseLayers: 3,
+          topLayers: 3,
+        })
+  }
+  const stand = (d: ProjectFile) => {
+    lie(d)
+    for (const zone of d.zones) zone.recipe.stance = 'standing'
+  }
+  it('the same wing lying has another margin across its layers, another mass, and lies on the bed by its span', () => {
+    const lying = assess(lie),
+      standing = assess(stand)
+    const modes = (a: Assessment) =>
+      new Set(a.strength.stations.flatMap(station => Object.keys(station.modes)))
+    expect(modes(standing).has('skin across layers') && !modes(standing).has('skin along the bead')).toBe(
+      true,
+    )
+    expect(modes(lying).has('skin along the bead') && !modes(lying).has('skin across layers')).toBe(true)
+    const a = lying.pieces.find(piece => piece.id === 'wing-1-starboard')!,
+      b = standing.pieces.find(piece => piece.id === 'wing-1-starboard')!
+    expect(a.predictedG).not.toBeCloseTo(b.predictedG, 1)
+    expect(a.boxMm[0]).toBeCloseTo(b.boxMm[2], 6)
+    expect(a.boxMm[2]).toBeLessThan(40)
+    expect(a.overhangMm2).toBeGreaterThan(b.overhangMm2)
+  })
+  it('a lying spiral stops the build; a lying skin without layers is named', () => {
+    expect(
+      assess(d => {
+        d.zones.find(zone => zone.id === 'wing-outer')!.recipe.stance = 'flat'
+      }).findings.map(finding => finding.code),
+    ).toContain('lies-spiral')
+    expect(
+      assess(d => {
+        lie(d)
+        d.zones.find(zone => zone.id === 'wing-outer')!.recipe.topLayers = 0
+      }).findings.map(finding => finding.code),
+    ).toContain('lies-bare')
+  })
+})
+
+describe('legs, boom and speeds', () => {
+  const leg: Leg = {
+    id: 'main',
+    name: 'Main leg',
+    kind: 'wire',
+    xMm: 240,
+    yMm: 25,
+    zMm: -40,
+    dropMm: 90,
+    splayMm: 60,
+    thicknessMm: 3,
+    widthMm: 4,
+    zone: 'body',
+    springNmm: 1,
+    travelMm: 20,
+    wheelMm: 55,
+    tyreMm: 6,
+    wheelG: 9,
+    pair: true,
+    mount: { lengthMm: 60, widthMm: 8, depthMm: 8 },
+  }
+  it('two legs weigh wire and wheels, and take up the drop', () => {
+    const a = assess(),
+      b = assess(d => {
+        d.gear = [leg]
+        d.brief.landing = 'wheels'
+      })
+    const wire = (Math.PI / 4) * 0.003 ** 2 * 7850 * Math.hypot(0.09, 0.06) * 1000
+    expect(b.totals.massG - a.totals.massG).toBeCloseTo(2 * (wire + 9), 6)
+    expect(b.strength.gear.on).toBe('legs')
+    expect(b.strength.gear.workJ / b.strength.gear.fallJ).toBeCloseTo(1, 6)
+    expect(
+      b.strength.places
+        .filter(place => place.subject === 'main')
+        .map(place => place.part)
+        .sort(),
+    ).toEqual(['gear', 'mount', 'mount'])
+    // Wheels asked for and none there: said, and the belly computed.
+    const none = assess(d => {
+      d.brief.landing = 'wheels'
+    })
+    expect(none.strength.gear.on).toBe('belly')
+    expect(none.findings.map(finding => finding.code)).toContain('gear-missing')
+  })
+  it('a softer boom leaves the tail less; a dive past the caution speed stops', () => {
+    const stiff = assess().strength.boom!,
+      soft = assess(d => {
+        d.boom!.stock = 'rod-5'
+      }).strength.boom!
+    expect(soft.effectTop).toBeLessThan(stiff.effectTop)
+    expect(soft.twistDeg).toBeGreaterThan(stiff.twistDeg)
+    const fast = assess(d => {
+      d.brief.topSpeedMs = 60
+    })
+    expect(fast.findings.find(finding => finding.code === 'twist-speed')).toMatchObject({
+      severity: 'stop',
+      value: 60,
+      limit: fast.strength.twist.cautionMs,
+    })
+  })
+  it('carbon cannot follow a break; a darker skin on a hot field is a finding with its temperature', () => {
+    expect(
+      assess(d => {
+        d.spars[0].route = 'bent'
+      }).findings.map(finding => finding.code),
+    ).toContain('spar-cannot-bend')
+    const hot = assess(d => {
+      d.brief.colour = 'black'
+    }).findings.find(finding => finding.code === 'heat')!
+    expect(hot.value).toBeCloseTo(22 + (0.92 * 900) / 12, 9)
+  })
+})

@@ -1,0 +1,254 @@
+/** The tail boom under tail loads and at touchdown, and what its give costs the tail. SI inside. */
+import { sumMass, type MassEntry } from '../../mass'
+import {
+  type BoomStiffness,
+  boomModes,
+  boomStiffness,
+  boreBears,
+  beadOf,
+  printedMaterial,
+  sinkSpeed,
+  socketForce,
+  tailEffectiveness,
+  tailWhip,
+} from '../../structure'
+import { zoneOr } from '../../geometry'
+import type { Stock } from '../../libraries'
+import { GRAVITY, mmToM, radToDeg } from '../../units'
+import type { Airframe } from '../resolve'
+import { airOf, planOf, type SolvedFlight } from '../flight'
+import type { BoomReport, GearReport, PlaceReport } from '../report'
+
+/** Tail surfaces lift at most about so much with everything hard over. */
+const TAIL_CL = 0.9
+
+interface Tail {
+  area: number
+  slope: number
+  x: number
+  fin: { area: number; x: number; height: number } | null
+}
+
+/** Area, place of lift and slope of the tail, and of the fin over the boom's middle. */
+function tailOf(airframe: Airframe, flight: SolvedFlight, boomZ: number): Tail | null {
+  const { horizontal, vertical } = airframe.surfaces
+  if (!horizontal && !vertical) return null
+  const slopeOf = (name: 'horizontal' | 'vertical', area: number) => {
+    const own = flight.lift.strips.filter(strip => strip.surface === name)
+    return (
+      (own.reduce((sum, strip) => sum + strip.clPerRad * strip.chord * strip.width, 0) *
+        (name === 'horizontal' && horizontal!.mirror ? 2 : 1)) /
+      Math.max(1e-9, area)
+    )
+  }
+  const level = horizontal ? planOf(horizontal) : null,
+    up = vertical ? planOf(vertical) : null
+  const flat = (loft: typeof vertical) =>
+    loft!.ends
+      .slice(1)
+      .reduce(
+        (sum, b, i) => sum + (mmToM(b.s - loft!.ends[i].s) * mmToM(b.chord + loft!.ends[i].chord)) / 2,
+        0,
+      ) * (loft!.mirror ? 2 : 1)
+  const area = level ? level.area : 0
+  return {
+    area,
+    slope: level ? slopeOf('horizontal', area) : 0,
+    x: level ? level.macLead + level.mac / 4 : up!.macLead + up!.mac / 4,
+    fin:
+      vertical && up
+        ? {
+            area: flat(vertical),
+            x: up.macLead + up.mac / 4,
+            height: mmToM(vertical.origin[2]) + mmToM(vertical.span) * 0.45 * Math.sin(vertical.cant) - boomZ,
+          }
+        : horizontal && Math.abs(horizontal.cant) > 0.1
+          ? {
+              area: flat(horizontal) * Math.sin(horizontal.cant) ** 2,
+              x: level!.macLead + level!.mac / 4,
+              height: mmToM(horizontal.span) * 0.4 * Math.sin(horizontal.cant),
+            }
+          : null,
+  }
+}
+
+interface BoomCase {
+  case: string
+  moment: number
+  shear: number
+  torque: number
+  words: string
+}
+
+/** The boom as it stands out of the body: all that does not depend on masses. */
+export interface BoomFrame {
+  stock: Stock
+  /** Where the body lets go of it, and how far the tail's lift is from there, m. */
+  heldAt: number
+  length: number
+  tail: Tail
+  stiff: BoomStiffness
+  /** Elevator and rudder hard over. */
+  cases: readonly BoomCase[]
+  torque: number
+  /** Of its bore in the body, N/m, and how deep it sits, m; null without a body. */
+  bears: number | null
+  socket: number
+}
+
+/** Null without a boom, a tail, or anything between them. */
+export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame | null {
+  const { boom, body, doc } = airframe
+  const tail = boom && tailOf(airframe, flight, mmToM(boom.boom.zMm))
+  // Where it leaves the body, or its front end where no body holds it.
+  const heldAt = boom
+    ? mmToM(Math.max(boom.boom.fromMm, Math.min(body?.to ?? boom.boom.fromMm, boom.boom.toMm)))
+    : 0
+  if (!boom || !tail || tail.x - heldAt < 0.03) return null
+  const length = tail.x - heldAt,
+    { density } = airOf(doc),
+    { brief } = doc
+  const pressure = (density * brief.cruiseMs * brief.cruiseMs) / 2
+  const lifted = pressure * tail.area * TAIL_CL,
+    sideways = tail.fin ? pressure * tail.fin.area * TAIL_CL : 0
+  const torque = tail.fin ? sideways * tail.fin.height : 0
+  const zone = body ? zoneOr(doc.zones, body.zoneAt(body.to - 1)) : doc.zones[0],
+    filament = airframe.filamentOf(zone)
+  return {
+    stock: boom.stock,
+    heldAt,
+    length,
+    tail,
+    torque,
+    stiff: boomStiffness(boom.stock, length),
+    socket: mmToM(Math.max(1, doc.boom!.socketMm || 5)),
+    bears: body
+      ? boreBears(
+          0.58 * printedMaterial({ ...zone.recipe, stance: 'standing' }, filament).compression,
+          (2 + zone.recipe.walls) * beadOf(zone.recipe, filament),
+        )
+      : null,
+    cases: [
+      {
+        case: 'elevator hard over at cruise',
+        moment: lifted * length,
+        shear: lifted,
+        torque: 0,
+        words: `${lifted.toFixed(1)} N of tail lift at ${(1000 * length).toFixed(0)} mm`,
+      },
+      ...(tail.fin
+        ? [
+            {
+              case: 'rudder hard over at cruise',
+              moment: sideways * (tail.fin.x - heldAt),
+              shear: sideways,
+              torque: Math.abs(torque),
+              words: `${sideways.toFixed(1)} N at the fin, ${Math.abs(torque).toFixed(2)} N·m of twist`,
+            },
+          ]
+        : []),
+    ],
+  }
+}
+
+/**
+ * What whips at the boom's end at touchdown: everything well behind where it is held, but for itself and what
+ * is spread over the whole.
+ */
+export const whips = ({ heldAt, length }: BoomFrame, entry: MassEntry): boolean =>
+  entry.id !== 'boom' && entry.x > heldAt + 0.6 * length && entry.group !== 'glue' && entry.group !== 'wire'
+
+/**
+ * The tail's whip, of `behind` kg, when the landing brakes the body with `factor` times its weight from the
+ * sink speed of the drop.
+ */
+export const whipOf = ({ stiff, length }: BoomFrame, behind: number, factor: number, dropMm: number) =>
+  tailWhip(
+    stiff,
+    length,
+    behind,
+    factor * GRAVITY,
+    sinkSpeed(mmToM(dropMm), GRAVITY) / Math.max(1e-6, factor * GRAVITY),
+  )
+
+/** Reserves of the boom under one case: the tube's own modes, and its socket's. */
+export function boomReserves(
+  { stock, bears, socket }: BoomFrame,
+  { moment, shear, torque }: Pick<BoomCase, 'moment' | 'shear' | 'torque'>,
+  safety: number,
+): { bending: number; flattening: number; shear: number; socket: number } {
+  return {
+    ...boomModes(stock, moment * safety, shear * safety, torque * safety),
+    socket:
+      bears === null
+        ? Infinity
+        : bears / Math.max(1e-9, socketForce(moment * safety, shear * safety, socket)),
+  }
+}
+
+const REMEDIES = {
+  bending: ['boom bending', 'a size more of boom'],
+  flattening: ['boom flattening', 'a thicker-walled boom'],
+  shear: ['boom twist and shear', 'a size more of boom'],
+  socket: ['boom in its socket', 'a longer socket'],
+} as const
+
+export function boomOf(
+  airframe: Airframe,
+  flight: SolvedFlight,
+  entries: readonly MassEntry[],
+  gear: GearReport,
+): { report: BoomReport | null; places: PlaceReport[] } {
+  const frame = boomFrame(airframe, flight)
+  if (!frame) return { report: null, places: [] }
+  const { length, heldAt, tail, stiff, torque } = frame,
+    { brief } = airframe.doc,
+    { density } = airOf(airframe.doc)
+  const behind = sumMass(entries.filter(entry => whips(frame, entry)))
+  const whip = whipOf(frame, behind.mass, gear.factor, brief.dropMm)
+  const cases = [
+    ...frame.cases,
+    ...(gear.on === 'net'
+      ? []
+      : [
+          {
+            case: 'touchdown',
+            moment: whip.force * length,
+            shear: whip.force,
+            torque: 0,
+            words: `tail of ${(1000 * behind.mass).toFixed(0)} g whips down with ${whip.force.toFixed(1)} N (${whip.factor.toFixed(1)} times the braking)`,
+          },
+        ]),
+  ]
+  const found = cases.map(item => ({ item, reserves: boomReserves(frame, item, brief.safetyFactor) }))
+  const places = (
+    ['bending', 'flattening', 'shear', ...(frame.bears === null ? [] : ['socket' as const])] as const
+  ).map((key): PlaceReport => {
+    const worst = found.reduce((a, b) => (b.reserves[key] < a.reserves[key] ? b : a)),
+      [mode, remedy] = REMEDIES[key]
+    return {
+      id: `boom-${mode.replaceAll(' ', '-')}`,
+      part: 'boom',
+      label: 'Boom',
+      xMm: 1000 * heldAt,
+      mode,
+      case: worst.item.case,
+      reserve: Math.min(1e4, worst.reserves[key]),
+      words: worst.item.words,
+      remedy,
+      subject: 'boom',
+    }
+  })
+  const effect = (speed: number) =>
+    tailEffectiveness((density * speed * speed) / 2, tail.slope, tail.area, length, stiff.EI)
+  return {
+    places,
+    report: {
+      lengthMm: 1000 * length,
+      effectCruise: effect(brief.cruiseMs),
+      effectTop: effect(brief.topSpeedMs),
+      twistDeg: radToDeg((Math.abs(torque) * length) / stiff.GJ),
+      whip: { ...whip, sinkMs: gear.sinkMs },
+    },
+  }
+}

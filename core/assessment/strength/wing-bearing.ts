@@ -1,0 +1,109 @@
+/**
+ * The wing as it bears: stations along its half span with what is built there. Kept while shape, recipes,
+ * spars and cuts stay.
+ */
+import type { Cut, Zone } from '../../document'
+import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../../geometry'
+import { memoise } from '../../memo'
+import { buildStation, stationSection, type StationBuild, type StationSection } from '../../structure'
+import { mmToM } from '../../units'
+import type { Airframe } from '../resolve'
+
+/** Evenly spaced stations, root to tip; breaks, cuts and spar ends are added. */
+const STATIONS = 18
+/** Outboard of this share of the span the moment is nil and reserves mean nothing. */
+const OUTER_LIMIT = 0.97
+
+/** Recipes, with the spars that run through, remembered for each place. */
+const REMEMBERED = 60
+
+export interface WingBearing {
+  sections: readonly StationSection[]
+  /** By section: the zone whose plastic it is, and what carries there. */
+  zones: readonly Zone[]
+  builds: readonly StationBuild[]
+  /** m from the root. */
+  places: readonly number[]
+  zoneAt(sMm: number): Zone
+}
+
+/** `stations` evenly spaced along the half span. */
+export function createWingBearing(stations = STATIONS): (airframe: Airframe) => WingBearing {
+  // Both stay the same objects, so that what hangs on them is known again.
+  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]) => {
+    const sections = stationsOf(loft, lines, cuts, stations)
+    return { sections, places: sections.map(section => mmToM(section.s)) }
+  }, 64)
+  // What is built at a place depends on the spars that run through there, not on those elsewhere.
+  const built = new WeakMap<
+    StationSection['field'],
+    Array<{ recipe: unknown; filament: unknown; spars: StationSection['spars']; build: StationBuild }>
+  >()
+  const buildOf = (
+    section: StationSection,
+    recipe: Parameters<typeof buildStation>[1],
+    filament: Parameters<typeof buildStation>[2],
+  ): StationBuild => {
+    const known = built.get(section.field) ?? [],
+      { spars } = section
+    const found = known.find(
+      item =>
+        item.recipe === recipe &&
+        item.filament === filament &&
+        item.spars.length === spars.length &&
+        item.spars.every((spar, i) => spar.line === spars[i].line),
+    )
+    if (found) return found.build
+    const build = buildStation(section, recipe, filament)
+    built.set(section.field, [...known.slice(1 - REMEMBERED), { recipe, filament, spars, build }])
+    return build
+  }
+  return airframe => {
+    const { wing, doc } = airframe
+    const { sections, places } = sectionsOf(wing, airframe.spars.wing ?? [], doc.cuts.wing)
+    const pieces = airframe.pieces.filter(
+      piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port',
+    )
+    const zoneAt = (s: number) =>
+      pieces.find(piece => s >= piece.from && s <= piece.to)?.zone ??
+      zoneOr(doc.zones, wing.zones[panelAt(wing, s).index])
+    const zones = sections.map(section => zoneAt(section.s))
+    return {
+      sections,
+      zones,
+      zoneAt,
+      builds: sections.map((section, i) => buildOf(section, zones[i].recipe, airframe.filamentOf(zones[i]))),
+      places,
+    }
+  }
+}
+
+function stationsOf(
+  loft: SurfaceLoft,
+  lines: readonly SparLine[],
+  cuts: readonly Cut[],
+  count: number,
+): StationSection[] {
+  const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
+  const places = new Set(Array.from({ length: count }, (_, i) => (loft.span * OUTER_LIMIT * i) / (count - 1)))
+  for (const at of [
+    ...joints,
+    ...loft.ends.map(s => s.s),
+    ...lines.flatMap(line => [line.to, line.to + 0.5, line.from, line.from - 0.5, line.from + 0.5]),
+  ]) {
+    if (at >= 0 && at <= loft.span * OUTER_LIMIT) places.add(at)
+  }
+  // Halves that meet in the middle are glued there, or come apart where a spar can be pulled.
+  const apart = lines.some(line => line.spar.fixing === 'removable' && line.spar.through)
+  const middle = !loft.mirror ? 'none' : apart ? 'apart' : 'glued'
+  return [...places]
+    .sort((a, b) => a - b)
+    .map(s =>
+      stationSection(
+        loft,
+        s,
+        lines,
+        s < 0.01 ? middle : joints.some(at => Math.abs(at - s) < 0.5) ? 'glued' : 'none',
+      ),
+    )
+}

@@ -1,0 +1,241 @@
+/**
+ * Loads along the half wing, split into what lift, the wing's own mass and section moments do at one unit
+ * each. SI.
+ */
+import type { MassEntry } from '../../mass'
+import { lineAt, shearAndMoment, type SpanPoint, type StationLoad } from '../../structure'
+import { GRAVITY, mmToM } from '../../units'
+import type { Airframe } from '../resolve'
+import { type SolvedFlight, alongSpan, type StationModels } from '../flight'
+
+/** At each place: shear and moment, and the torque about x = 0 (nose up) of what lies beyond it. */
+export interface UnitLoads {
+  shear: Float64Array
+  moment: Float64Array
+  turning: Float64Array
+}
+
+export interface WingLoads {
+  places: readonly number[]
+  /** Lift of 1 g's worth of weight on the wing, up. */
+  lift: UnitLoads
+  /** The wing's own weight at 1 g, down counted positive. */
+  weight: UnitLoads
+  /** Torque by the sections' moments for a dynamic pressure of 1 Pa. */
+  section: Float64Array
+  /** Lift per length at 1 g. */
+  along: readonly SpanPoint[]
+  /** Mass per length of the wing, kg/m, and where its middle lies along the chord, m. */
+  massAt(s: number): { mass: number; x: number }
+}
+
+/** What the air does, by mass and incidence; `places` in m from the root. */
+export function liftLoads(
+  airframe: Airframe,
+  flight: SolvedFlight,
+  models: StationModels,
+  mass: number,
+  alpha: number,
+  places: readonly number[],
+): Pick<WingLoads, 'along' | 'lift' | 'section'> {
+  const along = liftAlong(airframe, flight, mass, alpha)
+  const quarter = along.map(({ s }) => quarterAt(airframe, s))
+  const lift = shearAndMoment(along, [], places)
+  const turns = shearAndMoment(
+    along.map(({ s, value }, i) => ({ s, value: -value * quarter[i] })),
+    [],
+    places,
+  )
+  const chords = along.map(({ s }) => ({
+    s,
+    value: alongSpan(models, s, model => model.cmQuarter) * chordAt(airframe, s) ** 2,
+  }))
+  return {
+    along,
+    lift: unit(lift, turns),
+    section: Float64Array.from(shearAndMoment(chords, [], places), row => row.shear),
+  }
+}
+
+/** What the wing's own mass does; of `entries` only the wing's pieces and spars count. */
+export function weightLoads(
+  airframe: Airframe,
+  entries: readonly MassEntry[],
+  places: readonly number[],
+): Pick<WingLoads, 'weight' | 'massAt'> {
+  const parts = wingParts(airframe, entries)
+  const { line, turning, points } = weightAlong(airframe, parts)
+  const weight = shearAndMoment(
+    line,
+    points.map(({ s, weight: force }) => ({ s, force })),
+    places,
+  )
+  const turns = shearAndMoment(
+    turning,
+    points.map(({ s, weight: force, x }) => ({ s, force: -force * x })),
+    places,
+  )
+  return {
+    weight: unit(weight, turns),
+    massAt: s => {
+      const own = parts.filter(part => s >= part.from && s < part.to)
+      const total = own.reduce((sum, part) => sum + part.perLength, 0)
+      return {
+        mass: total / GRAVITY,
+        x: total > 0 ? own.reduce((sum, part) => sum + part.perLength * part.x, 0) / total : 0,
+      }
+    },
+  }
+}
+
+/** `places` in m from the root. */
+export const wingLoads = (
+  airframe: Airframe,
+  flight: SolvedFlight,
+  models: StationModels,
+  entries: readonly MassEntry[],
+  mass: number,
+  alpha: number,
+  places: readonly number[],
+): WingLoads => ({
+  places,
+  ...liftLoads(airframe, flight, models, mass, alpha, places),
+  ...weightLoads(airframe, entries, places),
+})
+
+const unit = (
+  own: ReadonlyArray<{ shear: number; moment: number }>,
+  turns: ReadonlyArray<{ shear: number }>,
+): UnitLoads => ({
+  shear: Float64Array.from(own, row => row.shear),
+  moment: Float64Array.from(own, row => row.moment),
+  turning: Float64Array.from(turns, row => row.shear),
+})
+
+export interface Flying {
+  /** Weights' worth of lift, and of the wing's own mass hanging on it. */ lift: number
+  weight: number
+  pressure: number
+  /** Forward acceleration over g. */ forward: number
+}
+
+/** The load at place i, with the torque taken about a shear centre at `centre` (m aft of the nose). */
+export function loadAt(
+  { lift, weight, section }: WingLoads,
+  i: number,
+  { lift: a, weight: b, pressure, forward }: Flying,
+  centre: number,
+): StationLoad {
+  const shear = a * lift.shear[i] - b * weight.shear[i]
+  return {
+    shear,
+    moment: a * lift.moment[i] - b * weight.moment[i],
+    torque: a * lift.turning[i] - b * weight.turning[i] + centre * shear + pressure * section[i],
+    lag: forward * weight.moment[i],
+  }
+}
+
+function chordAt({ wing }: Airframe, s: number): number {
+  return lineAt(
+    wing.ends.map(end => ({ s: mmToM(end.s), value: mmToM(end.chord) })),
+    s,
+  )
+}
+function quarterAt({ wing }: Airframe, s: number): number {
+  return lineAt(
+    wing.ends.map(end => ({ s: mmToM(end.s), value: mmToM(end.lead + end.chord / 4) })),
+    s,
+  )
+}
+
+/**
+ * Lift per length (N/m) of one half at 1 g, shaped as at the stall and scaled so that the wing bears all of
+ * m·g.
+ */
+function liftAlong(airframe: Airframe, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
+  const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
+  const shape = strips.map(strip => ({
+    s: strip.span,
+    value: (strip.clZero + strip.clPerRad * alpha) * strip.chord,
+    width: strip.width,
+  }))
+  const sum = shape.reduce((total, { value, width }) => total + value * width, 0)
+  const half = (mass * GRAVITY) / (airframe.wing.mirror ? 2 : 1)
+  const scale = half / sum
+  const tip = mmToM(airframe.wing.span)
+  const points = [
+    { s: 0, value: shape[0].value * scale },
+    ...shape.map(({ s, value }) => ({ s, value: value * scale })),
+    { s: tip, value: 0 },
+  ]
+  // The straight lines between strips hold slightly less than the strips did; put the difference back evenly.
+  const area = points.reduce(
+    (total, p, i) => (i === 0 ? 0 : total + ((p.s - points[i - 1].s) * (p.value + points[i - 1].value)) / 2),
+    0,
+  )
+  return points.map(p => ({ s: p.s, value: (p.value * half) / area }))
+}
+
+interface Part {
+  from: number
+  to: number
+  perLength: number
+  x: number
+}
+
+/** Pieces and spars of the starboard half as weight per length, N/m. */
+function wingParts(airframe: Airframe, entries: readonly MassEntry[]): Part[] {
+  const parts: Part[] = []
+  const put = (fromMm: number, toMm: number, entry: MassEntry | undefined) => {
+    const from = mmToM(fromMm),
+      to = mmToM(toMm)
+    if (entry && to - from > 1e-6)
+      parts.push({ from, to, perLength: (GRAVITY * entry.mass) / (to - from), x: entry.x })
+  }
+  for (const piece of airframe.pieces) {
+    if (piece.part === 'wing' && piece.side !== 'port' && piece.kind !== 'given')
+      put(
+        piece.from,
+        piece.to,
+        entries.find(item => item.id === piece.id),
+      )
+  }
+  for (const line of airframe.spars.wing ?? [])
+    put(
+      line.from,
+      line.to,
+      entries.find(item => item.id === `${line.spar.id}-starboard` || item.id === line.spar.id),
+    )
+  return parts
+}
+
+function weightAlong(
+  { wing, doc }: Airframe,
+  parts: readonly Part[],
+): { line: SpanPoint[]; turning: SpanPoint[]; points: Array<{ s: number; weight: number; x: number }> } {
+  const marks = [...new Set([0, mmToM(wing.span), ...parts.flatMap(p => [p.from, p.to])])]
+    .filter(s => s >= 0 && s <= mmToM(wing.span))
+    .sort((a, b) => a - b)
+  const line: SpanPoint[] = [],
+    turning: SpanPoint[] = []
+  // Weight steps at piece ends: two points a hair apart.
+  marks.forEach((s, i) => {
+    for (const [there, at] of [
+      ...(i > 0 ? [[s - 1e-9, s - 1e-7]] : []),
+      ...(i < marks.length - 1 ? [[s, s + 1e-7]] : []),
+    ]) {
+      const own = parts.filter(part => at >= part.from && at < part.to)
+      line.push({ s: there, value: own.reduce((sum, part) => sum + part.perLength, 0) })
+      turning.push({ s: there, value: -own.reduce((sum, part) => sum + part.perLength * part.x, 0) })
+    }
+  })
+  // Servos and the like out in the wing hang on it at their place.
+  const points = doc.equipment
+    .filter(item => item.pair && item.yMm > 40)
+    .map(item => ({
+      s: mmToM(item.yMm - wing.origin[1]),
+      weight: (GRAVITY * item.massG) / 1000,
+      x: mmToM(item.xMm),
+    }))
+  return { line, turning, points }
+}

@@ -1,0 +1,5 @@
+export { admissible, apply, type Change, type Step } from './change'
+export { costOf, HOUR_IN_GRAMS, hoursAnew, stops } from './price'
+export { withItem, withSpar, withZone } from './replaced'
+export { larger as largerStock, smaller as smallerStock } from './stock-sizes'
+export { larger } from './stock-sizes'

@@ -1,0 +1,28 @@
+/** Where the airframe is cut into pieces, and how the pieces meet. */
+import { z } from 'zod'
+
+export const Joint = z.strictObject({
+  kind: z
+    .enum(['butt', 'lip', 'pins', 'tongue', 'bolts'])
+    .describe('what aligns and holds the two pieces, glue apart'),
+  toleranceMm: z.number().min(0).max(1).describe('gap between the parts that plug into each other, mm'),
+})
+
+export const cut = (low: number, high: number) =>
+  z.strictObject({
+    atMm: z.number().min(low).max(high).describe('place along the span or the body, mm'),
+    joint: Joint,
+  })
+
+export const Cuts = z.strictObject({
+  wing: z.array(cut(0, 3000)).max(40),
+  horizontal: z.array(cut(0, 3000)).max(20),
+  vertical: z.array(cut(0, 3000)).max(20),
+  body: z.array(cut(-2000, 4000)).max(40),
+})
+
+export type Joint = z.infer<typeof Joint>
+
+export type Cut = Cuts['wing'][number]
+
+export type Cuts = z.infer<typeof Cuts>

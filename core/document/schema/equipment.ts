@@ -1,0 +1,74 @@
+/** What is bought and put in, and what is allowed for by shares. */
+import { z } from 'zod'
+import { figure, id, name } from './fields'
+
+export const Equipment = z.strictObject({
+  id,
+  name,
+  kind: z.enum([
+    'motor',
+    'propeller',
+    'speed-controller',
+    'battery',
+    'receiver',
+    'servo',
+    'payload',
+    'gear',
+    'sensor',
+    'ballast',
+    'hardware',
+  ]),
+  massG: figure('massG', 'mass of one, g'),
+  spreadG: z.number().min(0).max(500).describe('one standard deviation, g'),
+  xMm: figure('positionMm', 'its middle, mm'),
+  yMm: figure('positionMm', 'its middle, mm'),
+  zMm: figure('positionMm', 'its middle, mm'),
+  sizeMm: z.tuple([figure('sizeMm', 'length'), figure('sizeMm', 'width'), figure('sizeMm', 'height')]),
+  pair: z.boolean().describe('a second one to port'),
+  bay: z
+    .tuple([figure('positionMm', 'front'), figure('positionMm', 'rear')])
+    .nullable()
+    .describe('how far its ends may slide, mm'),
+  drops: z.boolean().describe('payload that leaves in flight'),
+  weighed: z.boolean().describe("mass from the maker's own scale"),
+  pocket: z
+    .strictObject({
+      surface: z.enum(['wing', 'horizontal', 'vertical']),
+      cableMm: z
+        .number()
+        .min(0)
+        .max(20)
+        .describe('diameter of the run for its lead to the root, mm; 0 for none'),
+    })
+    .nullable()
+    .describe('a bay cut for it in a surface, open below'),
+  battery: z
+    .strictObject({ cells: z.number().int().min(1).max(14), capacityMah: z.number().min(20).max(50000) })
+    .nullable()
+    .describe('what a battery holds'),
+  servo: z
+    .strictObject({
+      torqueNcm: z.number().min(0.1).max(2000).describe('torque at the voltage used, N·cm'),
+      travelDeg: z.number().min(5).max(120).describe('travel each way, °'),
+    })
+    .nullable()
+    .describe('what a servo can do'),
+})
+
+export const Allowances = z.strictObject({
+  glueShare: z.number().min(0).max(0.3).describe('glue as a share of the printed mass'),
+  wireShare: z
+    .number()
+    .min(0)
+    .max(0.5)
+    .describe('wires and plugs as a share of the electric equipment, battery left out'),
+  flowSpreadShare: z
+    .number()
+    .min(0)
+    .max(0.3)
+    .describe('one standard deviation of printed mass from flow and filament'),
+})
+
+export type Equipment = z.infer<typeof Equipment>
+
+export type Allowances = z.infer<typeof Allowances>

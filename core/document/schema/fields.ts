@@ -1,0 +1,20 @@
+/** The kinds of field that the project file is made of. */
+import { z } from 'zod'
+import { type LimitName, LIMITS } from '../limits'
+
+export const figure = (limit: LimitName, what: string) => {
+  const [low, high] = LIMITS[limit]
+  return z.number().min(low).max(high).describe(what)
+}
+
+export const id = z
+  .string()
+  .min(1)
+  .max(60)
+  .regex(/^[A-Za-z0-9_.-]+$/, 'letters, digits, dot, dash and underscore only')
+
+export const name = z.string().min(1).max(200)
+
+export const text = z.string().max(4000)
+
+export const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'a date as YYYY-MM-DD')

@@ -1,0 +1,36 @@
+/** Landing gear. */
+import { z } from 'zod'
+import { figure, id, name } from './fields'
+
+export const Leg = z.strictObject({
+  id,
+  name,
+  kind: z
+    .enum(['wire', 'printed', 'sprung'])
+    .describe('wire: bends along its length; printed: a flat leg; sprung: a rigid leg on a spring'),
+  xMm: figure('positionMm', 'mount, mm'),
+  yMm: z.number().min(0).max(1500).describe('mount, mm from the plane of symmetry'),
+  zMm: figure('positionMm', 'mount, mm'),
+  dropMm: z.number().min(5).max(600).describe('how far the axle lies under the mount, mm'),
+  splayMm: z.number().min(0).max(600).describe('how far the axle lies outboard of the mount, mm'),
+  thicknessMm: z
+    .number()
+    .min(0.5)
+    .max(40)
+    .describe('diameter of the wire, or thickness of a printed leg, mm'),
+  widthMm: z.number().min(0.5).max(120).describe('width of a printed leg, mm'),
+  zone: id.describe('zone whose filament a printed leg and the mount are of'),
+  springNmm: z.number().min(0.01).max(500).describe('rate of a sprung leg, N/mm'),
+  travelMm: z.number().min(0.5).max(200).describe('travel of a sprung leg to its stop, mm'),
+  wheelMm: z.number().min(0).max(300).describe('diameter of the wheel, mm; 0 for a skid'),
+  tyreMm: z.number().min(0).max(60).describe('how far the tyre can be squashed, mm'),
+  wheelG: figure('massG', 'mass of wheel and axle, g'),
+  pair: z.boolean().describe('a second one to port'),
+  mount: z.strictObject({
+    lengthMm: z.number().min(2).max(200).describe("bearing along the leg's plane, mm"),
+    widthMm: z.number().min(1).max(200).describe('bearing across it, mm'),
+    depthMm: z.number().min(0.5).max(60).describe('plastic round it, mm'),
+  }),
+})
+
+export type Leg = z.infer<typeof Leg>

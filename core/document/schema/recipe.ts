@@ -1,0 +1,43 @@
+/** Zones of the airframe and the recipe that each is printed by. */
+import { z } from 'zod'
+import { figure, id, name } from './fields'
+
+export const Lattice = z.strictObject({
+  pitchMm: figure('pitchMm', 'distance between neighbouring webs, mm'),
+  passes: z.number().int().min(1).max(2),
+})
+
+export const Recipe = z.strictObject({
+  school: z.enum(['spiral-lattice', 'bead-infill', 'double-skin', 'beads', 'solid']),
+  walls: z.number().int().min(1).max(8),
+  beadWidthMm: figure('beadWidthMm', 'width of a bead, mm'),
+  layerHeightMm: figure('layerHeightMm', 'layer height, mm'),
+  infillShare: figure('share', 'infill inside the innermost wall, share'),
+  baseLayers: z.number().int().min(0).max(40),
+  topLayers: z.number().int().min(0).max(40),
+  flow: figure('flow', 'flow multiplier; about 1/expansion for foaming filament'),
+  nozzleC: figure('nozzleC', 'nozzle temperature, °C'),
+  spiral: z.boolean(),
+  lattice: Lattice.nullable(),
+  skinGapMm: z
+    .number()
+    .min(0.5)
+    .max(20)
+    .nullable()
+    .describe('double skin: distance between the middles of the two beads, mm'),
+  brimMm: z.number().min(0).max(20).describe('width of a one-layer brim round the foot, mm'),
+  stance: z
+    .enum(['standing', 'flat'])
+    .describe(
+      'how pieces of a lifting surface lie on the bed: on their end, with layers across the span, or on their side, with layers along it',
+    ),
+  infillPattern: z
+    .enum(['lines', 'grid', 'triangles'])
+    .describe('lines: one way a layer, ±45° in turn; grid: both ways in every layer; triangles: three ways'),
+})
+
+export const Zone = z.strictObject({ id, name, filament: id, recipe: Recipe })
+
+export type Recipe = z.infer<typeof Recipe>
+
+export type Zone = z.infer<typeof Zone>

@@ -1,0 +1,5 @@
+/** A mesh of triangles in mm, flat arrays. */
+export interface TriangleMesh {
+  positions: Float32Array
+  triangles: Uint32Array
+}

@@ -1,0 +1,150 @@
+/** Places off the wing that carry, tabulated by the options of the zone that each is printed in. SI. */
+import { MASS, MOMENT, WHIP } from './sums'
+import type { Tables } from './tables'
+import type { WingState } from './wing-classes'
+import type { Airframe } from '../../assessment/resolve'
+import {
+  beamUnder,
+  seatOf,
+  bodyStations,
+  contactLength,
+  landingMoment,
+  placeReserve,
+  boomFrame,
+  boomReserves,
+  whipOf,
+  type BoomFrame,
+} from '../../assessment/strength'
+import type { SolvedFlight } from '../../assessment/flight'
+import { materialSpread } from '../../assessment/findings'
+
+/** Least reserve of all places, and the spread of the mode that decides. */
+export interface Held {
+  reserve: number
+  spread: number
+}
+
+/** A figure by the options of one zone; `dim` is −1 where the zone does not vary. */
+interface ByOption {
+  dim: number
+  values: Float64Array
+}
+const at = ({ dim, values }: ByOption, picks: ArrayLike<number>): number => values[dim < 0 ? 0 : picks[dim]]
+
+export interface HeldInput {
+  tables: Tables
+  flight: SolvedFlight
+  landsOn: 'legs' | 'belly' | 'net'
+}
+
+export function heldPlaces({
+  tables,
+  flight,
+  landsOn,
+}: HeldInput): (sums: Float64Array, picks: ArrayLike<number>, wing: WingState, out: Held) => void {
+  const { list, doc, layout } = tables
+  const first = tables.airframeAt(list.map(() => 0))
+  const byOption = (zone: string, value: (airframe: Airframe) => number): ByOption => {
+    const dim = list.findIndex(item => item.key === `zone:${zone}`)
+    return {
+      dim,
+      values:
+        dim < 0
+          ? Float64Array.of(value(first))
+          : Float64Array.from(list[dim].options, (_, i) =>
+              value(tables.airframeAt(list.map((__, k) => (k === dim ? i : 0)))),
+            ),
+    }
+  }
+  const safety = doc.brief.safetyFactor,
+    { body } = first
+  const stations = landsOn === 'net' ? [] : bodyStations(first)
+  const bears = bearsOf(
+    stations.map(station => station.zone.id),
+    tables,
+  )
+  const contact = body ? contactLength(body, { on: landsOn }) : 0
+  const rear = body ? body.zoneAt(body.to - 1) : doc.zones[0].id
+  const frame = boomFrame(first, flight)
+  const least = (own: BoomFrame, load: { moment: number; shear: number; torque: number }) => {
+    const { bending, flattening, shear, socket } = boomReserves(own, load, safety)
+    return Math.min(bending, flattening, shear, socket)
+  }
+  const flown =
+    frame &&
+    byOption(rear, airframe =>
+      boomFrame(airframe, flight)!.cases.reduce(
+        (worst, load) => Math.min(worst, least(boomFrame(airframe, flight)!, load)),
+        1e4,
+      ),
+    )
+  // Everything that a whip of 1 N does grows with it.
+  const whipped =
+    frame && landsOn !== 'net'
+      ? byOption(rear, airframe =>
+          least(boomFrame(airframe, flight)!, { moment: frame.length, shear: 1, torque: 0 }),
+        )
+      : null
+  const seat = seatOf(first),
+    seatBears = seat && byOption(seat.zone.id, airframe => seatOf(airframe)!.bears)
+  const beams = new Map<number, ByOption>()
+  const beamAt = (x: number): ByOption => {
+    const known =
+      beams.get(x) ?? byOption(beamUnder(first, x).zone.id, airframe => beamUnder(airframe, x).bears)
+    beams.set(x, known)
+    return known
+  }
+  const PLASTIC = materialSpread('body'),
+    BOOM = materialSpread('boom')
+  return (sums, picks, wing, out) => {
+    const mass = sums[MASS],
+      cg = sums[MOMENT] / mass
+    let reserve = 1e4,
+      spread = PLASTIC
+    for (let j = 0; j < stations.length; j++) {
+      const x = layout.body[j],
+        beyond = sums[layout.bodyAt + 2 * j + (x < cg ? 0 : 1)]
+      const own = placeReserve(
+        at(bears[j], picks),
+        landingMoment(x, cg, mass, beyond, contact, wing.factor) * safety,
+      )
+      if (own < reserve) reserve = own
+    }
+    if (wing.pull > 0)
+      reserve = Math.min(reserve, placeReserve(at(beamAt(wing.boltX), picks), wing.pull * safety))
+    if (seatBears && wing.pressed > 0)
+      reserve = Math.min(reserve, placeReserve(at(seatBears, picks), wing.pressed * safety))
+    if (flown) {
+      let boom = at(flown, picks)
+      if (whipped)
+        boom = Math.min(
+          boom,
+          at(whipped, picks) /
+            Math.max(1e-12, whipOf(frame!, sums[WHIP], wing.factor, doc.brief.dropMm).force),
+        )
+      if (boom < reserve) {
+        reserve = boom
+        spread = BOOM
+      }
+    }
+    out.reserve = reserve
+    out.spread = spread
+  }
+}
+
+/** What every body station bears, by the options of its zone: one airframe for each option of each zone. */
+function bearsOf(zones: readonly string[], { list, airframeAt }: Tables): ByOption[] {
+  const dims = zones.map(zone => list.findIndex(item => item.key === `zone:${zone}`))
+  const bears = new Map(
+    [...new Set(dims)].map(
+      dim =>
+        [
+          dim,
+          (dim < 0 ? [0] : [...list[dim].options.keys()]).map(i =>
+            bodyStations(airframeAt(list.map((_, k) => (k === dim ? i : 0)))).map(station => station.bears),
+          ),
+        ] as const,
+    ),
+  )
+  return dims.map((dim, j) => ({ dim, values: Float64Array.from(bears.get(dim)!, row => row[j]) }))
+}

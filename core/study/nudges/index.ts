@@ -1,0 +1,1 @@
+export { neediest, type Nudge, nudges, ranked, WINGS } from './nudges'

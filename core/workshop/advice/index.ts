@@ -1,0 +1,5 @@
+export { compareSchools, type SchoolFigures } from './compare-schools'
+export { proportions, type Proportion } from './proportions'
+export { proposeAllCuts } from './proposed-cuts'
+export { sectionReport, type InSection, type PolarCurve, type SectionReport } from './section-report'
+export { controlThrows, hingeLines, type Throw } from './throws'

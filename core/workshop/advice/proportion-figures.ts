@@ -1,0 +1,102 @@
+/** Areas and rooms that proportions are made of, from the document alone. mm, mm², °. */
+import type { Control, ProjectFile, Surface } from '../../document'
+
+/** Chord at a share of the span, mm. */
+function chordAt(surface: Surface, share: number): number {
+  const span = surface.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
+  let left = share * span,
+    inner = surface.rootChordMm
+  for (const [i, panel] of surface.panels.entries()) {
+    if (left <= panel.spanMm || i === surface.panels.length - 1)
+      return inner + (panel.tipChordMm - inner) * Math.min(1, left / panel.spanMm)
+    left -= panel.spanMm
+    inner = panel.tipChordMm
+  }
+  return inner
+}
+
+const spanOf = (surface: Surface): number => surface.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
+
+/** One half, along the surface. */
+export const planArea = (surface: Surface): number =>
+  surface.panels.reduce(
+    (sum, panel, i) =>
+      sum +
+      (panel.spanMm *
+        (panel.tipChordMm + (i === 0 ? surface.rootChordMm : surface.panels[i - 1].tipChordMm))) /
+        2,
+    0,
+  )
+
+/** Behind the hinge of one half; by Simpson's rule in enough places that panel breaks do not show. */
+export function controlArea(surface: Surface, { fromShare, toShare, chordShare }: Control): number {
+  const n = 40,
+    h = (toShare - fromShare) / n
+  let sum = 0
+  for (let i = 0; i <= n; i++)
+    sum += chordAt(surface, fromShare + i * h) * (i === 0 || i === n ? 1 : i % 2 ? 4 : 2)
+  return Math.max(0, (sum * h * spanOf(surface) * chordShare) / 3)
+}
+
+/**
+ * The plain V that levels as much: each panel's rise counts by its own area further out, Σ Γ·∫c·y dy / ∫c·y
+ * dy over the
+ * half wing, as strips do in roll.
+ */
+export function equivalentDihedralDeg(surface: Surface): number {
+  const n = 200,
+    span = spanOf(surface)
+  let top = 0,
+    bottom = 0
+  for (let i = 0; i < n; i++) {
+    const share = (i + 0.5) / n
+    let at = share * span,
+      panel = surface.panels[0]
+    for (const next of surface.panels) {
+      panel = next
+      if (at <= next.spanMm) break
+      at -= next.spanMm
+    }
+    const weight = chordAt(surface, share) * (surface.yMm + share * span)
+    top += weight * panel.dihedralDeg
+    bottom += weight
+  }
+  return bottom === 0 ? 0 : top / bottom + surface.cantDeg
+}
+
+/**
+ * From the propeller's disc to what lies before or behind it within its reach, mm; null without a propeller.
+ */
+export function propellerGap(doc: ProjectFile): number | null {
+  const propeller = doc.equipment.find(item => item.kind === 'propeller')
+  if (!propeller) return null
+  const [front, rear] = [propeller.xMm - propeller.sizeMm[0] / 2, propeller.xMm + propeller.sizeMm[0] / 2]
+  const gaps: number[] = []
+  const stations = doc.body?.stations
+  // Each obstacle lies wholly behind or wholly before the disc: the greater of the signed gaps is the true
+  // one.
+  if (stations) gaps.push(Math.max(stations[0].xMm - rear, front - stations[stations.length - 1].xMm))
+  // A pusher behind the wing: its trailing edge within the disc.
+  const reach = propeller.sizeMm[1] / 2
+  if (Math.abs(propeller.yMm) < reach && Math.abs(propeller.zMm - doc.wing.zMm) < reach)
+    gaps.push(Math.max(front - (doc.wing.xMm + doc.wing.rootChordMm), doc.wing.xMm - rear))
+  return gaps.length ? Math.min(...gaps) : null
+}
+
+/**
+ * Blade tips above what the aircraft stands or lands on, mm (negative below it); null without a propeller.
+ */
+export function groundRoom(
+  doc: ProjectFile,
+  lowestMm: number,
+): { mm: number; wheels: boolean; folds: boolean } | null {
+  const propeller = doc.equipment.find(item => item.kind === 'propeller')
+  if (!propeller) return null
+  const gear = doc.equipment.filter(item => item.kind === 'gear')
+  const ground = gear.length ? Math.min(...gear.map(item => item.zMm - item.sizeMm[2] / 2)) : lowestMm
+  return {
+    mm: propeller.zMm - propeller.sizeMm[1] / 2 - ground,
+    wheels: gear.length > 0,
+    folds: /fold/i.test(propeller.name),
+  }
+}

@@ -1,0 +1,52 @@
+/** Cuts proposed for the printers at hand. */
+import { noCuts, type Airframe } from '../../assess'
+import type { Cuts, Joint, SurfaceName } from '../../document'
+import { proposeCuts, type PartName } from '../../geometry'
+
+/** Room left under the top of the tallest bed, mm. */
+const HEADROOM = 5
+/**
+ * New cuts: fewest pieces that stand under the tallest bed, even in length, with a cut wherever the zone or
+ * the dihedral
+ * changes, none through a hinge, a bay or a hatch. Joints are those that the part has now, else pins in
+ * surfaces and lips in bodies.
+ */
+export function proposeAllCuts(airframe: Airframe): Cuts {
+  const { doc, surfaces, body } = airframe
+  const height = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - HEADROOM
+  const jointed = (part: PartName, places: readonly number[]): Cuts['wing'] => {
+    const joint: Joint = doc.cuts[part][0]?.joint ?? {
+      kind: part === 'body' ? 'lip' : 'pins',
+      toleranceMm: 0.2,
+    }
+    return places.map(atMm => ({ atMm, joint: { ...joint } }))
+  }
+  const stretches = (part: PartName) => noCuts(airframe, part).map(({ from, to }) => [from, to] as const)
+  const along = (name: SurfaceName) => {
+    const loft = surfaces[name]
+    if (!loft) return doc.cuts[name]
+    const surface = name === 'wing' ? doc.wing : doc.tail[name]!
+    const fixed = loft.ends
+      .slice(1, -1)
+      .filter(
+        (_, i) =>
+          surface.panels[i].zone !== surface.panels[i + 1].zone ||
+          surface.panels[i].dihedralDeg !== surface.panels[i + 1].dihedralDeg,
+      )
+      .map(station => station.s)
+    return jointed(name, proposeCuts(0, loft.span, height, fixed, stretches(name)).cuts)
+  }
+  const bodyFixed = body
+    ? body.breaks.filter(
+        (x, i) => i > 0 && i < body.breaks.length - 1 && body.zoneAt(x + 0.01) !== body.zoneAt(x - 0.01),
+      )
+    : []
+  return {
+    wing: along('wing'),
+    horizontal: along('horizontal'),
+    vertical: along('vertical'),
+    body: body
+      ? jointed('body', proposeCuts(body.from, body.to, height, bodyFixed, stretches('body')).cuts)
+      : doc.cuts.body,
+  }
+}

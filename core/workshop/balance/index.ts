@@ -1,0 +1,8 @@
+export { stretchNose } from './airframe-remedies'
+export { balanceTemplates, flatSolid, type FlatPart, type Templates } from './balance-templates'
+export { batterySlide } from './equipment-remedies'
+export { movedBalance, type MovedBalance } from './moved-balance'
+export { balanceRemedies } from './remedies'
+export { harm, type Remedy } from './remedy'
+export { fromTwoScales, PLACE_SIGMA_MM, SCALE_SIGMA_G, type ScaleReading } from './two-scales'
+export { presentWing, swapWingSet, wingSetFigures, withWingSet, type WingSetFigures } from './wing-sets'

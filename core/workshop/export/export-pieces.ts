@@ -1,0 +1,169 @@
+/** All pieces as solids for the printer: an STL a piece, a 3MF a plate, and a list. */
+import type { Airframe, PieceReport } from '../../assess'
+import type { Printer } from '../../document'
+import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../../geometry'
+import { lies, packPlates, writeStl, writeThreeMf } from '../../printing'
+
+export interface ExportedFile {
+  name: string
+  bytes: Uint8Array
+}
+
+/** Builds every piece in turn; `progress` may throw to stop. Solids are freed as they are written. */
+export async function exportPieces(
+  kernel: SolidKernel,
+  airframe: Airframe,
+  reports: readonly PieceReport[],
+  progress: (done: number, of: number, name: string) => void | Promise<void>,
+): Promise<ExportedFile[]> {
+  const files: ExportedFile[] = []
+  const meshes = new Map<string, TriangleMesh>()
+  for (const [i, piece] of airframe.pieces.entries()) {
+    await progress(i, airframe.pieces.length, piece.name)
+    const solid = pieceSolid(kernel, piece)
+    try {
+      const mesh = lies(piece) ? laidDown(meshOf(solid)) : meshOf(solid)
+      meshes.set(piece.id, mesh)
+      files.push({ name: `${piece.id}.stl`, bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
+    } finally {
+      solid.delete()
+    }
+  }
+  for (const printer of airframe.doc.printers) files.push(...plateFiles(printer, airframe, reports, meshes))
+  files.push({ name: 'pieces.csv', bytes: encodeText(piecesCsv(reports)) })
+  return files
+}
+
+/**
+ * What a printer prints, plate by plate: each piece turned to its least box, named with its mark, a filament
+ * to itself where it oozes.
+ */
+function plateFiles(
+  printer: Printer,
+  airframe: Airframe,
+  reports: readonly PieceReport[],
+  meshes: ReadonlyMap<string, TriangleMesh>,
+): ExportedFile[] {
+  const own = reports.filter(piece => piece.printer === printer.id && meshes.has(piece.id))
+  const turned = new Map(
+    own.map(piece => [piece.id, turnedMesh(meshes.get(piece.id)!, bedTurn(piece, printer))]),
+  )
+  const byFilament = [...new Set(own.map(piece => piece.filament))]
+  return byFilament.flatMap(filament => {
+    const pieces = own.filter(piece => piece.filament === filament)
+    const alone = pieces
+      .map(piece => airframe.pieces.find(item => item.id === piece.id)!)
+      .map(piece => airframe.filamentOf(piece.zone).onePieceAPlate)
+    const plates = packPlates(
+      pieces.map((piece, i) => ({
+        id: piece.id,
+        width: turned.get(piece.id)!.width,
+        depth: turned.get(piece.id)!.depth,
+        alone: alone[i],
+      })),
+      printer.bedMm,
+    )
+    return plates.map((plate, i) => ({
+      name: `plates/${printer.id}-${filament}-${String(i + 1).padStart(2, '0')}.3mf`,
+      bytes: writeThreeMf(
+        plate.map(({ id, x, y }) => ({
+          name: `${own.find(piece => piece.id === id)!.mark} ${own.find(piece => piece.id === id)!.name}`,
+          mesh: turned.get(id)!.mesh,
+          place: [x, y],
+        })),
+      ),
+    }))
+  })
+}
+
+/**
+ * From standing on its end to lying on its side: (x, n, s) becomes (s, x, n), which keeps left and right,
+ * with the lowest point on the bed.
+ */
+function laidDown({ positions, triangles }: TriangleMesh): TriangleMesh {
+  const laid = new Float32Array(positions.length)
+  let low = Infinity
+  for (let i = 0; i < positions.length; i += 3) low = Math.min(low, positions[i + 1])
+  for (let i = 0; i < positions.length; i += 3) {
+    laid[i] = positions[i + 2]
+    laid[i + 1] = positions[i]
+    laid[i + 2] = positions[i + 1] - low
+  }
+  return { positions: laid, triangles }
+}
+
+/** The report's turn, a quarter further where the longer side only goes along the bed's longer one. */
+function bedTurn(piece: PieceReport, { bedMm }: Printer): number {
+  const fits = piece.boxMm[0] <= bedMm[0] + 1e-6 && piece.boxMm[1] <= bedMm[1] + 1e-6
+  return piece.turnDeg + (fits ? 0 : 90)
+}
+
+/**
+ * Turned about the vertical and moved to the first quadrant. Mirrored prints turn the other way: their box is
+ * the same.
+ */
+function turnedMesh(
+  { positions, triangles }: TriangleMesh,
+  turnDeg: number,
+): { mesh: TriangleMesh; width: number; depth: number } {
+  const best = [turnDeg, -turnDeg].map(degrees => {
+    const cos = Math.cos((degrees * Math.PI) / 180),
+      sin = Math.sin((degrees * Math.PI) / 180)
+    const turned = new Float32Array(positions.length)
+    let x0 = Infinity,
+      y0 = Infinity,
+      x1 = -Infinity,
+      y1 = -Infinity
+    for (let i = 0; i < positions.length; i += 3) {
+      turned[i] = positions[i] * cos - positions[i + 1] * sin
+      turned[i + 1] = positions[i] * sin + positions[i + 1] * cos
+      turned[i + 2] = positions[i + 2]
+      x0 = Math.min(x0, turned[i])
+      x1 = Math.max(x1, turned[i])
+      y0 = Math.min(y0, turned[i + 1])
+      y1 = Math.max(y1, turned[i + 1])
+    }
+    for (let i = 0; i < turned.length; i += 3) {
+      turned[i] -= x0
+      turned[i + 1] -= y0
+    }
+    return { mesh: { positions: turned, triangles }, width: x1 - x0, depth: y1 - y0 }
+  })
+  return Math.max(best[0].width, best[0].depth) <= Math.max(best[1].width, best[1].depth) ? best[0] : best[1]
+}
+
+/** UTF-8 without the DOM's encoder, which core code does not have: names may hold any letter. */
+export function encodeText(text: string): Uint8Array {
+  const escaped = unescape(encodeURIComponent(text.replace(/\p{Surrogate}/gu, '?')))
+  return Uint8Array.from(escaped, c => c.charCodeAt(0))
+}
+
+const COLUMNS: ReadonlyArray<[string, (piece: PieceReport) => string | number]> = [
+  ['file', p => `${p.id}.stl`],
+  ['mark', p => p.mark],
+  ['name', p => p.name],
+  ['zone', p => p.zoneName],
+  ['filament', p => p.filamentName],
+  ['recipe', p => p.recipe],
+  ['printer', p => p.printerName],
+  ['turn_deg', p => p.turnDeg],
+  ['width_mm', p => p.boxMm[0].toFixed(1)],
+  ['depth_mm', p => p.boxMm[1].toFixed(1)],
+  ['height_mm', p => p.boxMm[2].toFixed(1)],
+  ['brim_mm', p => p.brimMm],
+  ['mass_g', p => p.predictedG.toFixed(2)],
+  ['filament_g', p => p.filamentG.toFixed(2)],
+  ['hours', p => p.hours.toFixed(2)],
+  ['layers', p => p.layers],
+  ['joint_foot', p => p.joints.foot?.kind ?? ''],
+  ['joint_head', p => p.joints.head?.kind ?? ''],
+]
+
+/** RFC 4180, a line a piece. Cells that a spreadsheet would take for a formula get a leading apostrophe. */
+export function piecesCsv(reports: readonly PieceReport[]): string {
+  const cell = (value: string | number) => {
+    const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
+    return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
+  }
+  return `${[COLUMNS.map(([name]) => name), ...reports.map(piece => COLUMNS.map(([, value]) => cell(value(piece))))].map(row => row.join(',')).join('\r\n')}\r\n`
+}

@@ -1,0 +1,179 @@
+/**
+ * Go or no-go for the maiden, from what was computed, measured and checked. It never says that a flight is
+ * legal or safe.
+ */
+import type { Assessment } from '../../assess'
+import type { ProjectFile } from '../../document'
+import { controlThrows } from '../advice'
+
+export interface ReadinessItem {
+  id: string
+  group: 'Airframe' | 'Balance' | 'Controls' | 'Power' | 'Place'
+  label: string
+  state: 'go' | 'no-go' | 'open'
+  evidence: string
+  /** Ticked by hand rather than computed. */
+  byHand: boolean
+  caution?: string
+}
+
+/** What only hands and eyes can check. */
+const BY_HAND: ReadonlyArray<Omit<ReadinessItem, 'state' | 'evidence' | 'byHand'>> = [
+  {
+    id: 'joints',
+    group: 'Airframe',
+    label: 'Every joint, hatch and spar end looked over and flexed by hand',
+    caution: 'Cyanoacrylate and its activator: air the room, keep it off eyes and skin.',
+  },
+  {
+    id: 'surfaces-direction',
+    group: 'Controls',
+    label: 'Control surfaces move the right way: stick right, starboard aileron up',
+  },
+  { id: 'surfaces-throws', group: 'Controls', label: 'Throws measured, low rates set' },
+  { id: 'range', group: 'Controls', label: 'Range checked and failsafe cuts the motor' },
+  {
+    id: 'propeller',
+    group: 'Power',
+    label: 'Propeller bolted and spins true',
+    caution:
+      'The propeller is live whenever the battery is in. Stand behind it, hold the aircraft, keep sleeves and faces clear.',
+  },
+  {
+    id: 'battery-held',
+    group: 'Power',
+    label: 'Battery charged, undamaged and cannot slide',
+    caution: 'Never charge a lithium battery unattended or fly a swollen one; carry it in a fireproof bag.',
+  },
+  {
+    id: 'field',
+    group: 'Place',
+    label: 'Allowed to fly here today; nobody, no animals and no road under the path',
+    caution:
+      'Rules on mass, height, identification and place differ: ask the national authority, the club and the owner of the site.',
+  },
+]
+
+/** Thrust that a hand or bungee launch wants, share of weight. */
+export const THRUST_SHARE = 0.5
+
+export function readiness(
+  doc: ProjectFile,
+  assessment: Assessment,
+): { verdict: 'go' | 'no-go' | 'open'; items: ReadinessItem[] } {
+  const items = [...computed(doc, assessment), ...byHand(doc)]
+  const verdict = items.some(item => item.state === 'no-go')
+    ? 'no-go'
+    : items.some(item => item.state === 'open')
+      ? 'open'
+      : 'go'
+  return { verdict, items }
+}
+
+function computed(
+  doc: ProjectFile,
+  { strength, loads, flight, plan, totals, findings }: Assessment,
+): ReadinessItem[] {
+  const { measured, brief } = doc
+  const [low, high] = brief.staticMarginPct
+  const marginOf = (cg: number) => (100 * (flight.neutralPointMm - cg)) / plan.macMm
+  const inBand = (pct: number) => pct >= low && pct <= high
+  const payload = totals.massG - totals.emptyMassG
+  const withPayload =
+    measured.cgMm === null
+      ? null
+      : (measured.cgMm * totals.emptyMassG +
+          (totals.cgMm[0] * totals.massG - totals.cgEmptyMm[0] * totals.emptyMassG)) /
+        totals.massG
+  const stops = findings.filter(finding => finding.severity === 'stop' && !finding.code.endsWith('-failing'))
+  const allUp = measured.massG === null ? null : measured.massG + payload
+  return [
+    {
+      id: 'strength',
+      group: 'Airframe',
+      label: `Airframe bears ${loads.governing.n.toFixed(1)} g (${loads.governing.by}), launch and landing with a factor of ${brief.safetyFactor}`,
+      byHand: false,
+      state: strength.reserve >= 1 ? 'go' : 'no-go',
+      evidence: `reserve ${strength.reserve.toFixed(2)}, ${strength.mode}, ${strength.where}`,
+    },
+    {
+      id: 'stops',
+      group: 'Airframe',
+      label: 'No finding that stops the build',
+      byHand: false,
+      state: stops.length === 0 ? 'go' : 'no-go',
+      evidence: stops[0]?.text ?? 'none',
+    },
+    {
+      id: 'mass',
+      group: 'Balance',
+      label: 'Weighed ready to fly',
+      byHand: false,
+      state: allUp === null ? 'open' : allUp <= brief.targetMassG * 1.1 ? 'go' : 'no-go',
+      evidence:
+        allUp === null
+          ? `computed ${totals.emptyMassG.toFixed(0)} g without payload; put it on the scale`
+          : `${allUp.toFixed(0)} g with payload; target ${brief.targetMassG} g, at most a tenth over`,
+    },
+    {
+      id: 'cg',
+      group: 'Balance',
+      label: 'Balance point measured, and in the band with payload in and out',
+      byHand: false,
+      state:
+        measured.cgMm === null || withPayload === null
+          ? 'open'
+          : inBand(marginOf(measured.cgMm)) && inBand(marginOf(withPayload))
+            ? 'go'
+            : 'no-go',
+      evidence:
+        measured.cgMm === null
+          ? `computed ${totals.cgEmptyMm[0].toFixed(0)} mm without payload; aim ${flight.cgAimMm.toFixed(0)} mm`
+          : `measured ${measured.cgMm} mm: ${marginOf(measured.cgMm).toFixed(1)} %, with payload ${marginOf(withPayload!).toFixed(1)} % (band ${low}–${high} %)`,
+    },
+    {
+      id: 'thrust',
+      group: 'Power',
+      label: `Static thrust at least ${100 * THRUST_SHARE} % of the weight`,
+      byHand: false,
+      state:
+        measured.thrustG === null
+          ? 'open'
+          : measured.thrustG >= THRUST_SHARE * (allUp ?? totals.massG)
+            ? 'go'
+            : 'no-go',
+      evidence:
+        measured.thrustG === null
+          ? `wanted ${(THRUST_SHARE * totals.massG).toFixed(0)} g on the stand`
+          : `${measured.thrustG} g, ${((100 * measured.thrustG) / (allUp ?? totals.massG)).toFixed(0)} % of the weight`,
+    },
+    {
+      id: 'wind',
+      group: 'Place',
+      label: `Wind at most ${brief.windMaxMs} m/s (your limit)`,
+      byHand: false,
+      state: measured.windMs === null ? 'open' : measured.windMs <= brief.windMaxMs ? 'go' : 'no-go',
+      evidence: measured.windMs === null ? 'measure it at the field' : `${measured.windMs} m/s`,
+    },
+  ]
+}
+
+const throwsWanted = (doc: ProjectFile): string =>
+  controlThrows(doc)
+    .map(
+      ({ name, upMm, downMm }) =>
+        `; ${name.toLowerCase()} ${upMm.toFixed(0)} mm up, ${downMm.toFixed(0)} mm down at the inner end`,
+    )
+    .join('')
+
+const byHand = (doc: ProjectFile): ReadinessItem[] =>
+  BY_HAND.map(item => {
+    const done = doc.checks.find(check => check.item === item.id)
+    const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
+    return {
+      ...item,
+      byHand: true,
+      state: done ? 'go' : 'open',
+      evidence: `${done ? `checked ${done.date}` : 'not checked yet'}${wanted}`,
+    }
+  })
