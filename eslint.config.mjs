@@ -8,7 +8,17 @@ import prettier from 'eslint-config-prettier'
  * The rooms of core/ and what each may take in beside itself, in the order of the flow. A name stands for the
  * room and for the rooms inside it. Whatever is taken in comes through a room's index.
  */
-const KERNELS = ['units', 'document', 'libraries', 'geometry', 'printing', 'mass', 'aero', 'structure', 'memo']
+const KERNELS = [
+  'units',
+  'document',
+  'libraries',
+  'geometry',
+  'printing',
+  'mass',
+  'aero',
+  'structure',
+  'memo',
+]
 const DESIGN = [...KERNELS, 'assess', 'assessment', 'change']
 const ROOMS = {
   units: [],
