@@ -3,6 +3,7 @@
  * exit 2.
  */
 import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
 import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
@@ -19,23 +20,20 @@ export interface Arguments {
   read(): string
   readBytes(): Uint8Array
 }
-type Verb = (args: Arguments) => unknown | Promise<unknown>
+interface Verb {
+  run: (args: Arguments) => unknown | Promise<unknown>
+  options?: readonly string[]
+}
 
 const VERBS: Record<string, Verb> = {
-  assess: assessVerb,
-  demo: demoVerb,
-  lift: liftVerb,
-  section: sectionVerb,
-  beam: beamVerb,
-  slice: sliceVerb,
-  gcode: gcodeVerb,
-  study: studyVerb,
-}
-const OPTIONS: Record<string, readonly string[]> = {
-  section: ['alpha', 're', 'inviscid'],
-  slice: ['recipe', 'printer'],
-  gcode: ['printer', 'filament'],
-  study: ['vary'],
+  assess: { run: assessVerb },
+  demo: { run: demoVerb },
+  lift: { run: liftVerb },
+  section: { run: sectionVerb, options: ['alpha', 're', 'inviscid'] },
+  beam: { run: beamVerb },
+  slice: { run: sliceVerb, options: ['recipe', 'printer'] },
+  gcode: { run: gcodeVerb, options: ['printer', 'filament'] },
+  study: { run: studyVerb, options: ['vary'] },
 }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
@@ -50,20 +48,38 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 
+/** Negative figures are values, not options: `--alpha -4` is what people type. */
+const valued = (words: readonly string[], options: readonly string[]): string[] =>
+  words.flatMap((word, i) => {
+    if (i > 0 && options.includes(words[i - 1].slice(2)) && words[i - 1].startsWith('--')) return []
+    const next = words[i + 1]
+    return word.startsWith('--') && options.includes(word.slice(2)) && next !== undefined
+      ? [`${word}=${next}`]
+      : [word]
+  })
+
 function parse(words: readonly string[], verb: string): Arguments {
-  const options: Record<string, string> = {}
-  let file: string | undefined
-  for (let i = 0; i < words.length; i++) {
-    const word = words[i]
-    if (word.startsWith('--')) {
-      const key = word.slice(2)
-      if (!(OPTIONS[verb] ?? []).includes(key)) throw new DocumentError('', `${verb} has no option --${key}`)
-      const value = words[++i]
-      if (value === undefined) throw new DocumentError(`--${key}`, 'needs a value')
-      options[key] = value
-    } else if (file === undefined) file = word
-    else throw new DocumentError('', `one file at a time; "${word}" is left over`)
+  const names = VERBS[verb].options ?? []
+  let parsed
+  try {
+    parsed = parseArgs({
+      args: valued(words, names),
+      options: Object.fromEntries(names.map(name => [name, { type: 'string' as const }])),
+      allowPositionals: true,
+    })
+  } catch (fault) {
+    const { code, message } = fault as Error & { code?: string }
+    const named = /'(--?[^' =]+)/.exec(message)?.[1] ?? ''
+    if (code === 'ERR_PARSE_ARGS_UNKNOWN_OPTION')
+      throw new DocumentError(
+        '',
+        `${verb} has no option ${named}${names.length ? `; it has --${names.join(', --')}` : ''}`,
+      )
+    throw new DocumentError(named, 'needs a value')
   }
+  const [file, more] = parsed.positionals
+  if (more !== undefined) throw new DocumentError('', `one file at a time; "${more}" is left over`)
+  const options = parsed.values as Record<string, string>
   return { file, options, read: () => readFile(file).toString('utf8'), readBytes: () => readFile(file) }
 }
 
@@ -86,23 +102,24 @@ async function run(words: readonly string[]): Promise<number> {
     process.stdout.write(`${HELP}\n`)
     return verb === undefined ? 2 : 0
   }
-  const file = rest.find(word => !word.startsWith('--')) ?? ''
+  let args: Arguments | null = null
   try {
     if (!Object.hasOwn(VERBS, verb))
       throw new DocumentError(
         '',
         `there is no verb "${verb.slice(0, 40)}"; verbs: ${Object.keys(VERBS).join(', ')}`,
       )
-    const result = await VERBS[verb](parse(rest, verb))
+    args = parse(rest, verb)
+    const result = await VERBS[verb].run(args)
     process.stdout.write(`${JSON.stringify(result, finite, 2)}\n`)
     return 0
   } catch (fault) {
     if (!(fault instanceof DocumentError)) throw fault
     // A fault in an option's own file names that file already.
-    const named = rest.some((word, i) => rest[i - 1]?.startsWith('--') && fault.path.startsWith(word))
-    process.stderr.write(
-      `${[verb, named ? '' : file === '-' ? 'standard input' : file, fault.path].filter(Boolean).join(': ')}: ${fault.reason.replaceAll('\n', ' ')}\n`,
-    )
+    const named = Object.values(args?.options ?? {}).some(value => value && fault.path.startsWith(value))
+    const file = named || args?.file === undefined ? '' : args.file === '-' ? 'standard input' : args.file
+    const place = [verb, file, fault.path].filter(Boolean).join(': ')
+    process.stderr.write(`${place}: ${fault.reason.replaceAll('\n', ' ')}\n`)
     return 2
   }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assess, createAssessor, type Assessment } from './assess'
 import { DEMOS } from './demo'
-import { checkProject, type ProjectFile, type Recipe, type Surface } from './document'
+import { checkProject, newPieceNumber, type ProjectFile, type Recipe, type Surface } from './document'
 import { LIBRARIES, recipeFor } from './libraries'
 import { aircraft } from './testing/arbitraries'
 import { buttCuts, plain, plainSurface } from './testing/plain'
@@ -446,6 +446,37 @@ describe('findings', () => {
     expect(piece.weighedG).toBeNull()
     expect(piece.outdatedG).toBe(18.2)
     expect(piece.massG).toBe(piece.predictedG)
+  })
+  it('a new cut leaves every other piece its weighing, its printer and its id', () => {
+    const doc = changed(thistledown, d => {
+      const weigh = (piece: string, massG: number) => ({ ...d.weighIns[0], piece, massG, predictedG: massG })
+      const now = assess(thistledown).pieces
+      d.weighIns = ['wing-3-starboard', 'wing-4-port'].map(id =>
+        weigh(id, now.find(piece => piece.id === id)!.predictedG),
+      )
+      d.printerOf = { 'wing-4-port': d.printers[1].id }
+    })
+    const before = assess(doc).pieces
+    // Between the first cut and the second.
+    const cut = changed(doc, d => {
+      d.cuts.wing.splice(1, 0, { ...d.cuts.wing[0], atMm: 205, piece: newPieceNumber(doc, 'wing') })
+    })
+    const after = assess(cut).pieces
+    expect(after.length).toBe(before.length + 2)
+    for (const id of ['wing-3-starboard', 'wing-4-port', 'wing-1-starboard', 'body-2']) {
+      const [a, b] = [before, after].map(list => list.find(piece => piece.id === id)!)
+      expect([b.fromMm, b.toMm, b.weighedG, b.printer, b.mark]).toEqual([
+        a.fromMm,
+        a.toMm,
+        a.weighedG,
+        a.printer,
+        a.mark,
+      ])
+    }
+    expect(after.find(piece => piece.id === 'wing-3-starboard')!.weighedG).not.toBeNull()
+    // The piece that was cut in two keeps the name of its inner half; the new one has a name of its own.
+    expect(after.find(piece => piece.id === 'wing-2-starboard')!.toMm).toBe(205)
+    expect(after.find(piece => piece.id === 'wing-5-starboard')).toMatchObject({ fromMm: 205, toMm: 270 })
   })
   it('unknown filament and stock are named, and something stands in', () => {
     const list = found(d => {

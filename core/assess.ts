@@ -12,7 +12,7 @@ import {
   findProblems,
   balanceVerdict,
   hoursVerdict,
-  materialSpread,
+  SPREAD_OF,
   strengthVerdict,
   verdictFindings,
   weightVerdict,
@@ -129,7 +129,7 @@ export function createAssessor(
       const verdicts = {
         weight: weightVerdict(doc, totals, ledger),
         balance: balanceVerdict(doc, totals, flight, plan, ledger),
-        strength: strengthVerdict(doc, strength, loads, materialSpread(strength.mode)),
+        strength: strengthVerdict(doc, strength, loads, SPREAD_OF[strength.gives]),
         hours: hoursVerdict(doc, totals, pieces),
       }
       const findings = [

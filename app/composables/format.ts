@@ -1,3 +1,5 @@
+import { format } from 'date-fns'
+
 /** Figures as people read them: fixed digits, a true minus sign, never `NaN`. */
 export function figure(value: number | null | undefined, digits = 0): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return '–'
@@ -7,4 +9,5 @@ export function figure(value: number | null | undefined, digits = 0): string {
 /** With its sign, for differences. */
 export const signed = (value: number, digits = 0): string =>
   Number(value.toFixed(digits)) > 0 ? `+${figure(value, digits)}` : figure(value, digits)
-export const today = (): string => new Date().toISOString().slice(0, 10)
+/** The maker's own day, as YYYY-MM-DD. */
+export const today = (): string => format(new Date(), 'yyyy-MM-dd')

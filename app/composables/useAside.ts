@@ -11,9 +11,10 @@ import { useCore } from './useCore'
 /** Dragging and typing are not followed step by step, ms. */
 const REST_MS = 250
 
-export function useAside<T>(
+/** `also` is what else the question depends on; plain values, compared as they are. */
+export function useAside<T, K = null>(
   ask: (core: Remote<CoreApi>, doc: ProjectFile) => Promise<T>,
-  also: () => unknown = () => null,
+  also: () => K = () => null as K,
   rest = REST_MS,
 ) {
   const { doc } = useBench()
@@ -21,20 +22,23 @@ export function useAside<T>(
   const answer = shallowRef<T | null>(null) as Ref<T | null>
   const busy = ref(false),
     fault = ref('')
-  /** The document that the answer belongs to. */
+  /** The document that the answer belongs to, and what else it was asked for. */
   const of = shallowRef<ProjectFile | null>(null)
+  const askedFor = shallowRef<K | null>(null) as Ref<K | null>
   let asked = 0
   async function refresh() {
     const own = ++asked
     busy.value = true
     await new Promise(resolve => setTimeout(resolve, rest))
     if (own !== asked) return
-    const subject = toRaw(doc.value)
+    const subject = toRaw(doc.value),
+      extra = also()
     try {
       const next = await ask(core, subject)
       if (own !== asked) return
       answer.value = next
       of.value = subject
+      askedFor.value = extra
       fault.value = ''
     } catch (error) {
       if (own === asked) fault.value = (error as Error).message
@@ -46,5 +50,7 @@ export function useAside<T>(
   onScopeDispose(() => {
     asked++
   })
-  return { answer, busy, fault, of }
+  /** What is shown is of the design as it stands, and of what is asked for now. */
+  const fresh = computed(() => of.value === toRaw(doc.value) && askedFor.value === also())
+  return { answer, busy, fault, of, askedFor, fresh }
 }

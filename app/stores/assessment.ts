@@ -15,10 +15,12 @@ export const useAssessment = defineStore('assessment', () => {
   /** The document `current` belongs to. */
   const assessed = shallowRef<ProjectFile | null>(null)
   const fault = ref<string | null>(null)
+  /** The document that could not be computed; what is shown is older then, and said to be. */
+  const failed = shallowRef<ProjectFile | null>(null)
   const latencyMs = ref(0)
   let base: Partial<Record<WingName, number>> = {}
   const difference = shallowRef<Partial<Record<WingName, number>>>({})
-  let baseEdits = -1
+  let baseSteps = -1
   let busy = false
 
   /**
@@ -29,19 +31,20 @@ export const useAssessment = defineStore('assessment', () => {
     if (busy) return
     busy = true
     try {
-      while (project.doc && assessed.value !== project.doc) {
+      while (project.doc && assessed.value !== project.doc && failed.value !== project.doc) {
         const doc = project.doc
         const from = performance.now()
-        const edits = project.done.length - project.undone.length
+        const { steps } = project
         try {
           const answer = await core.assess(toRaw(doc))
           const next: Assessment = { ...answer, drawing: answer.drawing ?? current.value!.drawing }
           latencyMs.value = performance.now() - from
-          compare(next, doc, edits)
+          compare(next, doc, steps)
           fault.value = null
+          failed.value = null
         } catch (error) {
           fault.value = (error as Error).message
-          assessed.value = doc
+          failed.value = doc
         }
       }
     } finally {
@@ -53,16 +56,16 @@ export const useAssessment = defineStore('assessment', () => {
    * The difference is against the state before the newest edit; while that edit is being dragged, against
    * where it began.
    */
-  function compare(next: Assessment, doc: ProjectFile, edits: number) {
+  function compare(next: Assessment, doc: ProjectFile, steps: number) {
     const values = Object.fromEntries(WINGS.map(wing => [wing, next.verdicts[wing].value])) as Record<
       WingName,
       number
     >
     const sameProject = assessed.value?.id === doc.id
     if (!sameProject) base = values
-    else if (edits !== baseEdits && current.value)
+    else if (steps !== baseSteps && current.value)
       base = Object.fromEntries(WINGS.map(wing => [wing, current.value!.verdicts[wing].value]))
-    baseEdits = edits
+    baseSteps = steps
     difference.value = Object.fromEntries(
       WINGS.map(wing => [wing, values[wing] - (base[wing] ?? values[wing])]),
     )
@@ -70,7 +73,14 @@ export const useAssessment = defineStore('assessment', () => {
     assessed.value = doc
   }
 
+  /** Once more, in a new worker where the last one died. */
+  function retry() {
+    failed.value = null
+    fault.value = null
+    void pump()
+  }
+
   watch(() => project.doc, pump, { immediate: true })
   const fresh = computed(() => assessed.value === project.doc)
-  return { current, assessed, fresh, fault, difference, latencyMs }
+  return { current, assessed, fresh, fault, failed, difference, latencyMs, retry }
 })

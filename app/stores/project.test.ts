@@ -1,8 +1,8 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { DEMOS } from '../../core/demo'
-import { DocumentError, writeProject } from '../../core/document'
+import { checkProject, DocumentError, writeProject } from '../../core/document'
 import { db, saveProject, StaleError } from '~/db/database'
 import { useProject } from './project'
 
@@ -57,6 +57,7 @@ describe('edits', () => {
     expect(project.doc!.equipment).not.toBe(equipment)
   })
   it('a drag is one step, and undoes to where it began', async () => {
+    const drag = Symbol('drag')
     const project = await fresh()
     for (let x = 107; x < 140; x++)
       project.edit(
@@ -64,13 +65,67 @@ describe('edits', () => {
         d => {
           d.equipment[3].xMm = x
         },
-        { merge: true },
+        { gesture: drag },
       )
     expect(project.done.length).toBe(1)
     project.undo()
     expect(project.doc!.equipment[3].xMm).toBe(106)
     project.redo()
     expect(project.doc!.equipment[3].xMm).toBe(139)
+  })
+  it('a drag that takes longer than any pause is one step still; the next drag is another', async () => {
+    vi.useFakeTimers({ toFake: ['performance', 'Date'] })
+    try {
+      const project = await fresh()
+      const move = (gesture: symbol, x: number) =>
+        project.edit('Move', d => void (d.equipment[3].xMm = x), { gesture })
+      const first = Symbol('drag')
+      for (let x = 107; x < 112; x++) {
+        move(first, x)
+        vi.advanceTimersByTime(5000)
+      }
+      move(Symbol('drag'), 120)
+      expect(project.done.length).toBe(2)
+      project.undo()
+      expect(project.doc!.equipment[3].xMm).toBe(111)
+    } finally {
+      vi.useRealTimers()
+    }
+  })
+  it('keys are one step while they follow one another; a clock set back changes nothing', async () => {
+    vi.useFakeTimers({ toFake: ['performance', 'Date'] })
+    try {
+      const project = await fresh()
+      const press = (x: number) =>
+        project.edit('Move', d => void (d.equipment[3].xMm = x), { gesture: 'keys' })
+      press(107)
+      vi.advanceTimersByTime(300)
+      press(108)
+      vi.setSystemTime(Date.now() - 3_600_000)
+      vi.advanceTimersByTime(2000)
+      press(109)
+      expect(project.done.length).toBe(2)
+    } finally {
+      vi.useRealTimers()
+    }
+  })
+  it('an offer is taken on the design that it was computed for, and on no other', async () => {
+    const project = await fresh()
+    const of = project.doc!
+    const zones = of.zones.map((zone, i) => (i === 1 ? { ...zone, filament: 'pla-tough' } : zone))
+    project.edit('Set walls', d => {
+      d.zones[0].recipe.walls = 5
+    })
+    const before = project.doc
+    expect(project.takeOffer('In tough filament', { zones }, of)).toBe(false)
+    expect(project.refused).toMatch(/In tough filament: .*before your last edit/)
+    expect(project.doc).toBe(before)
+    expect(project.takeOffer('In tough filament', { zones }, null)).toBe(false)
+    project.undo()
+    // The same state again, if not the same object: as good as the one it was computed for.
+    expect(project.takeOffer('In tough filament', { zones }, structuredClone(of))).toBe(true)
+    expect(project.doc!.zones[1].filament).toBe('pla-tough')
+    expect(project.doc!.zones[0].recipe.walls).toBe(of.zones[0].recipe.walls)
   })
   it('a new edit after undo drops what was undone; nothing changed is no step', async () => {
     const project = await fresh()
@@ -167,7 +222,7 @@ describe('keeping', () => {
     expect(project.doc!.name).toBe('Mine')
     expect(JSON.parse(project.exportText())).toEqual(project.doc)
   })
-  it('marks and projects of an older version come up to this one; steps made before it are let go', async () => {
+  it('marks and projects of an older version come up to this one with their steps', async () => {
     const project = await fresh()
     const old = JSON.parse(writeProject(DEMOS[0])) as Record<string, unknown> & {
       brief: Record<string, unknown>
@@ -176,15 +231,26 @@ describe('keeping', () => {
     for (const key of ['gear', 'proofs', 'wingSets', 'polars']) delete old[key]
     for (const spar of old.spars) for (const key of ['fixing', 'lay', 'route']) delete spar[key]
     Object.assign(old, { version: 2 })
-    const step = { name: 'Old step', at: 1, forward: [], back: [] }
+    // Written by that version: the load factor was 3, then 5, then the span was set; undone: a name.
+    const replaced = (name: string, path: Array<string | number>, from: unknown, to: unknown) => ({
+      name,
+      at: 1,
+      forward: [{ op: 'replace' as const, path, value: to }],
+      back: [{ op: 'replace' as const, path, value: from }],
+    })
+    const span = DEMOS[0].wing.panels[0].spanMm
+    const steps = [
+      replaced('Set load factor', ['brief', 'loadFactor'], 3, DEMOS[0].brief.loadFactor),
+      replaced('Set span', ['wing', 'panels', 0, 'spanMm'], 222, span),
+    ]
     await db.projects.put({
       id: 'old',
       name: 'Old',
       revision: 1,
       changedAt: 1,
       doc: { ...old, id: 'old' } as never,
-      done: [step],
-      undone: [],
+      done: steps,
+      undone: [replaced('Rename', ['name'], DEMOS[0].name, 'Another name')],
     })
     await db.marks.bulkAdd([
       { project: 'old', name: 'Then', at: 1, doc: { ...old, id: 'old' } as never },
@@ -192,7 +258,20 @@ describe('keeping', () => {
     ])
     expect(await project.open('old')).toBe(true)
     expect(project.doc!.spars[0].fixing).toBe('bonded')
+    expect(project.done.map(step => step.name)).toEqual(['Set load factor', 'Set span'])
+    project.redo()
+    expect(project.doc!.name).toBe('Another name')
+    project.undo()
+    project.undo()
+    expect(project.doc!.wing.panels[0].spanMm).toBe(222)
+    project.undo()
+    expect(project.doc!.brief.loadFactor).toBe(3)
+    expect(project.doc!.version).toBe(DEMOS[0].version)
+    expect(checkProject(project.doc)).toEqual(project.doc)
     expect(project.canUndo).toBe(false)
+    project.redo()
+    project.redo()
+    expect(project.doc).toEqual(checkProject({ ...old, id: 'old' }))
     for (let i = 0; i < 50 && project.marks.length === 0; i++)
       await new Promise(resolve => setTimeout(resolve, 20))
     expect(project.marks.map(mark => mark.name)).toEqual(['Then'])

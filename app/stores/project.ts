@@ -3,20 +3,36 @@ import { applyPatches, enablePatches, produceWithPatches, type Draft } from 'imm
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import { DEMOS } from '../../core/demo'
-import { checkProject, DocumentError, readProject, writeProject, type ProjectFile } from '../../core/document'
+import type { Change } from '../../core/change'
+import {
+  checkProject,
+  DocumentError,
+  PRESENT_VERSION,
+  readProject,
+  share,
+  writeProject,
+  type ProjectFile,
+} from '../../core/document'
+import { broughtUp } from '~/db/history'
 import { db, saveProject, StaleError, type Edit, type MarkRecord, type ProjectRecord } from '~/db/database'
 
 enablePatches()
 
 /** Edits kept for undo. */
 const HISTORY = 200
-/** A drag makes one edit: changes of one name this close together are merged, ms. */
+/** Key presses of one name this close together are one edit, ms. */
 const MERGE_MS = 900
 /**
  * Saves stand this far apart, so that a drag writes a few times a second instead of at every frame; the first
  * one goes at once.
  */
 const SAVE_REST_MS = 120
+
+/** What belongs to one gesture is one step: a drag by its own mark, keys by name and time. */
+export type Gesture = symbol | 'keys'
+
+/** Time that no clock change sets back, ms. */
+const elapsed = (): number => performance.now()
 
 export const useProject = defineStore('project', () => {
   const doc = shallowRef<ProjectFile | null>(null)
@@ -26,10 +42,13 @@ export const useProject = defineStore('project', () => {
   const refused = ref<string | null>(null)
   const marks = shallowRef<MarkRecord[]>([])
   const shelf = shallowRef<Array<Pick<ProjectRecord, 'id' | 'name' | 'changedAt'>>>([])
+  /** Rises with every new step of the history, forth or back; a drag stays one step. */
+  const steps = ref(0)
+  let gestureOf: { gesture: Gesture; at: number } | null = null
   let revision = 0
   let pending: Promise<void> | null = null
   let again = false
-  let savedAt = 0
+  let savedAt = -Infinity
   /** Ends the rest before a save: a page that goes away has no time for it. */
   let hurry: () => void = () => {}
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mariposa')
@@ -56,7 +75,7 @@ export const useProject = defineStore('project', () => {
     }
     pending = new Promise<void>(resolve => {
       hurry = resolve
-      setTimeout(resolve, Math.max(0, SAVE_REST_MS - (Date.now() - savedAt)))
+      setTimeout(resolve, Math.max(0, SAVE_REST_MS - (elapsed() - savedAt)))
     })
       .then(saveLoop)
       .finally(() => {
@@ -70,7 +89,7 @@ export const useProject = defineStore('project', () => {
       again = false
       try {
         revision = await saveProject(record())
-        savedAt = Date.now()
+        savedAt = elapsed()
         saveState.value = again ? 'saving' : 'saved'
         channel?.postMessage({ project: doc.value!.id, revision })
       } catch (fault) {
@@ -81,7 +100,11 @@ export const useProject = defineStore('project', () => {
   }
 
   /** One named, undoable change. A change the schema refuses leaves everything as it was and says why. */
-  function edit(name: string, change: (draft: Draft<ProjectFile>) => void, { merge = false } = {}): boolean {
+  function edit(
+    name: string,
+    change: (draft: Draft<ProjectFile>) => void,
+    { gesture }: { gesture?: Gesture } = {},
+  ): boolean {
     if (!doc.value) return false
     const [next, forward, back] = produceWithPatches(toRaw(doc.value), change)
     if (forward.length === 0) return true
@@ -95,8 +118,15 @@ export const useProject = defineStore('project', () => {
     refused.value = null
     const before = done.value.at(-1)
     const now = Date.now()
+    const goesOn =
+      gesture !== undefined &&
+      gestureOf?.gesture === gesture &&
+      before?.name === name &&
+      (gesture !== 'keys' || elapsed() - gestureOf.at < MERGE_MS)
+    gestureOf = gesture === undefined ? null : { gesture, at: elapsed() }
+    if (!goesOn) steps.value++
     done.value =
-      merge && before && before.name === name && now - before.at < MERGE_MS
+      goesOn && before
         ? [
             ...done.value.slice(0, -1),
             { name, at: now, forward: [...before.forward, ...forward], back: [...back, ...before.back] },
@@ -115,10 +145,29 @@ export const useProject = defineStore('project', () => {
         if (next[key] !== doc.value![key]) (draft as Record<string, unknown>)[key] = next[key]
     })
 
+  /**
+   * Takes what was computed as an offer: only on the design that it was computed for, so that an edit made
+   * meanwhile is never written over. `of` is that design; false, with a word, when there is another by now.
+   */
+  function takeOffer(name: string, change: Change, of: ProjectFile | null): boolean {
+    if (!doc.value) return false
+    const present = toRaw(doc.value)
+    if (!of || share(present, toRaw(of)) !== present) {
+      refused.value = `${name.slice(0, 120)}: this was computed before your last edit; look at it again once it has been computed anew`
+      return false
+    }
+    return edit(name.slice(0, 120), draft => {
+      for (const [key, value] of Object.entries(change))
+        if (value !== present[key as keyof ProjectFile]) (draft as Record<string, unknown>)[key] = value
+    })
+  }
+
   function step(from: typeof done, to: typeof undone, way: 'back' | 'forward') {
     const last = from.value.at(-1)
     if (!last || !doc.value) return
     doc.value = applyPatches(toRaw(doc.value), last[way])
+    gestureOf = null
+    steps.value++
     from.value = from.value.slice(0, -1)
     to.value = [...to.value, { ...last, at: 0 }]
     void save()
@@ -129,15 +178,15 @@ export const useProject = defineStore('project', () => {
   async function open(id: string): Promise<boolean> {
     const stored = await db.projects.get(id)
     if (!stored) return false
-    // Steps made on a file of an older version would bring back what it did not say.
-    const older = stored.doc.version !== DEMOS[0].version
-    take({ ...stored, doc: checkProject(stored.doc), ...(older ? { done: [], undone: [] } : {}) })
+    take(broughtUp(stored, PRESENT_VERSION))
     await db.settings.put({ key: 'open', value: id })
     return true
   }
 
   function take(stored: ProjectRecord) {
     doc.value = stored.doc
+    gestureOf = null
+    steps.value++
     done.value = stored.done
     undone.value = stored.undone
     revision = stored.revision
@@ -227,7 +276,9 @@ export const useProject = defineStore('project', () => {
     shelf,
     canUndo: computed(() => done.value.length > 0),
     canRedo: computed(() => undone.value.length > 0),
+    steps,
     edit,
+    takeOffer,
     replace,
     undo,
     redo,

@@ -88,7 +88,12 @@ async function loadKernel(): Promise<SolidKernel> {
   module.setup()
   return module
 }
-const solids = (): Promise<SolidKernel> => (kernel ??= loadKernel())
+/** One that could not be loaded is asked for again the next time. */
+const solids = (): Promise<SolidKernel> =>
+  (kernel ??= loadKernel().catch(fault => {
+    kernel = null
+    throw fault
+  }))
 
 export interface PieceMesh {
   id: string

@@ -19,11 +19,15 @@ const plain = {
   battery: null,
   servo: null,
 }
-const pins = (atMm: number) => ({ atMm, joint: { kind: 'pins' as const, toleranceMm: 0.2 } })
+const pins = (atMm: number, i: number) => ({
+  atMm,
+  joint: { kind: 'pins' as const, toleranceMm: 0.2 },
+  piece: i + 2,
+})
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 4,
+  version: 5,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -84,6 +88,7 @@ export const PLOVER: ProjectFile = {
     ],
     controls: [
       {
+        piece: 1,
         name: 'Elevons',
         kind: 'elevon',
         fromShare: 0.35,
@@ -155,7 +160,7 @@ export const PLOVER: ProjectFile = {
       ...glued,
     },
   ],
-  cuts: { wing: [pins(120), pins(275)], horizontal: [], vertical: [], body: [] },
+  cuts: { wing: [120, 275].map(pins), horizontal: [], vertical: [], body: [] },
   equipment: [
     {
       id: 'battery',

@@ -40,7 +40,11 @@ const item = (
   ...more,
 })
 
-const cut = (kind: Joint['kind']) => (atMm: number) => ({ atMm, joint: { kind, toleranceMm: 0.2 } })
+const cut = (kind: Joint['kind']) => (atMm: number, i: number) => ({
+  atMm,
+  joint: { kind, toleranceMm: 0.2 },
+  piece: i + 2,
+})
 const hinge = (kind: Control['hinge']['kind'], count: number): Control['hinge'] => ({
   kind,
   count,
@@ -51,7 +55,7 @@ const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 4,
+  version: 5,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -112,6 +116,7 @@ export const THISTLEDOWN: ProjectFile = {
     ],
     controls: [
       {
+        piece: 1,
         name: 'Ailerons',
         kind: 'aileron',
         fromShare: 0.5,
@@ -150,6 +155,7 @@ export const THISTLEDOWN: ProjectFile = {
       ],
       controls: [
         {
+          piece: 1,
           name: 'Elevator',
           kind: 'elevator',
           fromShare: 0.05,
@@ -186,6 +192,7 @@ export const THISTLEDOWN: ProjectFile = {
       ],
       controls: [
         {
+          piece: 1,
           name: 'Rudder',
           kind: 'rudder',
           fromShare: 0,

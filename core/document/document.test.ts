@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError, readProject, writeProject } from './read'
+import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readRecipe, writeRecipe } from './recipe-file'
 import { share } from './share'
 import type { ProjectFile } from './schema'
@@ -128,7 +129,7 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":5}')).toThrow(/^version: 5 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":6}')).toThrow(/^version: 6 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
@@ -186,6 +187,39 @@ describe('project files', () => {
     expect(read).toMatchObject({ gear: [], proofs: [], brief: { throwMs: 8, dropMm: 50, colour: 'bright' } })
     expect(read.equipment.map(item => item.massG)).toEqual(DEMOS[0].equipment.map(item => item.massG))
     expect(readProject(JSON.stringify(now))).toEqual(DEMOS[0])
+  })
+  it('pieces of version 4 keep the numbers that their place gave them, in whatever order cuts are written', () => {
+    const old = structuredClone(DEMOS[0]) as unknown as Record<string, unknown> & {
+      wing: { controls: Array<Record<string, unknown>> }
+      tail: Record<'horizontal' | 'vertical', { controls: Array<Record<string, unknown>> }>
+      cuts: Record<string, Array<Record<string, unknown>>>
+    }
+    for (const list of Object.values(old.cuts)) for (const cut of list) delete cut.piece
+    for (const surface of [old.wing, old.tail.horizontal, old.tail.vertical])
+      for (const control of surface.controls) delete control.piece
+    old.version = 4
+    expect(readProject(JSON.stringify(old))).toEqual(DEMOS[0])
+    old.cuts.wing!.reverse()
+    expect(readProject(JSON.stringify(old)).cuts.wing.map(cut => [cut.atMm, cut.piece])).toEqual([
+      [435, 4],
+      [270, 3],
+      [135, 2],
+    ])
+  })
+  it('no two pieces of a part share a number, and a new one gets none that has named a piece', () => {
+    const doc = structuredClone(DEMOS[0])
+    doc.cuts.wing[1].piece = doc.cuts.wing[0].piece
+    expect(() => readProject(JSON.stringify(doc))).toThrow(/^cuts\.wing\[1\]\.piece: 2 is the number/)
+    const { wing } = DEMOS[0].cuts
+    expect(newPieceNumber(DEMOS[0], 'wing')).toBe(5)
+    // Its weighing still speaks of piece 4 after the cut before it is gone.
+    const weighed = {
+      ...DEMOS[0],
+      cuts: { ...DEMOS[0].cuts, wing: wing.slice(0, 2) },
+      weighIns: [{ ...DEMOS[0].weighIns[0], piece: 'wing-4-starboard' }],
+    }
+    expect(newPieceNumber(weighed, 'wing')).toBe(5)
+    expect(newControlNumber(DEMOS[0], 'wing', DEMOS[0].wing)).toBe(2)
   })
   it('a recipe file of version 1 stands on its end; one of this version says so itself', () => {
     const { stance: _, ...recipe } = DEMOS[0].zones[0].recipe

@@ -114,9 +114,41 @@ export function fromVersion3(raw: unknown): unknown {
   }
 }
 
+/** What version 4 did not say: pieces were known by their place, counted from the root or the nose. */
+export function fromVersion4(raw: unknown): unknown {
+  if (!isObject(raw)) return raw
+  const place = (cut: unknown): number => (isObject(cut) && typeof cut.atMm === 'number' ? cut.atMm : 0)
+  const numbered = (list: unknown): unknown => {
+    if (!Array.isArray(list)) return list
+    const order = [...list].sort((a, b) => place(a) - place(b))
+    return list.map(cut => (isObject(cut) ? { ...cut, piece: order.indexOf(cut) + 2 } : cut))
+  }
+  const surface = (value: unknown) => {
+    if (!isObject(value) || !Array.isArray(value.controls)) return value
+    const controls = value.controls.map((control, i) =>
+      isObject(control) ? { ...control, piece: i + 1 } : control,
+    )
+    return { ...value, controls }
+  }
+  return {
+    ...raw,
+    version: 5,
+    wing: surface(raw.wing),
+    tail: isObject(raw.tail)
+      ? { ...raw.tail, horizontal: surface(raw.tail.horizontal), vertical: surface(raw.tail.vertical) }
+      : raw.tail,
+    cuts: isObject(raw.cuts)
+      ? Object.fromEntries(Object.entries(raw.cuts).map(([part, list]) => [part, numbered(list)]))
+      : raw.cuts,
+    wingSets: each(raw.wingSets, set => ({ ...set, wing: surface(set.wing), cuts: numbered(set.cuts) })),
+  }
+}
+
+const STEPS = [fromVersion1, fromVersion2, fromVersion3, fromVersion4]
+
 /** Any older version, step by step. */
 export function migrate(raw: Loose): unknown {
-  if (raw.version === 1) return fromVersion3(fromVersion2(fromVersion1(raw)))
-  if (raw.version === 2) return fromVersion3(fromVersion2(raw))
-  return raw.version === 3 ? fromVersion3(raw) : raw
+  const version = raw.version
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return raw
+  return STEPS.slice(version - 1).reduce<unknown>((value, step) => step(value), raw)
 }

@@ -5,7 +5,7 @@ import { migrate } from './migrate'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 4
+export const PRESENT_VERSION = 5
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -95,6 +95,18 @@ function checkReferences(doc: ProjectFile): void {
         `"${shorten(ref)}" is neither a NACA name (naca2412, naca23012) nor an aerofoil of this file`,
       )
   }
+  const numbers = (list: ReadonlyArray<{ piece: number }>, path: string) => {
+    const seen = new Set<number>()
+    list.forEach(({ piece }, i) => {
+      if (seen.has(piece))
+        throw new DocumentError(`${path}[${i}].piece`, `${piece} is the number of another piece already`)
+      seen.add(piece)
+    })
+  }
+  for (const [part, list] of Object.entries(doc.cuts)) numbers(list, `cuts.${part}`)
+  numbers(doc.wing.controls, 'wing.controls')
+  numbers(doc.tail.horizontal?.controls ?? [], 'tail.horizontal.controls')
+  numbers(doc.tail.vertical?.controls ?? [], 'tail.vertical.controls')
   doc.polars.forEach((polar, i) => {
     needAerofoil(polar.aerofoil, `polars[${i}].aerofoil`)
     polar.points.forEach(([alpha], k) => {

@@ -6,7 +6,7 @@ import { sectionAt } from './feature'
 import { shellThickness } from './joints'
 import { placesWithin } from './places-along'
 import { featureBreaks, type PieceShape } from './piece'
-import { usableCuts, widestZone, zonesBetween } from './pieces'
+import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 
 /** A lid of a body that is filled through is this thick, mm. */
 const SOLID_LID = 1.6
@@ -29,6 +29,7 @@ export function cutBody(
   const place = (y: number, z: number, x: number): [number, number, number] => [x, y, z]
   const pieces = edges.slice(0, -1).map((from, i): PieceShape => {
     const to = edges[i + 1],
+      number = pieceNumber(cuts, i),
       foot = joints[i - 1] ?? null,
       head = joints[i] ?? null
     const zoneId = zoneOf(from, to)
@@ -36,9 +37,9 @@ export function cutBody(
     const proud = head?.proud ?? 0
     const skinAt = (x: number) => (x > to ? null : bodySkinAt(loft, x))
     return {
-      id: `body-${i + 1}`,
-      name: `Body ${i + 1}`,
-      mark: `B${i + 1}`,
+      id: `body-${number}`,
+      name: `Body ${number}`,
+      mark: `B${number}`,
       part: 'body',
       kind: 'fixed',
       side: 'centre',

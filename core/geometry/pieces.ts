@@ -16,6 +16,9 @@ export function usableCuts(cuts: readonly Cut[], from: number, to: number): Cut[
   return kept
 }
 
+/** What the i-th piece from the root or the nose is known by; it stays when cuts come and go beside it. */
+export const pieceNumber = (cuts: readonly Cut[], i: number): number => (i === 0 ? 1 : cuts[i - 1].piece)
+
 const zoned = new WeakMap<PieceShape, Piece>()
 /** A shape in its zone, or the first zone where its own is not there; the same object while both stay. */
 export function inZone(shape: PieceShape, zones: readonly Zone[]): Piece {

@@ -15,7 +15,7 @@ import { sectionAt, type Feature } from './feature'
 import { surfaceJoint, type JointPlan } from './joints'
 import { placesWithin, stepped } from './places-along'
 import { featureBreaks, type PieceShape } from './piece'
-import { usableCuts, widestZone, zonesBetween } from './pieces'
+import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 import type { SparLine } from './spar-line'
 import { outlineAt, placePoint, toSurface, type SurfaceLoft } from './surface-loft'
 
@@ -128,7 +128,8 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
   const sides = loft.mirror ? (['starboard', 'port'] as const) : (['centre'] as const)
   const edges = [0, ...cuts.map(cut => cut.atMm), loft.span]
   const fixed = edges.slice(0, -1).flatMap((from, i) => {
-    const to = edges[i + 1]
+    const to = edges[i + 1],
+      number = pieceNumber(cuts, i)
     const foot: JointPlan | null = joints[i - 1] ?? null,
       head: JointPlan | null = joints[i] ?? null
     const own = [...features, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(
@@ -156,12 +157,12 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
     }
     return sides.map((side): PieceShape => ({
       ...shared,
-      ...naming(loft, side, `${i + 1}`, `${i + 1}`, `${i + 1}`),
+      ...naming(loft, side, `${number}`, `${number}`, `${number}`),
       side,
       place: placed(loft, side),
     }))
   })
-  return [...fixed, ...hinged.flatMap((item, k) => movingPieces(parts, item, k, sides))]
+  return [...fixed, ...hinged.flatMap(item => movingPieces(parts, item, sides))]
 }
 
 /**
@@ -207,7 +208,6 @@ function naming(loft: SurfaceLoft, side: PieceShape['side'], id: string, name: s
 function movingPieces(
   { loft, bedHeight }: SurfaceParts,
   hinged: HingedControl,
-  index: number,
   sides: ReadonlyArray<PieceShape['side']>,
 ): PieceShape[] {
   const { control, from: first, to: last } = hinged
@@ -247,7 +247,7 @@ function movingPieces(
       words = `${control.name.toLowerCase()}${count > 1 ? ` ${i + 1}` : ''}`
     return sides.map((side): PieceShape => ({
       ...shared,
-      ...naming(loft, side, `moving-${index + 1}${part}`, words, `M${index + 1}${part}`),
+      ...naming(loft, side, `moving-${control.piece}${part}`, words, `M${control.piece}${part}`),
       side,
       place: placed(loft, side),
     }))

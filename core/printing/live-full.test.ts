@@ -64,7 +64,7 @@ it('200 random wings with tips, control surfaces and joints, in every school: ma
           equipment: [],
           cuts: {
             ...DEMOS[0].cuts,
-            wing: [{ atMm: share * span, joint: { kind: 'pins', toleranceMm: 0.2 } }],
+            wing: [{ atMm: share * span, joint: { kind: 'pins', toleranceMm: 0.2 }, piece: 2 }],
           },
           zones: DEMOS[0].zones.map(item => (item.id === zone.id ? zone : item)),
         }

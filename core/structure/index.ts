@@ -36,6 +36,8 @@ export {
   type StationLoad,
   type StationStrength,
   type StrengthMode,
+  MODE_GIVES,
+  type Gives,
 } from './wing-strength'
 export {
   divergencePressure,

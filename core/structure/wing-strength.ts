@@ -33,6 +33,29 @@ export type StrengthMode =
   | 'spar end'
   | 'spar overlap'
 
+/** What gives way: printed plastic and its glue, or stock that was bought. Prints scatter more. */
+export type Gives = 'plastic' | 'stock'
+
+/** Sockets, ends and overlaps of a spar give way in the plastic round them. */
+export const MODE_GIVES: Record<StrengthMode, Gives> = {
+  'skin across layers': 'plastic',
+  'skin along the bead': 'plastic',
+  'skin in compression': 'plastic',
+  'skin buckling': 'plastic',
+  'skin wrinkling': 'plastic',
+  'skin shear': 'plastic',
+  'glue joint': 'plastic',
+  'spar bending': 'stock',
+  'tube flattening': 'stock',
+  'bent spar': 'stock',
+  'spar alone': 'stock',
+  'spar shear': 'stock',
+  'web shear': 'plastic',
+  'joiner in its socket': 'plastic',
+  'spar end': 'plastic',
+  'spar overlap': 'plastic',
+}
+
 /**
  * What acts on the outer part of the wing at a station: up, tips up, nose up about the shear centre, and tip
  * aft. N and N·m, without factor of safety.

@@ -10,6 +10,7 @@ export const aerofoilName = fc.constantFrom(...AEROFOILS)
 const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true, noDefaultInfinity: true })
 
 const control: fc.Arbitrary<Control> = fc.record({
+  piece: fc.constant(1),
   name: fc.constant('Ailerons'),
   kind: fc.constant('aileron' as const),
   fromShare: mm(0, 0.6),
@@ -115,7 +116,7 @@ export const aircraft: fc.Arbitrary<ProjectFile> = fc
       zones: base.zones.map((zone, i) => ({ ...zone, filament: filaments[i], recipe: recipes[i] })),
       cuts: {
         ...base.cuts,
-        wing: [{ atMm: cut, joint: joints[0] }],
+        wing: [{ atMm: cut, joint: joints[0], piece: 2 }],
         body: base.cuts.body.map((item, i) => ({ ...item, joint: joints[1 + i] })),
       },
     }

@@ -2,7 +2,7 @@
 import type { Cut, ProjectFile, Surface } from '../document'
 
 export const buttCuts = (...places: number[]): Cut[] =>
-  places.map(atMm => ({ atMm, joint: { kind: 'butt', toleranceMm: 0.2 } }))
+  places.map((atMm, i) => ({ atMm, joint: { kind: 'butt', toleranceMm: 0.2 }, piece: i + 2 }))
 
 export const plainSurface = (surface: Surface): Surface => ({
   ...surface,

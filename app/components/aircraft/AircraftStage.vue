@@ -79,7 +79,8 @@ const views: ReadonlyArray<{ id: ViewName; label: string }> = [
     </template>
     <p v-else class="quiet pa-6">Drawing the aircraft …</p>
     <p v-if="assessment.fault" class="fault bad" role="alert">
-      The last change could not be computed: {{ assessment.fault }}. Undo it, or change it again.
+      The last change could not be computed: {{ assessment.fault }}. What is shown is the design before it.
+      <v-btn size="small" data-act="compute-again" @click="assessment.retry()">Compute again</v-btn>
     </p>
   </section>
 </template>

@@ -9,6 +9,7 @@ import { useLiveBalance } from '~/composables/useLiveBalance'
 import type { StationId } from '~/stations/path'
 import { paintFor } from '~/composables/usePaint'
 import { useSize } from '~/composables/useSize'
+import { arrowSteps, useDrag } from '~/composables/useDrag'
 import { handlesFor, type Handle } from '~/composables/useHandles'
 import { useProject } from '~/stores/project'
 import { useView, type ViewName } from '~/stores/view'
@@ -24,7 +25,6 @@ const look = useView()
 const host = ref<HTMLElement>()
 const { pixels, aspect } = useSize(host)
 const svg = ref<SVGSVGElement>()
-const grabbed = ref<string | null>(null)
 const hovered = ref<string | null>(null)
 
 /** Screen right and down as aircraft axes: [axis, sign]. */
@@ -218,36 +218,27 @@ function toAircraft(event: PointerEvent, handle: Handle): [number, number, numbe
   })
   return to
 }
-let queued: { handle: Handle; to: [number, number, number] } | null = null
-function flush() {
-  if (!queued) return
-  const { handle, to } = queued
-  queued = null
-  project.edit(handle.edit, draft => handle.apply(draft, to), { merge: true })
-}
-function grab(event: PointerEvent, handle: Handle) {
-  grabbed.value = handle.id
-  look.selected = handle.id.replace(/^mass-/, '')
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function drag(event: PointerEvent) {
-  const handle = handles.value.find(item => item.id === grabbed.value)
+const { held: grabbed, take } = useDrag<string>((id, event, gesture) => {
+  const handle = handles.value.find(item => item.id === id)
   if (!handle) return
-  // One edit a frame at most, however fast the pointer reports.
-  if (!queued) requestAnimationFrame(flush)
-  queued = { handle, to: toAircraft(event, handle) }
+  const to = toAircraft(event, handle)
+  project.edit(handle.edit, draft => handle.apply(draft, to), { gesture })
+})
+function grab(event: PointerEvent, handle: Handle) {
+  look.selected = handle.id.replace(/^mass-/, '')
+  take(event, handle.id)
 }
 function nudge(event: KeyboardEvent, { id }: Handle) {
   const handle = handles.value.find(item => item.id === id)
   if (!handle) return
-  const way = { ArrowRight: [0, 1], ArrowLeft: [0, -1], ArrowDown: [1, 1], ArrowUp: [1, -1] }[event.key]
-  if (!way) return
-  event.preventDefault()
-  const [axis, sign] = axes.value[way[0]]
+  const steps = arrowSteps(event, 10)
+  if (!steps) return
+  const across = steps[0] !== 0 ? 0 : 1
+  const [axis, sign] = axes.value[across]
   if (!handle.axes.includes(axis)) return
   const to: [number, number, number] = [...handle.at]
-  to[INDEX[axis]] += sign * way[1] * (event.shiftKey ? 10 : 1)
-  project.edit(handle.edit, draft => handle.apply(draft, to), { merge: true })
+  to[INDEX[axis]] += sign * steps[across]
+  project.edit(handle.edit, draft => handle.apply(draft, to), { gesture: 'keys' })
 }
 const active = computed(() => handles.value.find(handle => handle.id === (grabbed.value ?? hovered.value)))
 const hoveredPiece = ref<string | null>(null)
@@ -269,9 +260,6 @@ const line = (dash: string) => ({
         preserveAspectRatio="xMidYMid meet"
         role="group"
         :aria-label="`${view} view of ${doc.name}, to scale`"
-        @pointermove="drag"
-        @pointerup="grabbed = null"
-        @pointercancel="grabbed = null"
       >
         <defs>
           <pattern

@@ -30,6 +30,8 @@ import type { PieceMesh } from '~/workers/core.worker'
 const props = defineProps<{ station: StationId; doc: ProjectFile; assessment: Assessment }>()
 const host = ref<HTMLDivElement>()
 const failed = ref('')
+/** Why the solids are not those of the newest design. */
+const lost = ref('')
 const core = useCore()
 const look = useView()
 const meshes = shallowRef<PieceMesh[]>([])
@@ -39,8 +41,14 @@ let asked = 0
 
 async function refresh() {
   const own = ++asked
-  const next = await core.meshes(toRaw(props.doc))
-  if (own === asked) meshes.value = next
+  try {
+    const next = await core.meshes(toRaw(props.doc))
+    if (own !== asked) return
+    meshes.value = next
+    lost.value = ''
+  } catch (error) {
+    if (own === asked) lost.value = (error as Error).message
+  }
 }
 /** Aircraft axes (x aft, y starboard, z up) to the scene's (y up, right-handed). */
 const toScene = (x: number, y: number, z: number) => new Vector3(y, z, x)
@@ -250,6 +258,10 @@ watch(
 <template>
   <div ref="host" class="space">
     <p v-if="failed" class="pa-6">{{ failed }}</p>
+    <p v-else-if="lost" class="lost bad" role="alert" data-lost>
+      The solids could not be made: {{ lost }}.
+      <v-btn size="small" data-act="solids-again" @click="refresh">Try again</v-btn>
+    </p>
   </div>
 </template>
 

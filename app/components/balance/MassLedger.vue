@@ -28,7 +28,7 @@ const shift = (massG: number, xMm: number) =>
         :key="row.id"
         class="pick"
         :class="{ on: look.selected === row.id }"
-        @click="look.selected = row.id"
+        v-pick="() => (look.selected = row.id)"
       >
         <td>{{ row.name }}</td>
         <td class="quiet">{{ row.source }}{{ row.drops ? ', leaves in flight' : '' }}</td>

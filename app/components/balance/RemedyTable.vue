@@ -3,14 +3,14 @@
  * Every way to mend the balance, really assessed: what it weighs, how long it prints, what it does to
  * strength, where it balances after.
  */
-import { apply, HOUR_IN_GRAMS } from '../../../core/change'
-import { type Remedy } from '../../../core/workshop/balance'
+import { HOUR_IN_GRAMS } from '../../../core/change'
+import type { Remedy } from '../../../core/workshop/balance'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, project, look } = useBench()
-const { answer, busy, of, fault } = useAside((core, subject) => core.remedies(subject))
+const { answer, busy, of, fresh, fault } = useAside((core, subject) => core.remedies(subject))
 const remedies = computed(() => answer.value ?? [])
 const [low, high] = [
   computed(() => doc.value.brief.staticMarginPct[0]),
@@ -22,12 +22,10 @@ const show = (remedy: Remedy | null) => {
 onScopeDispose(() => show(null))
 watch(doc, () => show(null))
 function take(remedy: Remedy) {
-  // Only for the document that it was computed from: an edit since then may have changed what it promised.
-  if (of.value !== toRaw(doc.value)) return
   show(null)
-  project.replace(remedy.title, apply(toRaw(doc.value), remedy.change))
+  project.takeOffer(remedy.title, remedy.change, of.value)
 }
-const stale = computed(() => of.value !== toRaw(doc.value))
+const stale = computed(() => !fresh.value)
 </script>
 
 <template>

@@ -3,29 +3,29 @@
  * Every filament in a zone, or in everything that is printed: what it would weigh, where it would balance,
  * what to buy.
  */
-import type { Draft } from 'immer'
-import type { ProjectFile } from '../../../core/document'
 import type { FilamentSwap } from '../../../core/study/compared'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
-const { doc, now, edit } = useBench()
+const { doc, now, project } = useBench()
 const zone = useState<string>('swap-zone', () => 'all')
 const zones = computed(() => [
   { title: 'Everything that is printed', value: 'all' },
   ...doc.value.zones.map(item => ({ title: item.name, value: item.id })),
 ])
 const chosen = computed(() => (zones.value.some(item => item.value === zone.value) ? zone.value : 'all'))
-const { answer, busy, fault } = useAside(
+const { answer, busy, fault, of, askedFor, fresh } = useAside(
   (core, subject) => core.filamentSwaps(subject, chosen.value === 'all' ? null : chosen.value),
   () => chosen.value,
 )
 const present = computed(() => now.value.totals)
 const take = (row: FilamentSwap) =>
-  edit(`${zones.value.find(item => item.value === chosen.value)!.title} in ${row.name}`, draft => {
-    Object.assign(draft, row.change as Draft<ProjectFile>)
-  })
+  project.takeOffer(
+    `${zones.value.find(item => item.value === askedFor.value)?.title} in ${row.name}`,
+    row.change,
+    fresh.value ? of.value : null,
+  )
 const [low, high] = [0, 1].map(i => computed(() => doc.value.brief.staticMarginPct[i as 0 | 1])) as [
   ComputedRef<number>,
   ComputedRef<number>,

@@ -4,13 +4,14 @@
  * fits.
  */
 import { proposals } from '~/composables/sizes'
+import type { ProjectFile } from '../../../core/document'
 import { BOLTS } from '../../../core/libraries'
 import { sizeChoices, type FittingGap, type SizeReport } from '../../../core/study/sizes'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
-const { doc, project, edit } = useBench()
+const { doc, project } = useBench()
 const core = useCore('aside')
 const family = computed(() => sizeChoices(doc.value))
 const own = computed(
@@ -26,6 +27,8 @@ const keyOf = (factor: number) => factor.toFixed(3)
 const rows = shallowRef<Array<SizeReport | { factor: number; refused: true }>>([])
 const busy = ref(false),
   fault = ref('')
+/** The design that the sizes belong to. */
+const computedFor = shallowRef<ProjectFile | null>(null)
 let asked = 0
 async function compute() {
   const mine = ++asked
@@ -34,6 +37,7 @@ async function compute() {
   if (mine !== asked) return
   const subject = toRaw(doc.value),
     list: typeof rows.value = []
+  computedFor.value = subject
   const wanted = [
     { factor: 1, stock: own.value },
     ...(family.value?.choices ?? [])
@@ -91,10 +95,9 @@ const LINES: Array<[string, (row: SizeReport) => string]> = [
 const keep = (row: SizeReport) => project.add(row.doc)
 async function cutForAll() {
   const largest = reports.value.reduce((a, b) => (b.factor > a.factor ? b : a))
+  const subject = computedFor.value
   const cuts = await core.cutsForAll(largest.doc, largest.factor)
-  edit(`Cuts that serve up to × ${figure(largest.factor, 2)}`, draft => {
-    draft.cuts = cuts
-  })
+  project.takeOffer(`Cuts that serve up to × ${figure(largest.factor, 2)}`, { cuts }, subject)
 }
 </script>
 

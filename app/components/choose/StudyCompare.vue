@@ -8,7 +8,7 @@ import { useStudy } from '~/composables/useStudy'
 
 const props = defineProps<{ points: readonly StudyPoint[] }>()
 const { doc, project } = useBench()
-const { designed } = useStudy()
+const { designed, ran } = useStudy()
 const nameOf = (id: string) =>
   doc.value.zones.find(zone => zone.id === id)?.name ??
   doc.value.spars.find(spar => spar.id === id)?.name ??
@@ -23,7 +23,7 @@ const best = (axis: Axis) =>
 const differs = (id: string) => new Set(props.points.map(point => point.choices[id])).size > 1
 const title = (point: StudyPoint) =>
   `A combination of ${figure(point.massG)} g, ${figure(point.hours, 1)} h, reserve ${figure(point.reserveFactor, 2)}`
-const take = (point: StudyPoint) => project.replace(title(point), designed(point))
+const take = (point: StudyPoint) => project.takeOffer(title(point), designed(point), ran.value?.doc ?? null)
 const keep = (point: StudyPoint) => project.mark(title(point), designed(point))
 </script>
 

@@ -188,10 +188,8 @@ const ROWS = 10
             v-for="point in shown.slice(0, ROWS)"
             :key="point.id"
             class="pick"
-            tabindex="0"
             data-point
-            @click="pick(point)"
-            @keydown.enter="pick(point)"
+            v-pick="() => pick(point)"
           >
             <td class="r num">{{ figure(point.massG, 1) }} g</td>
             <td class="r num">{{ figure(point.hours, 1) }} h</td>
@@ -210,14 +208,7 @@ const ROWS = 10
         ><h3>Why not lighter?</h3>
         <table class="ledger" data-table="nearly">
           <tbody>
-            <tr
-              v-for="point in result.nearly"
-              :key="point.id"
-              class="pick"
-              tabindex="0"
-              @click="pick(point)"
-              @keydown.enter="pick(point)"
-            >
+            <tr v-for="point in result.nearly" :key="point.id" class="pick" v-pick="() => pick(point)">
               <td class="r num">{{ figure(point.massG) }} g</td>
               <td class="r num">−{{ figure(lighter(point), 1) }} g</td>
               <td class="wrap">would be there but for {{ point.broken[0] }}</td>
@@ -234,14 +225,7 @@ const ROWS = 10
       </p>
       <table class="ledger" data-table="nearly">
         <tbody>
-          <tr
-            v-for="point in result.nearly"
-            :key="point.id"
-            class="pick"
-            tabindex="0"
-            @click="pick(point)"
-            @keydown.enter="pick(point)"
-          >
+          <tr v-for="point in result.nearly" :key="point.id" class="pick" v-pick="() => pick(point)">
             <td class="r num">{{ figure(point.massG) }} g</td>
             <td class="wrap">but for {{ point.broken[0] }}</td>
           </tr>

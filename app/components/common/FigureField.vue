@@ -3,6 +3,8 @@
  * A figure with its unit and limits. What was typed stays until it is a number inside the limits; only then
  * it counts.
  */
+import { parseFigure as parse } from '~/composables/parse-figure'
+
 const props = withDefaults(
   defineProps<{
     label: string
@@ -28,11 +30,11 @@ watch(
   },
 )
 
-const parse = (typed: string): number => Number(typed.trim().replace(',', '.').replace('−', '-'))
 const fault = computed(() => {
   if (text.value.trim() === '') return props.optional ? '' : `a number from ${props.min} to ${props.max}`
   const value = parse(text.value)
-  if (!Number.isFinite(value)) return `"${text.value.slice(0, 12)}" is not a number`
+  if (!Number.isFinite(value))
+    return `"${text.value.slice(0, 12)}" is not a number that can be read one way alone`
   return value < props.min || value > props.max ? `from ${props.min} to ${props.max} ${props.unit}` : ''
 })
 

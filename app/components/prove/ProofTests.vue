@@ -141,10 +141,8 @@ const verdict = computed(() => {
             :key="proof.id"
             class="pick"
             :class="{ on: proof.id === chosen?.id }"
-            tabindex="0"
             :data-proof="proof.id"
-            @click="look.proof = proof.id"
-            @keydown.enter="look.proof = proof.id"
+            v-pick="() => (look.proof = proof.id)"
           >
             <td>
               {{ KIND_WORDS[proof.kind].title }}, {{ figure(proof.massG) }} g

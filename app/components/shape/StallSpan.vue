@@ -128,10 +128,8 @@ const source = {
             v-for="item in stall.cases"
             :key="item.id"
             :class="{ pick: item.id !== 'drawn', on: item.id === ghost }"
-            :tabindex="item.id === 'drawn' ? undefined : 0"
             :data-stall-case="item.id"
-            @click="ghost = item.id"
-            @keydown.enter="ghost = item.id"
+            v-pick="item.id === 'drawn' ? null : () => (ghost = item.id)"
           >
             <td>{{ item.label }}</td>
             <td class="r num">

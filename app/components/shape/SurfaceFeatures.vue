@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Tip, twist axis, control surfaces with their hinges, and bays cut into a lifting surface. */
-import type { Control, Surface } from '../../../core/document'
+import { newControlNumber, type Control, type Surface } from '../../../core/document'
 import { SURFACE_WORDS } from '~/composables/useAerofoils'
 import { useBench } from '~/composables/useBench'
 
@@ -42,8 +42,10 @@ function addControl() {
   let n = 1
   const name = () => (n === 1 ? base : `${base} ${n}`)
   while (props.surface.controls.some(control => control.name === name())) n++
+  const piece = newControlNumber(toRaw(doc.value), props.which, toRaw(props.surface))
   edit(`Add ${name().toLowerCase()} to the ${word.value}`, draft => {
     target(draft).controls.push({
+      piece,
       name: name(),
       kind,
       fromShare: props.which === 'wing' ? 0.5 : 0.05,

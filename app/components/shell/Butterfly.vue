@@ -9,7 +9,15 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
 </script>
 
 <template>
-  <section class="butterfly" aria-label="Weight, balance, strength and hours">
+  <section
+    class="butterfly"
+    :class="{ old: assessment.failed !== null }"
+    aria-label="Weight, balance, strength and hours"
+    :data-old="assessment.failed !== null"
+  >
+    <p v-if="assessment.failed" class="older" role="alert">
+      These figures are of the design before your last edit: it could not be computed.
+    </p>
     <template v-if="assessment.current">
       <ButterflyWing
         v-for="wing in order"
@@ -31,6 +39,16 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
   grid-template-columns: repeat(4, auto);
   gap: 2px 6px;
   justify-content: end;
+}
+.old > :deep(.wing) {
+  opacity: 0.45;
+}
+.older {
+  grid-column: 1 / -1;
+  margin: 0;
+  font-size: 12.5px;
+  color: rgb(var(--v-theme-error));
+  text-align: right;
 }
 @media (max-width: 1100px) {
   .butterfly {

@@ -4,15 +4,17 @@
  * looked at, pressed again they are made.
  */
 import { proxy } from 'comlink'
-import type { Draft } from 'immer'
 import type { WingName } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
 import { neediest, ranked, WINGS, type Nudge } from '../../../core/study/nudges'
 import { figure, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
+import { useAssessment } from '~/stores/assessment'
+import { until } from '@vueuse/core'
 
-const { doc, now, edit, look } = useBench()
+const { doc, now, project, look } = useBench()
+const assessment = useAssessment()
 const LABEL: Record<WingName, string> = {
   weight: 'Weight',
   balance: 'Balance',
@@ -21,8 +23,8 @@ const LABEL: Record<WingName, string> = {
 }
 const UNIT: Record<WingName, string> = { weight: 'g', balance: '%', strength: '×', hours: 'h' }
 const DIGITS: Record<WingName, number> = { weight: 1, balance: 1, strength: 2, hours: 1 }
-/** Dragging and typing are not followed step by step, ms. */
-const REST_MS = 200
+/** Dragging and typing are not followed step by step: so long after the answer was painted, ms. */
+const REST_MS = 120
 const SHOWN = 6
 const wing = computed<WingName>(() => look.why ?? neediest(doc.value, now.value))
 const parts = shallowRef<[Nudge[], Nudge[]]>([[], []])
@@ -32,11 +34,16 @@ const busy = ref(false),
   fault = ref('')
 /** The document and wing that what is shown belongs to. */
 const shownFor = shallowRef<{ doc: ProjectFile; wing: WingName } | null>(null)
+const painted = () =>
+  new Promise<void>(resolve => requestAnimationFrame(() => requestAnimationFrame(() => resolve())))
 let asked = 0
 async function search() {
   const own = ++asked
   busy.value = true
   look.ghost = null
+  // The verdicts of the edit come first: nothing is tried before they stand on the screen.
+  if (!assessment.fresh) await until(() => assessment.fresh).toBe(true)
+  await painted()
   await new Promise(resolve => setTimeout(resolve, REST_MS))
   if (own !== asked) return
   const subject = toRaw(doc.value),
@@ -84,9 +91,7 @@ const SHAPED: ReadonlyArray<keyof ProjectFile> = ['wing', 'tail', 'cuts', 'body'
 async function press(nudge: Nudge) {
   if (look.ghost?.id === nudge.id) {
     look.ghost = null
-    edit(nudge.title.slice(0, 120), draft => {
-      Object.assign(draft, nudge.change as Draft<ProjectFile>)
-    })
+    project.takeOffer(nudge.title, nudge.change, shownFor.value?.doc ?? null)
     return
   }
   const ghost = { id: nudge.id, after: nudge.after, drawing: null }

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** Schools side by side for the chosen zone, each really assessed. */
+import { withZone } from '../../../core/change'
 import { LIBRARIES } from '../../../core/libraries'
 import type { SchoolFigures } from '../../../core/workshop/advice'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
-const { doc, edit } = useBench()
+const { doc, project } = useBench()
 const zoneId = useState('skin-zone', () => '')
 const zone = computed(() => doc.value.zones.find(item => item.id === zoneId.value) ?? doc.value.zones[0])
 const filament = ref(zone.value.filament)
@@ -17,17 +18,19 @@ watch(
   },
 )
 const mode = ref<'schools' | 'inside'>('schools')
-const { answer } = useAside(
+const { answer, of, fresh, fault } = useAside(
   (core, subject) => core.compare(subject, zone.value.id, filament.value),
   () => `${zone.value.id} ${filament.value}`,
 )
 const rows = computed<SchoolFigures[]>(() => answer.value ?? [])
 const base = computed(() => rows.value[0])
 function take(row: SchoolFigures) {
-  const index = doc.value.zones.findIndex(item => item.id === row.zone.id)
-  edit(`${zone.value.name}: ${row.name.toLowerCase()} in ${row.filament}`, draft => {
-    draft.zones[index] = JSON.parse(JSON.stringify(row.zone))
-  })
+  const { zones } = withZone(toRaw(doc.value), row.zone)
+  project.takeOffer(
+    `${row.zone.name}: ${row.name.toLowerCase()} in ${row.filament}`,
+    { zones },
+    fresh.value ? of.value : null,
+  )
 }
 </script>
 
@@ -52,6 +55,7 @@ function take(row: SchoolFigures) {
       data-field="compare-filament"
     />
   </div>
+  <p v-if="fault" class="bad small" role="alert">The schools could not be computed: {{ fault }}.</p>
   <SliceLook v-if="mode === 'inside'" />
   <table v-else class="ledger" data-table="schools">
     <thead>

@@ -1,29 +1,26 @@
 <script setup lang="ts">
 /** Where something fails: changes that mend it, each computed; pressing one makes it. */
-import type { Draft } from 'immer'
 import type { ProjectFile } from '../../../core/document'
 import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
-const { doc, now, edit } = useBench()
+const { now, project } = useBench()
 const fails = computed(() => now.value.strength.reserve < 1)
-const { answer, busy, of } = useAside(
+const { answer, busy, of, fresh, fault } = useAside(
   async (core, subject) => (fails.value ? core.mend(subject) : null),
   () => fails.value,
   400,
 )
-const fresh = computed(() => of.value === toRaw(doc.value))
 const take = (item: { title: string; change: Partial<ProjectFile> }, words = item.title) =>
-  edit(words.slice(0, 120), draft => {
-    Object.assign(draft, item.change as Draft<ProjectFile>)
-  })
+  project.takeOffer(words, item.change, of.value)
 </script>
 
 <template>
   <div v-if="fails" class="mend" :aria-busy="busy" data-table="mend">
     <h3>What would mend it</h3>
-    <p v-if="!answer || !fresh" class="quiet small">Trying sizes, lengths, beads and filaments …</p>
+    <p v-if="fault" class="bad small" role="alert">This could not be computed: {{ fault }}.</p>
+    <p v-else-if="!answer || !fresh" class="quiet small">Trying sizes, lengths, beads and filaments …</p>
     <template v-else>
       <ul class="ways">
         <li v-for="item in answer.single.slice(0, 5)" :key="item.id" :data-mend="item.id">

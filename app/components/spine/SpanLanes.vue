@@ -7,7 +7,9 @@ import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
+import { arrowSteps, useDrag } from '~/composables/useDrag'
 import { useSize } from '~/composables/useSize'
+import type { Gesture } from '~/stores/project'
 
 const { doc, now, edit } = useBench()
 const host = ref<HTMLElement>()
@@ -132,25 +134,20 @@ const look = (event: PointerEvent) => {
   chosen.value = Math.min(half.value, Math.max(0, spanAt(event)))
 }
 
+const moved = (index: number, to: number, gesture: Gesture) =>
+  edit(
+    `Run ${doc.value.spars[index]!.name} further or less`,
+    draft => {
+      draft.spars[index]!.toMm =
+        Math.round(2 * Math.min(half.value, Math.max(draft.spars[index]!.fromMm + 10, to))) / 2
+    },
+    { gesture },
+  )
 /** The end of a spar in hand. */
-const held = ref<number | null>(null)
-const moved = (index: number, to: number) =>
-  edit(`Run ${doc.value.spars[index]!.name} further or less`, draft => {
-    draft.spars[index]!.toMm =
-      Math.round(2 * Math.min(half.value, Math.max(draft.spars[index]!.fromMm + 10, to))) / 2
-  })
-function take(event: PointerEvent, index: number) {
-  held.value = index
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function drag(event: PointerEvent) {
-  if (held.value !== null) moved(held.value, spanAt(event))
-}
+const { take } = useDrag<number>((index, event, gesture) => moved(index, spanAt(event), gesture))
 function nudge(event: KeyboardEvent, index: number) {
-  const way = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
-  if (!way) return
-  event.preventDefault()
-  moved(index, doc.value.spars[index]!.toMm + way * (event.shiftKey ? 20 : 5))
+  const steps = arrowSteps(event, 4)
+  if (steps?.[0]) moved(index, doc.value.spars[index]!.toMm + 5 * steps[0], 'keys')
 }
 </script>
 
@@ -241,9 +238,6 @@ function nudge(event: KeyboardEvent, index: number) {
         :aria-valuetext="`${figure(item.spar.toMm)} mm from the root`"
         :data-spar-end="item.spar.id"
         @pointerdown.prevent="take($event, item.index)"
-        @pointermove="drag"
-        @pointerup="held = null"
-        @pointercancel="held = null"
         @keydown="nudge($event, item.index)"
       >
         <circle :cx="x(item.to)" :cy="item.y1" r="13" class="reach" />

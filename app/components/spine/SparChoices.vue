@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** What each spar could be instead, computed at once; and the lengths to cut from stock. */
-import type { Draft } from 'immer'
 import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
 import type { ProjectFile } from '../../../core/document'
@@ -9,21 +8,21 @@ import { figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
-const { doc, now, edit } = useBench()
-const { answer, busy } = useAside((core, subject) => core.sparChoices(subject))
+const { doc, now, project } = useBench()
+const { answer, busy, of, fresh, fault } = useAside((core, subject) => core.sparChoices(subject))
 const nameOf = (id: string) => doc.value.spars.find(spar => spar.id === id)?.name ?? id
 /** Narrowest bead in use: less plastic than that is no wall. */
 const bead = computed(() => coverWanted(doc.value))
 const plan = computed(() => cuttingPlan(doc.value, now.value, LIBRARIES))
 const take = (item: { spar: string; title: string; change: Partial<ProjectFile> }) =>
-  edit(`${nameOf(item.spar)}: ${item.title}`, draft => {
-    Object.assign(draft, item.change as Draft<ProjectFile>)
-  })
+  project.takeOffer(`${nameOf(item.spar)}: ${item.title}`, item.change, of.value)
 </script>
 
 <template>
   <div>
     <div :aria-busy="busy" class="scroll">
+      <p v-if="fault" class="bad small" role="alert">The choices could not be computed: {{ fault }}.</p>
+      <p v-if="answer && !fresh && !busy" class="quiet small">Of the design before your last edit.</p>
       <p v-if="!answer" class="quiet">Trying each spar out, a size less, a size more …</p>
       <p v-else-if="!answer.length">
         No spar in the wing: the printed skin carries by itself. Add one in the tray to compare.

@@ -35,9 +35,7 @@ const joint = (kind: string | undefined) => kind ?? '–'
         class="pick"
         :class="{ on: look.selected === p.id }"
         :data-piece="p.id"
-        tabindex="0"
-        @click="look.selected = p.id"
-        @keydown.enter="look.selected = p.id"
+        v-pick="() => (look.selected = p.id)"
       >
         <td class="num">{{ p.mark }}</td>
         <td>{{ p.name }}</td>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Joint } from '../../../core/document'
+import { newPieceNumber, type Joint } from '../../../core/document'
 import { figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
@@ -32,13 +32,11 @@ const joints: Record<'surface' | 'body', Array<{ title: string; value: Joint['ki
 }
 const said = ref('')
 async function propose() {
-  const cuts = await core.proposeCuts(toRaw(project.doc!))
+  const subject = toRaw(project.doc!)
+  const cuts = await core.proposeCuts(subject)
   const same = JSON.stringify(cuts) === JSON.stringify(doc.value.cuts)
   said.value = same ? 'These are the cuts it would propose.' : ''
-  if (!same)
-    edit('Take the proposed cuts', draft => {
-      draft.cuts = cuts
-    })
+  if (!same) project.takeOffer('Take the proposed cuts', { cuts }, subject)
 }
 const set = (part: Part, i: number) => (value: number | null) =>
   edit(`Move ${labels[part].toLowerCase()} cut ${i + 1}`, draft => {
@@ -65,10 +63,11 @@ function add(part: Part) {
   const joint: Joint = own[0]
     ? { ...own[0].joint }
     : { kind: part === 'body' ? 'lip' : 'pins', toleranceMm: 0.2 }
+  const piece = newPieceNumber(toRaw(doc.value), part)
   edit(`Add a ${labels[part].toLowerCase()} cut`, draft => {
     draft.cuts[part] = [
       ...draft.cuts[part],
-      { atMm: Math.round((edges[widest] + edges[widest + 1]) / 2), joint },
+      { atMm: Math.round((edges[widest] + edges[widest + 1]) / 2), joint, piece },
     ].sort((a, b) => a.atMm - b.atMm)
   })
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { figure, signed, today } from '~/composables/format'
+import { parseFigure } from '~/composables/parse-figure'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, edit, look } = useBench()
@@ -9,8 +10,8 @@ const entryOf = (id: string) => doc.value.weighIns.find(entry => entry.piece ===
 const shown = (id: string) => typed[id] ?? (entryOf(id) ? String(entryOf(id)!.massG) : '')
 function commit(id: string, name: string, predictedG: number) {
   if (typed[id] === undefined) return
-  const text = typed[id].trim().replace(',', '.')
-  const massG = Number(text)
+  const text = typed[id].trim()
+  const massG = parseFigure(text)
   if (text !== '' && (!Number.isFinite(massG) || massG <= 0 || massG > 20000)) {
     faults[id] = 'grams, above 0'
     return

@@ -2,7 +2,7 @@ export { coverWanted, findProblems } from './design-problems'
 export {
   balanceVerdict,
   hoursVerdict,
-  materialSpread,
+  SPREAD_OF,
   strengthVerdict,
   TIME_SPREAD,
   verdictFindings,

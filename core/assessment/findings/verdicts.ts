@@ -1,5 +1,6 @@
 /** The four wings of consequence: each a figure, its target, margin, spread, and what it is made of. */
 import type { ProjectFile } from '../../document'
+import type { Gives } from '../../structure'
 import type {
   LoadsReport,
   StrengthFigures,
@@ -92,11 +93,8 @@ export function balanceVerdict(
   }
 }
 
-/**
- * Of the reserve, one standard deviation as a share: bought stock keeps to its strength better than printed
- * plastic does.
- */
-export const materialSpread = (mode: string): number => (/^(spar|tube|boom|leg)/.test(mode) ? 0.1 : 0.25)
+/** Scatter of a reserve, as a share: what is bought is even, what is printed and glued is not. */
+export const SPREAD_OF: Record<Gives, number> = { stock: 0.1, plastic: 0.25 }
 
 export function strengthVerdict(
   doc: ProjectFile,

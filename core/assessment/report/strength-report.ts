@@ -1,5 +1,5 @@
 /** What the strength stages report: plain data in the units people read. */
-import type { StationStrength } from '../../structure'
+import type { Gives, StationStrength } from '../../structure'
 
 export interface CaseReport {
   id: 'pull' | 'dive' | 'push' | 'launch' | 'landing' | 'tip'
@@ -22,6 +22,7 @@ export interface PlaceReport {
   /** mm aft of the nose. */
   xMm: number
   mode: string
+  gives: Gives
   case: string
   reserve: number
   /** What was applied and what is borne, in words with figures. */
@@ -101,6 +102,7 @@ export interface StrengthFigures {
   /** The least of all that counts. */
   reserve: number
   mode: string
+  gives: Gives
   part: 'wing' | PlaceReport['part']
   /** From the root along the wing, or aft of the nose, mm. */
   atMm: number

@@ -5,6 +5,7 @@
 import type { MassEntry } from '../../mass'
 import { sumMass } from '../../mass'
 import {
+  MODE_GIVES,
   decide,
   PLENTY,
   sinkSpeed,
@@ -131,6 +132,7 @@ export function createStrength(stations?: number): StrengthStage {
         ? {
             reserve: weakest.reserve,
             mode: weakest.mode,
+            gives: MODE_GIVES[weakest.mode],
             part: 'wing' as const,
             atMm: weakest.s,
             where: `${weakest.s.toFixed(0)} mm from the root`,
@@ -139,6 +141,7 @@ export function createStrength(stations?: number): StrengthStage {
         : {
             reserve: place.reserve,
             mode: place.mode,
+            gives: place.gives,
             part: place.part,
             atMm: place.xMm,
             where: `${place.label}, ${place.xMm.toFixed(0)} mm aft of the nose`,

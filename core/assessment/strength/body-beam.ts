@@ -138,6 +138,7 @@ export function bodyPlaces(
       label: opening ? opening.name : 'Body',
       xMm,
       mode,
+      gives: 'plastic',
       case: 'landing',
       reserve: placeReserve(bears, moment * safety),
       words: `${moment.toFixed(2)} N·m × ${safety} at ${n.toFixed(1)} g`,

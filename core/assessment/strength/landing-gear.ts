@@ -129,6 +129,7 @@ function legPlaces(
     label: leg.name,
     xMm: leg.xMm,
     mode,
+    gives: part === 'gear' && leg.kind !== 'printed' ? 'stock' : 'plastic',
     case: 'landing',
     reserve: Math.min(1e4, holds / Math.max(1e-9, force * factor)),
     words: `${force.toFixed(0)} N on the wheel × ${factor}; it bears ${holds < 1e5 ? holds.toFixed(0) : 'plenty'} N`,

@@ -281,3 +281,60 @@ describe('legs, boom and speeds', () => {
     expect(hot.value).toBeCloseTo(22 + (0.92 * 900) / 12, 9)
   })
 })
+
+describe('what gives way says how sure its reserve is', () => {
+  const spread = (a: Assessment) => a.verdicts.strength.spread / a.strength.reserve
+  it('plastic round a spar that ends, or round the boom in its socket, scatters as plastic does', () => {
+    const ends = assess(d => {
+      d.spars = [{ ...d.spars[0], toMm: 330 }]
+      d.brief.loadFactor = 9
+    })
+    const end = ends.strength.stations.find(station => station.mode === 'spar end')
+    expect(end).toBeDefined()
+    const socket = assess(d => {
+      d.boom!.socketMm = 8
+    })
+    expect(socket.strength).toMatchObject({ mode: 'boom in its socket', gives: 'plastic' })
+    expect(spread(socket)).toBeCloseTo(0.25, 9)
+    // The tube that bends there is bought.
+    const tube = assess(d => {
+      d.boom!.stock = 'rod-3'
+      d.boom!.socketMm = 60
+    })
+    expect(tube.strength.part).toBe('boom')
+    expect(tube.strength.gives).toBe('stock')
+    expect(spread(tube)).toBeCloseTo(0.1, 9)
+  })
+  it('a wire leg is bought, a printed one is not', () => {
+    const leg = (kind: Leg['kind'], thicknessMm: number): Leg => ({
+      id: 'main',
+      name: 'Main leg',
+      kind,
+      xMm: 190,
+      yMm: 20,
+      zMm: -20,
+      dropMm: 90,
+      splayMm: 60,
+      thicknessMm,
+      widthMm: 8,
+      zone: 'body',
+      springNmm: 1,
+      travelMm: 20,
+      wheelMm: 40,
+      tyreMm: 3,
+      wheelG: 6,
+      pair: true,
+      mount: { lengthMm: 30, widthMm: 10, depthMm: 8 },
+    })
+    for (const [kind, thick, gives] of [
+      ['wire', 2, 'stock'],
+      ['printed', 3, 'plastic'],
+    ] as const) {
+      const { strength } = assess(d => {
+        d.brief.landing = 'wheels'
+        d.gear = [leg(kind, thick)]
+      })
+      expect(strength.places.find(place => place.mode === 'leg bends')!.gives).toBe(gives)
+    }
+  })
+})

@@ -187,10 +187,10 @@ export function boomReserves(
 }
 
 const REMEDIES = {
-  bending: ['boom bending', 'a size more of boom'],
-  flattening: ['boom flattening', 'a thicker-walled boom'],
-  shear: ['boom twist and shear', 'a size more of boom'],
-  socket: ['boom in its socket', 'a longer socket'],
+  bending: ['boom bending', 'stock', 'a size more of boom'],
+  flattening: ['boom flattening', 'stock', 'a thicker-walled boom'],
+  shear: ['boom twist and shear', 'stock', 'a size more of boom'],
+  socket: ['boom in its socket', 'plastic', 'a longer socket'],
 } as const
 
 export function boomOf(
@@ -225,13 +225,14 @@ export function boomOf(
     ['bending', 'flattening', 'shear', ...(frame.bears === null ? [] : ['socket' as const])] as const
   ).map((key): PlaceReport => {
     const worst = found.reduce((a, b) => (b.reserves[key] < a.reserves[key] ? b : a)),
-      [mode, remedy] = REMEDIES[key]
+      [mode, gives, remedy] = REMEDIES[key]
     return {
       id: `boom-${mode.replaceAll(' ', '-')}`,
       part: 'boom',
       label: 'Boom',
       xMm: 1000 * heldAt,
       mode,
+      gives,
       case: worst.item.case,
       reserve: Math.min(1e4, worst.reserves[key]),
       words: worst.item.words,

@@ -1,5 +1,6 @@
 /** Where the airframe is cut into pieces, and how the pieces meet. */
 import { z } from 'zod'
+import { pieceNumber } from './fields'
 
 export const Joint = z.strictObject({
   kind: z
@@ -12,6 +13,11 @@ export const cut = (low: number, high: number) =>
   z.strictObject({
     atMm: z.number().min(low).max(high).describe('place along the span or the body, mm'),
     joint: Joint,
+    piece: pieceNumber
+      .min(2)
+      .describe(
+        'number of the piece beyond it; it stays with the piece, and 1 is the innermost or foremost one',
+      ),
   })
 
 export const Cuts = z.strictObject({

@@ -18,3 +18,6 @@ export const name = z.string().min(1).max(200)
 export const text = z.string().max(4000)
 
 export const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'a date as YYYY-MM-DD')
+
+/** What a piece is known by: weighings, printers and checks hang on it, so it never changes hands. */
+export const pieceNumber = z.number().int().min(1).max(9999)

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { aerofoilRef } from './aerofoil'
 import { cut } from './cuts'
 import { Spar } from './spine'
-import { figure, id, name } from './fields'
+import { figure, id, name, pieceNumber } from './fields'
 
 export const Panel = z.strictObject({
   spanMm: figure('spanMm', 'span of this panel, mm'),
@@ -33,6 +33,7 @@ export const Linkage = z.strictObject({
 })
 
 export const Control = z.strictObject({
+  piece: pieceNumber.describe('number of its moving pieces; it stays with the control'),
   name,
   kind: z.enum(['aileron', 'elevator', 'rudder', 'elevon', 'ruddervator', 'flap']),
   fromShare: figure('share', 'inner end, share of the half span'),

@@ -16,7 +16,8 @@ import {
   type BoomFrame,
 } from '../../assessment/strength'
 import type { SolvedFlight } from '../../assessment/flight'
-import { materialSpread } from '../../assessment/findings'
+import type { Gives } from '../../structure'
+import { SPREAD_OF } from '../../assessment/findings'
 
 /** Least reserve of all places, and the spread of the mode that decides. */
 export interface Held {
@@ -66,25 +67,29 @@ export function heldPlaces({
   const contact = body ? contactLength(body, { on: landsOn }) : 0
   const rear = body ? body.zoneAt(body.to - 1) : doc.zones[0].id
   const frame = boomFrame(first, flight)
-  const least = (own: BoomFrame, load: { moment: number; shear: number; torque: number }) => {
+  // The tube itself and its socket in the print, apart: their scatter differs.
+  const least = (own: BoomFrame, load: { moment: number; shear: number; torque: number }, gives: Gives) => {
     const { bending, flattening, shear, socket } = boomReserves(own, load, safety)
-    return Math.min(bending, flattening, shear, socket)
+    return gives === 'plastic' ? socket : Math.min(bending, flattening, shear)
   }
-  const flown =
-    frame &&
-    byOption(rear, airframe =>
-      boomFrame(airframe, flight)!.cases.reduce(
-        (worst, load) => Math.min(worst, least(boomFrame(airframe, flight)!, load)),
-        1e4,
-      ),
-    )
-  // Everything that a whip of 1 N does grows with it.
-  const whipped =
-    frame && landsOn !== 'net'
-      ? byOption(rear, airframe =>
-          least(boomFrame(airframe, flight)!, { moment: frame.length, shear: 1, torque: 0 }),
-        )
-      : null
+  const booms = !frame
+    ? []
+    : (['stock', 'plastic'] as const).map(gives => ({
+        gives,
+        flown: byOption(rear, airframe =>
+          boomFrame(airframe, flight)!.cases.reduce(
+            (worst, load) => Math.min(worst, least(boomFrame(airframe, flight)!, load, gives)),
+            1e4,
+          ),
+        ),
+        // Everything that a whip of 1 N does grows with it.
+        whipped:
+          landsOn === 'net'
+            ? null
+            : byOption(rear, airframe =>
+                least(boomFrame(airframe, flight)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
+              ),
+      }))
   const seat = seatOf(first),
     seatBears = seat && byOption(seat.zone.id, airframe => seatOf(airframe)!.bears)
   const beams = new Map<number, ByOption>()
@@ -94,13 +99,11 @@ export function heldPlaces({
     beams.set(x, known)
     return known
   }
-  const PLASTIC = materialSpread('body'),
-    BOOM = materialSpread('boom')
   return (sums, picks, wing, out) => {
     const mass = sums[MASS],
       cg = sums[MOMENT] / mass
     let reserve = 1e4,
-      spread = PLASTIC
+      spread = SPREAD_OF.plastic
     for (let j = 0; j < stations.length; j++) {
       const x = layout.body[j],
         beyond = sums[layout.bodyAt + 2 * j + (x < cg ? 0 : 1)]
@@ -114,7 +117,7 @@ export function heldPlaces({
       reserve = Math.min(reserve, placeReserve(at(beamAt(wing.boltX), picks), wing.pull * safety))
     if (seatBears && wing.pressed > 0)
       reserve = Math.min(reserve, placeReserve(at(seatBears, picks), wing.pressed * safety))
-    if (flown) {
+    for (const { gives, flown, whipped } of booms) {
       let boom = at(flown, picks)
       if (whipped)
         boom = Math.min(
@@ -124,7 +127,7 @@ export function heldPlaces({
         )
       if (boom < reserve) {
         reserve = boom
-        spread = BOOM
+        spread = SPREAD_OF[gives]
       }
     }
     out.reserve = reserve

@@ -4,7 +4,7 @@
  * the reserve is a smooth function of mass: the real kernel is run at masses half a percent apart, and
  * 1/reserve runs straight between.
  */
-import { decide, stationModes } from '../../structure'
+import { MODE_GIVES, type Gives, decide, stationModes } from '../../structure'
 import { degToRad, mToMm } from '../../units'
 import { indexIn, type Tables } from './tables'
 import type { Airframe } from '../../assessment/resolve'
@@ -25,7 +25,7 @@ import {
 import type { createStall, Flown } from '../../assessment/flight'
 import { sparEntries } from '../../assessment/ledger'
 import type { LoadsReport } from '../../assessment/report'
-import { materialSpread } from '../../assessment/findings'
+import { SPREAD_OF } from '../../assessment/findings'
 
 /** Masses at which the kernel is run lie so far apart. */
 const STEP = 0.005
@@ -174,10 +174,10 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     }
     let used = 0,
       spread = 0
-    const take = (share: number, mode: string) => {
+    const take = (share: number, gives: Gives) => {
       if (share <= used) return
       used = share
-      spread = materialSpread(mode)
+      spread = SPREAD_OF[gives]
     }
     const band = Math.floor(k / BAND),
       near = own.near.get(band)
@@ -188,14 +188,14 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
         band,
         all.filter(item => item.used >= NEAR * most).map(({ i, c }) => [i, c]),
       )
-      for (const item of all) take(item.used, item.mode)
+      for (const item of all) take(item.used, MODE_GIVES[item.mode])
     } else {
       for (const [i, c] of near) {
         const { used: share, mode } = usedAt(i, c)
-        take(share, mode)
+        take(share, MODE_GIVES[mode])
       }
     }
-    for (const place of gear.places) take(1 / Math.max(1e-9, place.reserve), place.mode)
+    for (const place of gear.places) take(1 / Math.max(1e-9, place.reserve), place.gives)
     const sides = airframe.wing.mirror ? 2 : 1,
       { lift: air } = lift,
       { weight } = own.weight

@@ -19,7 +19,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
       kind: part === 'body' ? 'lip' : 'pins',
       toleranceMm: 0.2,
     }
-    return places.map(atMm => ({ atMm, joint: { ...joint } }))
+    return places.map((atMm, i) => ({ atMm, joint: { ...joint }, piece: i + 2 }))
   }
   const stretches = (part: PartName) => noCuts(airframe, part).map(({ from, to }) => [from, to] as const)
   const along = (name: SurfaceName) => {

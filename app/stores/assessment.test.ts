@@ -1,0 +1,87 @@
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { createAssessor } from '../../core/assess'
+import type { ProjectFile } from '../../core/document'
+import { db } from '~/db/database'
+import { useAssessment } from './assessment'
+import { useProject } from './project'
+
+const assessor = createAssessor()
+/** What the worker does with a document; tests put another in its place. */
+let answer: (doc: ProjectFile) => Promise<unknown> = async doc => assessor.assess(doc)
+vi.mock('~/composables/useCore', () => ({
+  useCore: () => ({ assess: (doc: ProjectFile) => answer(doc) }),
+}))
+
+const until = async (what: () => boolean) => {
+  for (let i = 0; i < 500 && !what(); i++) await new Promise(resolve => setTimeout(resolve, 10))
+  expect(what()).toBe(true)
+}
+async function fresh() {
+  setActivePinia(createPinia())
+  const project = useProject(),
+    assessment = useAssessment()
+  await project.start()
+  await until(() => assessment.fresh)
+  return { project, assessment }
+}
+const heavier = (project: ReturnType<typeof useProject>, massG: number, name = `Motor of ${massG} g`) =>
+  project.edit(name, d => {
+    d.equipment.find(item => item.kind === 'motor')!.massG = massG
+  })
+
+beforeEach(async () => {
+  answer = async doc => assessor.assess(doc)
+  await Promise.all([db.projects.clear(), db.settings.clear()])
+})
+
+describe('the assessment of the open project', () => {
+  it('shows by how much the last edit alone moved each wing, also past the 200 edits that are kept', async () => {
+    const { project, assessment } = await fresh()
+    for (let i = 0; i < 203; i++) heavier(project, 40 + (i % 2))
+    await until(() => assessment.fresh)
+    heavier(project, 50)
+    await until(() => assessment.fresh)
+    heavier(project, 57)
+    await until(() => assessment.fresh)
+    // 7 g of motor and its wires: not the 16 or 17 g of both edits.
+    expect(assessment.difference.weight).toBeGreaterThanOrEqual(7)
+    expect(assessment.difference.weight).toBeLessThan(8)
+    project.undo()
+    await until(() => assessment.fresh)
+    expect(assessment.difference.weight).toBeLessThan(-6.9)
+    expect(assessment.difference.weight).toBeGreaterThan(-8)
+  })
+  it('what cannot be computed leaves the last figures, marked old; a retry mends it', async () => {
+    const { project, assessment } = await fresh()
+    const before = assessment.current
+    answer = async () => Promise.reject(new Error('the computing part stopped'))
+    heavier(project, 90)
+    await until(() => assessment.failed !== null)
+    expect(assessment.fault).toMatch(/stopped/)
+    expect(assessment.fresh).toBe(false)
+    expect(assessment.current).toBe(before)
+    expect(assessment.assessed).not.toBe(project.doc)
+    answer = async doc => assessor.assess(doc)
+    assessment.retry()
+    await until(() => assessment.fresh)
+    expect(assessment.failed).toBeNull()
+    expect(assessment.current!.totals.massG - before!.totals.massG).toBeGreaterThan(30)
+  })
+  it('the newest document is computed, those between are dropped', async () => {
+    const { project, assessment } = await fresh()
+    const asked: number[] = []
+    answer = async doc => {
+      asked.push(doc.equipment.find(item => item.kind === 'motor')!.massG)
+      await new Promise(resolve => setTimeout(resolve, 60))
+      return assessor.assess(doc)
+    }
+    for (const massG of [61, 62, 63, 64]) {
+      heavier(project, massG)
+      await new Promise(resolve => setTimeout(resolve, 5))
+    }
+    await until(() => assessment.fresh)
+    expect(asked).toEqual([61, 64])
+  })
+})
