@@ -1,6 +1,7 @@
 import { assess } from '../core/assess'
 import { readProject } from '../core/document'
 import type { Arguments } from './main'
+import { written } from '../core/units'
 
 export function assessVerb({ read }: Arguments): unknown {
   const { totals, flight, plan, strength, pieces, findings } = assess(readProject(read()))
@@ -55,10 +56,10 @@ export function assessVerb({ read }: Arguments): unknown {
     findings: findings.map(({ code, severity, where, value, limit, remedy }) => ({
       code,
       severity,
-      where,
+      where: written(where),
       value,
       limit,
-      remedy,
+      remedy: written(remedy),
     })),
   }
 }

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { DocumentError, readProject } from '../core/document'
 import { createStudyKernel, readVary, study, type StudyPoint } from '../core/study/combinations'
 import type { Arguments } from './main'
+import { written } from '../core/units'
 
 /** Every combination of the options in `--vary FILE`, and the front of weight, hours, cost and reserve. */
 export async function studyVerb({ read, options }: Arguments): Promise<unknown> {
@@ -30,7 +31,7 @@ export async function studyVerb({ read, options }: Arguments): Promise<unknown> 
     evaluated,
     front: front.map(row),
     surest: sure.map(row),
-    nearly: nearly.map(point => ({ ...row(point), broken: point.broken })),
+    nearly: nearly.map(point => ({ ...row(point), broken: point.broken.map(written) })),
     checked,
   }
 }

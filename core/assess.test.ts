@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { written } from './units'
 import { describe, expect, it } from 'vitest'
 import { assess, createAssessor, type Assessment } from './assess'
 import { DEMOS } from './demo'
@@ -395,17 +396,17 @@ describe('findings', () => {
       d.wing.panels[1].tipChordMm = 60
       d.spars[0].toMm = 590
     }).find(f => f.code === 'spar-breaks-out')!
-    expect(finding.where).toMatch(/Main spar at \d+ mm/)
+    expect(written(finding.where)).toMatch(/Main spar at \d+ mm/)
     expect(finding.value).toBeLessThan(finding.limit)
-    expect(finding.remedy).toMatch(/End it at \d+ mm/)
+    expect(written(finding.remedy)).toMatch(/End it at \d+ mm/)
     // The remedy, taken, clears the finding.
-    const end = Number(/End it at (\d+) mm/.exec(finding.remedy)![1])
+    const end = Number(/End it at (\d+) mm/.exec(written(finding.remedy))![1])
     expect(
       found(d => {
         d.spars[0].stock = 'tube-16x14'
         d.wing.panels[1].tipChordMm = 60
         Object.assign(d.spars[0], { toMm: end })
-      }).some(f => f.code === 'spar-breaks-out' && f.where.startsWith('Main')),
+      }).some(f => f.code === 'spar-breaks-out' && written(f.where).startsWith('Main')),
     ).toBe(false)
   })
   it('a piece larger than every bed', () => {
@@ -423,7 +424,7 @@ describe('findings', () => {
       const finding = found(d => {
         d.zones[2].recipe.flow = flow
       }).find(f => f.code === code)!
-      const mend = Number(/Flow ([\d.]+)/.exec(finding.remedy)![1])
+      const mend = Number(/Flow ([\d.]+)/.exec(written(finding.remedy))![1])
       expect(
         found(d => {
           d.zones[2].recipe.flow = mend
@@ -483,7 +484,7 @@ describe('findings', () => {
       d.zones[0].filament = 'unobtainium'
       d.spars[0].stock = 'rebar'
     }).filter(f => f.code === 'unknown-material')
-    expect(list.map(f => f.where)).toEqual(['zone Nose and firewall', 'Main spar'])
+    expect(list.map(f => written(f.where))).toEqual(['zone Nose and firewall', 'Main spar'])
   })
   it('every finding carries a number, a limit and a remedy', () => {
     fc.assert(
@@ -491,7 +492,7 @@ describe('findings', () => {
         for (const f of assess(doc).findings) {
           expect(typeof f.value).toBe('number')
           expect(Number.isNaN(f.value) || Number.isNaN(f.limit)).toBe(false)
-          expect(f.remedy.length).toBeGreaterThan(5)
+          expect(written(f.remedy).length).toBeGreaterThan(5)
         }
       }),
       { numRuns: 20 },

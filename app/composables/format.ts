@@ -1,13 +1,91 @@
+/**
+ * Figures as people read them: in the units and with the decimal sign that the maker chose, with a true minus
+ * sign, never `NaN`. Everything that is written on the screen goes through here; files stay metric.
+ */
+import { useStorage } from '@vueuse/core'
 import { format } from 'date-fns'
+import { withUnit, type Words } from '../../core/units'
+import { decimalSign } from './parse-figure'
 
-/** Figures as people read them: fixed digits, a true minus sign, never `NaN`. */
+export interface Reading {
+  units: 'metric' | 'imperial'
+  decimal: '.' | ','
+}
+/** How this maker reads figures; kept in the browser. */
+export const reading = useStorage<Reading>(
+  'mariposa-reading',
+  { units: 'metric', decimal: decimalSign() },
+  undefined,
+  { mergeDefaults: true },
+)
+
+interface Shown {
+  unit: string
+  /** How many of it one of the metric unit is. */
+  by: number
+  /** Decimals more than the metric figure has, for as fine a step. */
+  more: number
+}
+const IMPERIAL: Record<string, Shown> = {
+  mm: { unit: 'in', by: 1 / 25.4, more: 2 },
+  'mm²': { unit: 'in²', by: 1 / 645.16, more: 3 },
+  'cm²': { unit: 'in²', by: 1 / 6.4516, more: 1 },
+  'dm²': { unit: 'in²', by: 15.5000310000620001, more: 0 },
+  g: { unit: 'oz', by: 1 / 28.349523125, more: 1 },
+  kg: { unit: 'lb', by: 1 / 0.45359237, more: 0 },
+  'g/dm²': { unit: 'oz/ft²', by: 0.32770582, more: 1 },
+  'g/m': { unit: 'oz/ft', by: 0.010751, more: 2 },
+}
+/** What a metric unit is shown as. */
+export const shownAs = (unit: string): Shown =>
+  (reading.value.units === 'imperial' ? IMPERIAL[unit] : undefined) ?? { unit, by: 1, more: 0 }
+
 export function figure(value: number | null | undefined, digits = 0): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return '–'
   const text = value.toFixed(digits)
-  return (Number(text) === 0 ? text.replace('-', '') : text).replace('-', '−')
+  const signed = (Number(text) === 0 ? text.replace('-', '') : text).replace('-', '−')
+  return reading.value.decimal === ',' ? signed.replace('.', ',') : signed
 }
 /** With its sign, for differences. */
 export const signed = (value: number, digits = 0): string =>
   Number(value.toFixed(digits)) > 0 ? `+${figure(value, digits)}` : figure(value, digits)
+
+/** A figure with its unit, given in metric units and digits: `amount(412.3, 'g', 1)`. */
+export function amount(value: number | null | undefined, unit: string, digits = 0): string {
+  const { unit: name, by, more } = shownAs(unit)
+  return withUnit(figure(value === null || value === undefined ? value : value * by, digits + more), name)
+}
+/** The figure alone, for where its unit stands apart. */
+export const amountOf = (value: number | null | undefined, unit: string, digits = 0): string => {
+  const { by, more } = shownAs(unit)
+  return figure(value === null || value === undefined ? value : value * by, digits + more)
+}
+export function signedAmount(value: number, unit: string, digits = 0): string {
+  const { unit: name, by, more } = shownAs(unit)
+  return withUnit(signed(value * by, digits + more), name)
+}
+
+export const signedAmountOf = (value: number, unit: string, digits = 0): string => {
+  const { by, more } = shownAs(unit)
+  return signed(value * by, digits + more)
+}
+/** How a unit is written for this maker. */
+export const unitName = (unit: string): string => withUnit('', shownAs(unit).unit).trim()
+
+/** A sentence of the core, its figures as this maker reads them. */
+export const worded = (words: Words | null | undefined): string =>
+  typeof words === 'string' || !words
+    ? (words ?? '')
+    : words
+        .map(part => {
+          if (typeof part === 'string') return part
+          const { value, unit, digits } = part
+          return amount(value, unit, digits ?? decimalsOf(value))
+        })
+        .join('')
+
+/** Decimals that a figure is written with, as it is. */
+const decimalsOf = (value: number): number => /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0
+
 /** The maker's own day, as YYYY-MM-DD. */
 export const today = (): string => format(new Date(), 'yyyy-MM-dd')

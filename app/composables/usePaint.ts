@@ -3,7 +3,7 @@
  */
 import type { Assessment, PieceReport } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
-import { figure } from './format'
+import { amount, figure } from './format'
 import type { StationId } from '../stations/path'
 import type { PaintName } from '~/stores/view'
 
@@ -63,7 +63,7 @@ function filamentPaint(pieces: readonly PieceReport[]): Paint {
     of: piece => ({
       colour: ZONES[(index(piece.filament) + 3) % ZONES.length],
       pattern: index(piece.filament) % 6,
-      note: `${piece.filamentName}: ${figure(piece.filamentG, 1)} g`,
+      note: `${piece.filamentName}: ${amount(piece.filamentG, 'g', 1)}`,
     }),
   }
 }
@@ -167,8 +167,8 @@ export function paintFor(
           ...bands[band(piece)],
           note:
             piece.weighedG === null
-              ? `predicted ${figure(piece.predictedG, 1)} g`
-              : `${figure(piece.weighedG, 1)} g of ${figure(piece.predictedG, 1)} g`,
+              ? `predicted ${amount(piece.predictedG, 'g', 1)}`
+              : `${amount(piece.weighedG, 'g', 1)} of ${amount(piece.predictedG, 'g', 1)}`,
         }),
       }
     }
@@ -178,7 +178,7 @@ export function paintFor(
       return {
         title: '',
         legend: [],
-        of: piece => ({ colour: PAPER, pattern: 0, note: `${figure(piece.massG, 1)} g` }),
+        of: piece => ({ colour: PAPER, pattern: 0, note: `${amount(piece.massG, 'g', 1)}` }),
       }
   }
 }

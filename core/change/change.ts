@@ -1,5 +1,6 @@
 /** A change to a design: what remedies, mends, nudges and the study make, try and offer. */
 import { checkProject, DocumentError, type ProjectFile } from '../document'
+import type { Words } from '../units'
 
 /** The parts of the document that come out otherwise, whole. */
 export type Change = Partial<ProjectFile>
@@ -7,7 +8,7 @@ export type Change = Partial<ProjectFile>
 /** A change with a name, before anybody has computed what it does. */
 export interface Step {
   id: string
-  title: string
+  title: Words
   change: Change
 }
 

@@ -1,5 +1,6 @@
 /** Where cuts may fall, and what aligns the two sides of one. */
 import fc from 'fast-check'
+import { written } from '../units'
 import { describe, expect, it } from 'vitest'
 import { assess, createAssessor, noCuts } from '../assess'
 import { DEMOS } from '../demo'
@@ -188,22 +189,28 @@ describe('what cannot be made is a finding with a place, not a crash', () => {
   }
   it('a servo too tall for the wing, a bay through the spar, a hatch wider than the body, a hinge thicker than the section', () => {
     expect(
-      changed(d => {
-        d.equipment.find(e => e.id === 'aileron-servo')!.sizeMm = [23, 24, 46]
-      }).find(f => f.code === 'bay-breaks-out')!.where,
+      written(
+        changed(d => {
+          d.equipment.find(e => e.id === 'aileron-servo')!.sizeMm = [23, 24, 46]
+        }).find(f => f.code === 'bay-breaks-out')!.where,
+      ),
     ).toContain('wing')
     expect(
-      changed(d => {
-        Object.assign(
-          d.equipment.find(e => e.id === 'aileron-servo')!,
-          { xMm: 228, zMm: 70 },
-        )
-      }).find(f => f.code === 'bay-meets-spar')!.text,
+      written(
+        changed(d => {
+          Object.assign(
+            d.equipment.find(e => e.id === 'aileron-servo')!,
+            { xMm: 228, zMm: 70 },
+          )
+        }).find(f => f.code === 'bay-meets-spar')!.text,
+      ),
     ).toContain('Main spar')
     expect(
-      changed(d => {
-        d.body!.openings[0].widthMm = 200
-      }).find(f => f.code === 'lid-not-made')!.where,
+      written(
+        changed(d => {
+          d.body!.openings[0].widthMm = 200
+        }).find(f => f.code === 'lid-not-made')!.where,
+      ),
     ).toBe('battery hatch')
     expect(
       changed(d => {
@@ -212,9 +219,11 @@ describe('what cannot be made is a finding with a place, not a crash', () => {
       }).some(f => f.code === 'hinge-too-thick'),
     ).toBe(true)
     expect(
-      changed(d => {
-        d.cuts.body[0].atMm = 100
-      }).find(f => f.code === 'cut-through')!.remedy,
+      written(
+        changed(d => {
+          d.cuts.body[0].atMm = 100
+        }).find(f => f.code === 'cut-through')!.remedy,
+      ),
     ).toBe('Move it to 144 mm')
   })
   it('a section that runs through itself: where the two edges cross', () => {

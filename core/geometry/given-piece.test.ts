@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { written } from '../units'
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../assess'
 import { DEMOS } from '../demo'
@@ -81,7 +82,7 @@ describe('a given part in the aircraft', () => {
     const fin = createAssessor().assess(withGiven(given({ standsFor: 'vertical', lies: 'fin' })))
     expect(fin.pieces.some(p => p.part === 'vertical' && p.kind !== 'given')).toBe(false)
     const broken = createAssessor().assess(withGiven(given({ mesh: 'AAAA' })))
-    expect(broken.findings.find(f => f.code === 'given-unreadable')!.text).toContain('Ring')
+    expect(written(broken.findings.find(f => f.code === 'given-unreadable')!.text)).toContain('Ring')
   })
   it('in another filament it weighs by the densities; its place moves the balance by its moment', () => {
     const doc = withGiven(given())

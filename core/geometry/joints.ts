@@ -7,6 +7,7 @@ import { bodyHeights, bodySkinAt, type BodyLoft } from './body-loft'
 import { add, boxOf, cut, fill, rectangle, sectionAt, type Feature } from './feature'
 import { circle, insetVertices } from './polygon'
 import { gapAt, outlineAt, planAt, type SurfaceLoft } from './surface-loft'
+import { q, say, type Words } from '../units'
 
 /** Pins of 3 mm, 20 mm long; a tongue of 2 mm plywood, 40 mm long; M3 bolts through bosses. */
 export const PIN = { diameter: 3, length: 20, gramsEach: 0.23 }
@@ -36,7 +37,7 @@ export interface JointPlan {
   /** Pins, tongue or bolts, of one side, g. */
   hardwareG: number
   /** Why what was asked for could not be made. */
-  missing: string | null
+  missing: Words | null
 }
 
 const plan = (joint: Joint, at: number, more: Partial<JointPlan> = {}): JointPlan => ({
@@ -120,7 +121,7 @@ export function surfaceJoint(
     const first = good[0],
       last = good[good.length - 1]
     if (!first || last.x - first.x < 6 * radius)
-      return plan(joint, at, { missing: `no room for two ${PIN.diameter} mm pins` })
+      return plan(joint, at, { missing: say`no room for two ${q(PIN.diameter, 'mm')} pins` })
     const holes = [first, last].map(({ x, n }) => both('Pin', at, depth, circle(x, n, radius, false, 16)))
     return plan(joint, at, {
       below: holes.flatMap(hole => hole.below),
@@ -149,7 +150,7 @@ export function surfaceJoint(
         hardwareG: 2 * halfX * TONGUE.length * TONGUE.thickness * TONGUE.gramsPerMm2,
       })
     }
-    return plan(joint, at, { missing: `no room for a tongue of ${TONGUE.thickness} mm` })
+    return plan(joint, at, { missing: say`no room for a tongue of ${q(TONGUE.thickness, 'mm')}` })
   }
   return plan(joint, at, {
     missing: `${joint.kind === 'lip' ? 'a lip' : 'bolts'} want${joint.kind === 'lip' ? 's' : ''} a hollow body`,

@@ -2,6 +2,7 @@
 import type { Joint, Zone } from '../document'
 import type { Feature } from './feature'
 import type { TriangleMesh } from './triangle-mesh'
+import type { Words } from '../units'
 /** Closed loops of a section, mm: counter-clockwise round plastic, clockwise round holes. */
 export type Section = Float64Array[]
 
@@ -51,7 +52,7 @@ export interface PieceShape {
   /** Pins, tongues and bolts that belong to its head joint, g. */
   hardwareG: number
   /** What was asked for and could not be made, in words. */
-  missing: readonly string[]
+  missing: readonly Words[]
   /** Its own triangles where it came from a file, foot at `from`. */
   mesh: TriangleMesh | null
 }

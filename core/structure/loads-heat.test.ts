@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { written } from '../units'
 import { describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../assess'
 import { DEMOS } from '../demo'
@@ -87,7 +88,7 @@ describe('envelope', () => {
       6,
     )
     expect(stormy.strength.cases[0].reserve).toBeLessThan(calm.strength.cases[0].reserve)
-    expect(stormy.verdicts.strength.reason).toContain(stormy.loads.governing.by)
+    expect(written(stormy.verdicts.strength.reason)).toContain(stormy.loads.governing.by)
   })
 })
 

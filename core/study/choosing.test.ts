@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { written } from '../units'
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../assess'
 import { DEMOS } from '../demo'
@@ -62,7 +63,9 @@ describe('sizes', () => {
     const tiny = sizeReport(assessor, thistledown, { factor: 0.45, stock: null, boltMm: null })!
     // Two beads of 0.45 mm on the tailplane's tip of 80 mm × 0.45: 2.5 % of the chord; the battery's 35 × 26
     // mm stand in 34 mm.
-    expect(tiny.broken.find(item => item.code === 'edge-too-thick')!.text).toContain('0.9 mm thick, 2.5 %')
+    expect(written(tiny.broken.find(item => item.code === 'edge-too-thick')!.text)).toContain(
+      '0.9 mm thick, 2.5 %',
+    )
     expect(tiny.broken.map(item => item.code)).toEqual(
       expect.arrayContaining(['equipment-too-large', 'firewall-bolts']),
     )
@@ -160,7 +163,7 @@ describe('another filament', () => {
       a.pieces.filter(piece => piece.zone === 'outer').reduce((sum, piece) => sum + piece.predictedG, 0)
     expect(zone(after) / zone(now)).toBeGreaterThan(1.8)
     // Foamed ASA wants an enclosure that nobody here has.
-    expect(rows.find(row => row.filament === 'asa-foam')!.trouble).toMatch(/enclosure/)
+    expect(written(rows.find(row => row.filament === 'asa-foam')!.trouble)).toMatch(/enclosure/)
   })
   it('the slide it names brings the balance to the middle of the band', () => {
     const row = filamentSwaps(assessor, plover, null).find(item => item.filament === 'pla-tough')!

@@ -28,3 +28,4 @@ export const gpaToPa = (gpa: number): number => gpa * 1e9
 export const paToMpa = (pa: number): number => pa / 1e6
 /** Wing loading as makers say it: g/dm². */
 export const kgM2ToGDm2 = (kgM2: number): number => kgM2 * 10
+export { dimensions, listed, written, q, say, withUnit, type Quantity, type Words } from './words'

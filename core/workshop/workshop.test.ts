@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { written } from '../units'
 import { describe, expect, it } from 'vitest'
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
 import { assess, createAssessor } from '../assess'
@@ -103,7 +104,7 @@ it('proportions flag a wing that is far too small, and say what would mend it', 
   }
   const loading = proportions(tiny, assess(tiny)).find(p => p.id === 'loading')!
   expect(loading.ok).toBe(false)
-  expect(loading.mend).toMatch(/more area/)
+  expect(written(loading.mend)).toMatch(/more area/)
 })
 
 it('proportions: areas and dihedral by hand; each remedy that names a figure, done, brings it into the range', () => {
@@ -149,7 +150,7 @@ it('proportions: areas and dihedral by hand; each remedy that names a figure, do
   }
   const tail = of(small, 'tail')
   expect(tail.ok).toBe(false)
-  const more = Number(/([\d.]+) dm²/.exec(tail.mend)![1]) * 1e4
+  const more = Number(/([\d.]+) dm²/.exec(written(tail.mend))![1]) * 1e4
   const span = 90 * (1 + more / ((90 * (115 + 80)) / 2))
   const mended = of(
     {

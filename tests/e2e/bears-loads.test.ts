@@ -3,6 +3,7 @@
  * measured; figures against the core.
  */
 import { By, Key } from 'selenium-webdriver'
+import { written } from '../../core/units'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import { cuttingPlan, mend, sparChoices } from '../../core/workshop/spine'
@@ -133,7 +134,7 @@ describe('the test on two trestles', () => {
     const shown = await Promise.all(
       (await page.driver.findElements(By.css('[data-inspect] b'))).map(item => item.getText()),
     )
-    expect(shown).toEqual(list.map(item => item.where))
+    expect(shown).toEqual(list.map(item => written(item.where)))
   })
   it("a piece lying on its side: the tray says what that does, and the wing's mode changes with it", async () => {
     await page.station('skin')

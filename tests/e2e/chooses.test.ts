@@ -3,6 +3,7 @@
  * a mark compared; figures against the core.
  */
 import { By, Key } from 'selenium-webdriver'
+import { written } from '../../core/units'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
@@ -105,7 +106,7 @@ describe('other choices', () => {
     expect(await page.text('[data-table="front"] [data-point]')).toContain(
       `${found.front[0].massG.toFixed(1)} g`,
     )
-    expect(await page.text('[data-front]')).toContain(found.nearly[0].broken[0].slice(0, 30))
+    expect(await page.text('[data-front]')).toContain(written(found.nearly[0].broken[0]).slice(0, 30))
     await page.press('[data-table="front"] [data-point]')
     await page.press('[data-take-point]')
     const after = await page.computed()

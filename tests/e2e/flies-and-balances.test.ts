@@ -3,6 +3,7 @@
  * against the core.
  */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { written } from '../../core/units'
 import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { By, Key } from 'selenium-webdriver'
@@ -101,7 +102,7 @@ describe('how it flies', () => {
       `${Math.abs(cruise.controlDeg!).toFixed(1)}° ${cruise.controlDeg! < 0 ? 'up' : 'down'}`,
     )
     expect(await page.text('[data-mode="spiral"]')).toContain(
-      a.handling.modes.find(mode => mode.id === 'spiral')!.words,
+      written(a.handling.modes.find(mode => mode.id === 'spiral')!.words),
     )
     await tab('hinges')
     const ailerons = a.controls.find(item => item.id === 'wing:0')!
@@ -111,7 +112,7 @@ describe('how it flies', () => {
     )
     await page.type('[data-field="arm-0"]', '3')
     const short = (await page.computed()).findings.find(item => item.code === 'servo-short')!
-    expect(short.text).toContain('a longer arm or a shorter horn')
+    expect(written(short.text)).toContain('a longer arm or a shorter horn')
     expect(await page.text('.findings')).toContain('a longer arm or a shorter horn')
     await page.act('undo')
     expect(await page.count('.findings li, .findings .finding')).toBe(0)

@@ -3,6 +3,7 @@
  * core.
  */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { written } from '../../core/units'
 import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { By, Key } from 'selenium-webdriver'
@@ -158,8 +159,8 @@ describe('from brief to log', () => {
     await page.choose('[data-field="stock"]', 'Carbon tube 16')
     await page.type('[data-field="spar-to"]', '595')
     const a = await page.computed()
-    const finding = a.findings.find(f => f.code.startsWith('spar-') && f.where.startsWith('Main'))!
-    expect(await page.text('.findings')).toContain(finding.remedy)
+    const finding = a.findings.find(f => f.code.startsWith('spar-') && written(f.where).startsWith('Main'))!
+    expect(await page.text('.findings')).toContain(written(finding.remedy))
     expect(await page.text('[data-figure="reserve"]')).toBe(a.strength.reserve.toFixed(2))
     await page.act('undo')
     await page.act('undo')
@@ -190,8 +191,8 @@ describe('from brief to log', () => {
     expect(await page.wing('weight')).toBeCloseTo(a.totals.massG, 0)
     await page.type('[data-field="cut-body-0"]', '100')
     const through = (await page.computed()).findings.find(f => f.code === 'cut-through')!
-    expect(through.text).toContain('battery hatch')
-    expect(await page.text('.findings')).toContain(through.remedy)
+    expect(written(through.text)).toContain('battery hatch')
+    expect(await page.text('.findings')).toContain(written(through.remedy))
     await page.act('undo')
     await page.act('undo')
     await page.find('[data-view="space"]').click()

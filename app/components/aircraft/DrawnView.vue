@@ -4,7 +4,7 @@ import type { Assessment } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
 import { loftSurface, trailingEdgeMm } from '../../../core/geometry'
 import { hingeLines } from '../../../core/workshop/advice'
-import { figure } from '~/composables/format'
+import { amount, amountOf, figure } from '~/composables/format'
 import { useLiveBalance } from '~/composables/useLiveBalance'
 import type { StationId } from '~/stations/path'
 import { paintFor } from '~/composables/usePaint'
@@ -376,7 +376,7 @@ const line = (dash: string) => ({
               :font-size="11.5 * unit"
               class="tag"
             >
-              neutral point {{ figure(balance.np) }} mm
+              neutral point {{ amount(balance.np, 'mm') }}
             </text>
             <text
               :x="balance.fore - 5 * unit"
@@ -385,7 +385,7 @@ const line = (dash: string) => ({
               class="tag"
               text-anchor="end"
             >
-              band {{ figure(balance.fore) }}–{{ figure(balance.aft) }} mm
+              band {{ amountOf(balance.fore, 'mm') }}–{{ amount(balance.aft, 'mm') }}
             </text>
           </template>
           <template v-else>
@@ -400,7 +400,7 @@ const line = (dash: string) => ({
               :cy="flat([row.xMm, row.yMm, row.zMm])[1]"
               :r="row.r"
             >
-              <title>{{ row.name }}: {{ figure(row.massG, 1) }} g at {{ figure(row.xMm) }} mm</title>
+              <title>{{ row.name }}: {{ amount(row.massG, 'g', 1) }} at {{ amount(row.xMm, 'mm') }}</title>
             </circle>
           </g>
           <g v-if="view === 'side'" class="spread">
@@ -455,7 +455,7 @@ const line = (dash: string) => ({
                 text-anchor="end"
                 class="tag"
               >
-                {{ figure(balance.preview.cgMm, 1) }} mm after
+                {{ amount(balance.preview.cgMm, 'mm', 1) }} after
               </text>
             </template>
             <line

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Equipment } from '../../../core/document'
-import { figure } from '~/composables/format'
+import { amount, amountOf, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useLiveBalance } from '~/composables/useLiveBalance'
 
@@ -86,7 +86,8 @@ function add() {
         <tr>
           <td>Balances at</td>
           <td class="r num" data-figure="cg">
-            {{ figure(live.cg[0], 1) }} mm <span class="quiet">± {{ figure(t.cgSpreadMm, 1) }}</span>
+            {{ amount(live.cg[0], 'mm', 1) }}
+            <span class="quiet">± {{ amountOf(t.cgSpreadMm, 'mm', 1) }}</span>
           </td>
         </tr>
         <tr>
@@ -95,26 +96,28 @@ function add() {
         </tr>
         <tr v-if="t.emptyMassG < t.massG">
           <td>payload gone</td>
-          <td class="r num">{{ figure(live.empty[0], 1) }} mm, {{ figure(live.marginEmptyPct, 1) }} %</td>
+          <td class="r num">{{ amount(live.empty[0], 'mm', 1) }}, {{ figure(live.marginEmptyPct, 1) }} %</td>
         </tr>
         <tr>
           <td>Band, {{ doc.brief.staticMarginPct[0] }}–{{ doc.brief.staticMarginPct[1] }} %</td>
-          <td class="r num">{{ figure(f.cgRangeMm[0], 1) }}–{{ figure(f.cgRangeMm[1], 1) }} mm</td>
+          <td class="r num">{{ amountOf(f.cgRangeMm[0], 'mm', 1) }}–{{ amount(f.cgRangeMm[1], 'mm', 1) }}</td>
         </tr>
         <tr>
           <td>Neutral point</td>
           <td class="r num">
-            {{ figure(f.neutralPointMm, 1) }} mm
-            <span class="quiet">± {{ figure(f.neutralPointSigmaMm, 1) }}</span>
+            {{ amount(f.neutralPointMm, 'mm', 1) }}
+            <span class="quiet">± {{ amountOf(f.neutralPointSigmaMm, 'mm', 1) }}</span>
           </td>
         </tr>
         <tr>
           <td>Battery's bay reaches</td>
-          <td class="r num">{{ figure(f.cgReachMm[0], 1) }}–{{ figure(f.cgReachMm[1], 1) }} mm</td>
+          <td class="r num">{{ amountOf(f.cgReachMm[0], 'mm', 1) }}–{{ amount(f.cgReachMm[1], 'mm', 1) }}</td>
         </tr>
         <tr>
           <td>Mean chord</td>
-          <td class="r num">{{ figure(now.plan.macMm, 1) }} mm from {{ figure(now.plan.macLeadMm, 1) }}</td>
+          <td class="r num">
+            {{ amount(now.plan.macMm, 'mm', 1) }} from {{ amountOf(now.plan.macLeadMm, 'mm', 1) }}
+          </td>
         </tr>
       </tbody>
     </table>
@@ -161,8 +164,8 @@ function add() {
       />
     </div>
     <p v-if="measured !== null" class="quiet">
-      Measured {{ figure(measured, 1) }} mm, computed {{ figure(t.cgEmptyMm[0], 1) }} mm:
-      {{ figure(Math.abs(measured - t.cgEmptyMm[0]), 1) }} mm
+      Measured {{ amount(measured, 'mm', 1) }}, computed {{ amount(t.cgEmptyMm[0], 'mm', 1) }}:
+      {{ amount(Math.abs(measured - t.cgEmptyMm[0]), 'mm', 1) }}
       {{ measured > t.cgEmptyMm[0] ? 'aft' : 'forward' }} of it{{
         Math.abs(measured - t.cgEmptyMm[0]) > 2 * t.cgSpreadMm
           ? '; more than its spread explains, so look for a mass that is missing or misplaced'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The balance in every state it flies in: payload aboard and gone, and with each set of wings. */
 import { presentWing, swapWingSet, type WingSetFigures } from '../../../core/workshop/balance'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -49,10 +49,10 @@ const out = (pct: number) => pct < band.value[0] || pct > band.value[1]
       <tbody>
         <tr v-for="row in rows" :key="row.id" :data-wing-set="row.id">
           <td class="acts">{{ row.name.slice(0, 24) }}</td>
-          <td class="r num">{{ figure(row.spanMm) }} mm</td>
-          <td class="r num">{{ figure(row.massG) }} g</td>
-          <td class="r num">{{ figure(row.cgMm, 1) }} mm</td>
-          <td class="r num">{{ figure(row.neutralPointMm, 1) }} mm</td>
+          <td class="r num">{{ amount(row.spanMm, 'mm') }}</td>
+          <td class="r num">{{ amount(row.massG, 'g') }}</td>
+          <td class="r num">{{ amount(row.cgMm, 'mm', 1) }}</td>
+          <td class="r num">{{ amount(row.neutralPointMm, 'mm', 1) }}</td>
           <td class="r num" :class="{ bad: out(row.staticMarginPct) }">
             {{ figure(row.staticMarginPct, 1) }} %
           </td>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Every mass with where it is, how well it is known, and how far it pulls the balance. */
-import { figure, signed } from '~/composables/format'
+import { amount, amountOf, signedAmount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { now, look } = useBench()
@@ -33,12 +33,12 @@ const shift = (massG: number, xMm: number) =>
         <td>{{ row.name }}</td>
         <td class="quiet">{{ row.source }}{{ row.drops ? ', leaves in flight' : '' }}</td>
         <td class="r num">
-          {{ figure(row.massG, 1) }} g <span class="quiet">± {{ figure(row.sigmaG, 1) }}</span>
+          {{ amount(row.massG, 'g', 1) }} <span class="quiet">± {{ amountOf(row.sigmaG, 'g', 1) }}</span>
         </td>
-        <td class="r num">{{ figure(row.xMm) }} mm</td>
-        <td class="r num">{{ figure(row.yMm) }} mm</td>
-        <td class="r num">{{ figure(row.zMm) }} mm</td>
-        <td class="r num">{{ signed(shift(row.massG, row.xMm), 1) }} mm</td>
+        <td class="r num">{{ amount(row.xMm, 'mm') }}</td>
+        <td class="r num">{{ amount(row.yMm, 'mm') }}</td>
+        <td class="r num">{{ amount(row.zMm, 'mm') }}</td>
+        <td class="r num">{{ signedAmount(shift(row.massG, row.xMm), 'mm', 1) }}</td>
       </tr>
     </tbody>
   </table>

@@ -2,7 +2,7 @@
 /** The real aircraft on two scales, on the fingers or on the cradle, against what was computed. */
 import { fromTwoScales } from '../../../core/workshop/balance'
 import { download, fileName } from '~/composables/download'
-import { figure } from '~/composables/format'
+import { amount, amountOf, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -109,14 +109,14 @@ const fromLead = computed(() => ({
       <p v-if="reading && 'fault' in reading" class="bad small" role="alert">{{ reading.fault }}</p>
       <template v-if="result">
         <p>
-          Weighs <b class="num">{{ figure(result.massG, 1) }} g</b>, balances at
+          Weighs <b class="num">{{ amount(result.massG, 'g', 1) }}</b>, balances at
           <b class="num" data-figure="scale-cg"
-            >{{ figure(result.cgMm, 1) }} ± {{ figure(result.sigmaMm, 1) }} mm</b
-          >; computed {{ figure(t.emptyMassG, 1) }} g at {{ figure(t.cgEmptyMm[0], 1) }} ±
-          {{ figure(t.cgSpreadMm, 1) }} mm.
+            >{{ amountOf(result.cgMm, 'mm', 1) }} ± {{ amount(result.sigmaMm, 'mm', 1) }}</b
+          >; computed {{ amount(t.emptyMassG, 'g', 1) }} at {{ amountOf(t.cgEmptyMm[0], 'mm', 1) }} ±
+          {{ amount(t.cgSpreadMm, 'mm', 1) }}.
           <span v-if="Math.abs(off) > 2 * sigma" class="bad"
-            >{{ figure(Math.abs(off), 1) }} mm {{ off > 0 ? 'aft' : 'forward' }} of it, more than both spreads
-            explain: look for a mass that is missing or misplaced.</span
+            >{{ amount(Math.abs(off), 'mm', 1) }} {{ off > 0 ? 'aft' : 'forward' }} of it, more than both
+            spreads explain: look for a mass that is missing or misplaced.</span
           ><span v-else class="quiet">Within their spreads.</span>
         </p>
         <v-btn data-act="take-scales" @click="take">Take both as measured</v-btn>
@@ -127,8 +127,8 @@ const fromLead = computed(() => ({
       <p class="lead">
         Where to mark the wing's underside, from its leading edge at the root:
         <b class="num">{{ figure(fromLead.fore, 1) }}</b> to
-        <b class="num">{{ figure(fromLead.aft, 1) }} mm</b>, aim
-        <b class="num">{{ figure(fromLead.aim, 1) }} mm</b>.
+        <b class="num">{{ amount(fromLead.aft, 'mm', 1) }}</b>, aim
+        <b class="num">{{ amount(fromLead.aim, 'mm', 1) }}</b>.
       </p>
       <p class="small">
         Printed aids made for this wing: two uprights whose fence takes the leading edge and whose ridge

@@ -5,7 +5,7 @@
  */
 import { HOUR_IN_GRAMS } from '../../../core/change'
 import type { Remedy } from '../../../core/workshop/balance'
-import { figure, signed } from '~/composables/format'
+import { amount, figure, signed, signedAmount, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -17,13 +17,13 @@ const [low, high] = [
   computed(() => doc.value.brief.staticMarginPct[1]),
 ]
 const show = (remedy: Remedy | null) => {
-  look.preview = remedy ? { cgMm: remedy.cgAfterMm, label: remedy.title } : null
+  look.preview = remedy ? { cgMm: remedy.cgAfterMm, label: worded(remedy.title) } : null
 }
 onScopeDispose(() => show(null))
 watch(doc, () => show(null))
 function take(remedy: Remedy) {
   show(null)
-  project.takeOffer(remedy.title, remedy.change, of.value)
+  project.takeOffer(worded(remedy.title), remedy.change, of.value)
 }
 const stale = computed(() => !fresh.value)
 </script>
@@ -31,11 +31,12 @@ const stale = computed(() => !fresh.value)
 <template>
   <div>
     <p class="lead">
-      Balances at <b class="num">{{ figure(now.totals.cgMm[0], 1) }} mm</b>, static margin
+      Balances at <b class="num">{{ amount(now.totals.cgMm[0], 'mm', 1) }}</b>, static margin
       <b class="num">{{ figure(now.flight.staticMarginPct, 1) }} %</b> of a band of {{ low }}–{{ high }} %.
       The middle, payload in and out counted alike, is
-      <span class="num">{{ figure(now.flight.cgAimMm, 1) }} mm</span
-      ><template v-if="remedies.length">; each of these brings it there or towards it</template>.
+      <span class="num">{{ amount(now.flight.cgAimMm, 'mm', 1) }}</span><template v-if="remedies.length"
+        >; each of these brings it there or towards it</template
+      >.
     </p>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <p v-else-if="!answer" class="quiet">Trying every remedy on the whole aircraft …</p>
@@ -57,16 +58,16 @@ const stale = computed(() => !fresh.value)
           v-for="remedy in remedies"
           :key="remedy.id"
           :data-remedy-of="remedy.id"
-          :class="{ on: look.preview?.label === remedy.title }"
+          :class="{ on: look.preview?.label === worded(remedy.title) }"
           @pointerenter="show(remedy)"
           @pointerleave="show(null)"
         >
           <td>
-            <b>{{ remedy.title }}</b>
-            <div class="small quiet">{{ remedy.detail }}</div>
+            <b>{{ worded(remedy.title) }}</b>
+            <div class="small quiet">{{ worded(remedy.detail) }}</div>
           </td>
           <td class="r num" data-label="weight">
-            {{ Math.abs(remedy.grams) < 0.05 ? 'as it is' : `${signed(remedy.grams, 1)} g` }}
+            {{ Math.abs(remedy.grams) < 0.05 ? 'as it is' : `${signedAmount(remedy.grams, 'g', 1)}` }}
           </td>
           <td class="r num" data-label="to print">
             {{ remedy.hours > 0.05 ? `${figure(remedy.hours, 1)} h` : 'nothing' }}
@@ -78,7 +79,7 @@ const stale = computed(() => !fresh.value)
             }}</span>
           </td>
           <td class="r num" data-label="balances at" data-figure="cg-after">
-            {{ figure(remedy.cgAfterMm, 1) }} mm
+            {{ amount(remedy.cgAfterMm, 'mm', 1) }}
           </td>
           <td class="r num" data-label="margin in, gone" :class="{ bad: !remedy.reaches }">
             {{ figure(remedy.staticMarginAfterPct, 1) }}, {{ figure(remedy.staticMarginEmptyAfterPct, 1) }} %

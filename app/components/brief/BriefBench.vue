@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { proportions } from '../../../core/workshop/advice'
-import { figure } from '~/composables/format'
+import { figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -37,7 +37,9 @@ const share = (value: number, low: number, high: number) =>
           /></span>
         </td>
         <td>
-          <span class="quiet">{{ row.why }}</span><template v-if="row.mend">; {{ row.mend }}</template>
+          <span class="quiet">{{ worded(row.why) }}</span><template v-if="row.mend"
+            >; {{ worded(row.mend) }}</template
+          >
         </td>
       </tr>
     </tbody>

@@ -102,7 +102,7 @@ const rename = () => {
       <FigureField
         label="Load factor"
         :model-value="b.loadFactor"
-        unit="g"
+        unit="gₙ"
         :min="LIMITS.loadFactor[0]"
         :max="LIMITS.loadFactor[1]"
         @update:model-value="set('loadFactor', 'load factor')($event)"

@@ -4,7 +4,7 @@
  * what to buy.
  */
 import type { FilamentSwap } from '../../../core/study/compared'
-import { figure, signed } from '~/composables/format'
+import { amount, figure, signed, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -78,10 +78,10 @@ const [low, high] = [0, 1].map(i => computed(() => doc.value.brief.staticMarginP
               <div class="small quiet">
                 {{ row.present ? 'as it is' : `softens at ${row.softeningC} °C` }}
               </div>
-              <div v-if="row.trouble" class="small bad">{{ row.trouble }}</div>
+              <div v-if="row.trouble" class="small bad">{{ worded(row.trouble) }}</div>
             </td>
             <td class="r num">
-              {{ figure(row.massG) }} g
+              {{ amount(row.massG, 'g') }}
               <div v-if="!row.present" class="small quiet">{{ signed(row.massG - present.massG) }}</div>
             </td>
             <td class="r num" :class="{ bad: row.staticMarginPct < low || row.staticMarginPct > high }">
@@ -93,7 +93,7 @@ const [low, high] = [0, 1].map(i => computed(() => doc.value.brief.staticMarginP
                   ? 'no battery in a bay'
                   : Math.abs(row.slideMm) < 1
                     ? 'nothing to mend'
-                    : `${figure(Math.abs(row.slideMm))} mm ${row.slideMm < 0 ? 'forward' : 'aft'}`
+                    : `${amount(Math.abs(row.slideMm), 'mm')} ${row.slideMm < 0 ? 'forward' : 'aft'}`
               }}<span v-if="row.slideMm !== null && !row.slides" class="bad">: past its bay</span>
             </td>
             <td class="r num">{{ figure(row.stallMs, 1) }} m/s</td>

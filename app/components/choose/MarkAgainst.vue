@@ -4,7 +4,7 @@
  * over the drawing.
  */
 import { format } from 'date-fns'
-import { figure, signed } from '~/composables/format'
+import { amount, figure, signed, signedAmount } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -108,13 +108,15 @@ const anew = computed(
               <td>{{ row.name }}</td>
               <td class="r num">
                 {{
-                  Math.abs(row.afterG - row.beforeG) > 0.05 ? `${signed(row.afterG - row.beforeG, 1)} g` : ''
+                  Math.abs(row.afterG - row.beforeG) > 0.05
+                    ? `${signedAmount(row.afterG - row.beforeG, 'g', 1)}`
+                    : ''
                 }}
               </td>
               <td class="r num quiet">
                 {{
                   Math.abs(row.shiftMm) > 0.5
-                    ? `${figure(Math.abs(row.shiftMm), 1)} mm ${row.shiftMm < 0 ? 'forward' : 'aft'}`
+                    ? `${amount(Math.abs(row.shiftMm), 'mm', 1)} ${row.shiftMm < 0 ? 'forward' : 'aft'}`
                     : ''
                 }}
               </td>
@@ -129,7 +131,7 @@ const anew = computed(
         <h2>
           To print
           <span class="num" data-figure="anew-hours">{{ figure(answer.comparison.hours, 1) }} h</span>,
-          <span class="num">{{ figure(answer.comparison.grams) }} g</span>
+          <span class="num">{{ amount(answer.comparison.grams, 'g') }}</span>
         </h2>
         <p class="lead">
           {{ count('printed anew') }} printed anew, {{ count('new') }} new, {{ count('left out') }} left out;
@@ -140,7 +142,7 @@ const anew = computed(
             <tr v-for="piece in anew.slice(0, 16)" :key="piece.id">
               <td>{{ piece.name }}</td>
               <td class="small">{{ piece.fate }}</td>
-              <td class="r num">{{ piece.fate === 'left out' ? '' : `${figure(piece.afterG, 1)} g` }}</td>
+              <td class="r num">{{ piece.fate === 'left out' ? '' : `${amount(piece.afterG, 'g', 1)}` }}</td>
               <td class="r num">{{ piece.fate === 'left out' ? '' : `${figure(piece.hours, 1)} h` }}</td>
             </tr>
           </tbody>

@@ -5,9 +5,10 @@
  */
 import { proposals } from '~/composables/sizes'
 import type { ProjectFile } from '../../../core/document'
+import type { Words } from '../../../core/units'
 import { BOLTS } from '../../../core/libraries'
 import { sizeChoices, type FittingGap, type SizeReport } from '../../../core/study/sizes'
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -70,27 +71,34 @@ const nameOf = (row: SizeReport) =>
     item => item.stock === (row.stock ?? row.doc.spars.find(spar => spar.id === family.value!.spar)?.stock),
   )?.name ?? 'no spar'
 function gapWords({ gapMm, wantedMm }: FittingGap): string {
-  if (gapMm < 0) return `${figure(-gapMm, 2)} mm too tight: drill it`
+  if (gapMm < 0) return `${amount(-gapMm, 'mm', 2)} too tight: drill it`
   if (gapMm < 0.03) return 'hardly any gap: drill it'
-  return gapMm > wantedMm + 0.4 ? `${figure(gapMm, 2)} mm of gap: sleeve it` : `gap ${figure(gapMm, 2)} mm`
+  return gapMm > wantedMm + 0.4
+    ? `${amount(gapMm, 'mm', 2)} of gap: sleeve it`
+    : `gap ${amount(gapMm, 'mm', 2)}`
 }
 const off = ({ gapMm, wantedMm }: FittingGap) => gapMm < 0.03 || gapMm > wantedMm + 0.4
 const parts = computed(() => reports.value[0]?.gaps.map(({ id, name }) => ({ id, name })) ?? [])
+/** A stock's name without what its family shares. */
+const shortStock = (name: Words) =>
+  worded(name)
+    .replace(/^Carbon /, '')
+    .replace(/,.*$/, '')
 const gapOf = (row: SizeReport, id: string) => row.gaps.find(item => item.id === id)
 const LINES: Array<[string, (row: SizeReport) => string]> = [
-  ['Span', row => `${figure(row.spanMm)} mm`],
-  ['Flying weight', row => `${figure(row.massG)} g`],
-  ['of it printed', row => `${figure(row.printedG)} g`],
-  ['Wing loading', row => `${figure(row.loadingGdm2, 1)} g/dm²`],
+  ['Span', row => `${amount(row.spanMm, 'mm')}`],
+  ['Flying weight', row => `${amount(row.massG, 'g')}`],
+  ['of it printed', row => `${amount(row.printedG, 'g')}`],
+  ['Wing loading', row => `${amount(row.loadingGdm2, 'g/dm²', 1)}`],
   ['Cubic loading', row => `${figure(row.cubicLoading, 1)} kg/m³`],
   ['Reynolds number at the stall', row => `${figure(row.reynolds / 1000)} 000`],
   ['Stall', row => `${figure(row.stallMs, 1)} m/s`],
   ['Static margin', row => `${figure(row.staticMarginPct, 1)} %`],
-  ['Greatest load', row => `${figure(row.loadFactor, 1)} g, ${row.loadBy}`],
+  ['Greatest load', row => `${amount(row.loadFactor, 'gₙ', 1)}, ${row.loadBy}`],
   ['Bending at the root', row => `${figure(row.rootMoment, 2)} N·m`],
   ['Least reserve', row => figure(row.reserve, 2)],
   ['Hours', row => `${figure(row.hours, 1)} h`],
-  ['Longest piece', row => `${figure(row.largestMm)} mm`],
+  ['Longest piece', row => `${amount(row.largestMm, 'mm')}`],
 ]
 const keep = (row: SizeReport) => project.add(row.doc)
 async function cutForAll() {
@@ -197,10 +205,10 @@ async function cutForAll() {
                 ><div
                   v-for="(item, i) in row.broken.slice(0, 3)"
                   :key="i"
-                  :title="item.text"
+                  :title="worded(item.text)"
                   :class="item.severity === 'stop' ? 'bad' : 'warn'"
                 >
-                  {{ item.where }}
+                  {{ worded(item.where) }}
                 </div>
                 <div v-if="row.broken.length > 3" class="quiet">
                   and {{ row.broken.length - 3 }} more
@@ -235,11 +243,7 @@ async function cutForAll() {
               <td v-for="row in reports" :key="row.factor" class="r small wrap">
                 <template v-if="gapOf(row, part.id)"
                   ><div>
-                    {{
-                      gapOf(row, part.id)!
-                        .stock.replace(/^Carbon /, '')
-                        .replace(/,.*$/, '')
-                    }}
+                    {{ shortStock(gapOf(row, part.id)!.stock) }}
                   </div>
                   <div
                     :class="off(gapOf(row, part.id)!) ? 'warn' : 'quiet'"

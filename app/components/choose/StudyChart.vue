@@ -4,7 +4,7 @@
  * stands among them.
  */
 import type { StudyPoint } from '../../../core/study/combinations'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { AXES, type Axis } from '~/composables/study-axes'
 
 const props = defineProps<{
@@ -92,7 +92,7 @@ const colour = (i: number) => `f${(i + Math.floor(i / SHAPES.length)) % 5}`
         @click="emit('pick', point)"
       >
         <title>
-          {{ figure(point.massG) }} g, {{ figure(point.hours, 1) }} h, reserve
+          {{ amount(point.massG, 'g') }}, {{ figure(point.hours, 1) }} h, reserve
           {{ figure(point.reserveFactor, 2) }}
         </title>
       </path>

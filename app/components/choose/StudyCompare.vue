@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Up to three combinations side by side, zone by zone; what differs stands out. */
 import type { StudyPoint } from '../../../core/study/combinations'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { AXES, AXIS_IDS, type Axis } from '~/composables/study-axes'
 import { useBench } from '~/composables/useBench'
 import { useStudy } from '~/composables/useStudy'
@@ -22,7 +22,7 @@ const best = (axis: Axis) =>
   )[axis]
 const differs = (id: string) => new Set(props.points.map(point => point.choices[id])).size > 1
 const title = (point: StudyPoint) =>
-  `A combination of ${figure(point.massG)} g, ${figure(point.hours, 1)} h, reserve ${figure(point.reserveFactor, 2)}`
+  `A combination of ${amount(point.massG, 'g')}, ${figure(point.hours, 1)} h, reserve ${figure(point.reserveFactor, 2)}`
 const take = (point: StudyPoint) => project.takeOffer(title(point), designed(point), ran.value?.doc ?? null)
 const keep = (point: StudyPoint) => project.mark(title(point), designed(point))
 </script>
@@ -67,7 +67,7 @@ const keep = (point: StudyPoint) => project.mark(title(point), designed(point))
       <tr v-if="points.some(point => point.broken.length)">
         <td>Misses</td>
         <td v-for="point in points" :key="point.id" class="r small wrap bad">
-          {{ point.broken.join('; ') }}
+          {{ point.broken.map(worded).join('; ') }}
         </td>
       </tr>
     </tbody>

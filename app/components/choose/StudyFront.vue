@@ -6,7 +6,7 @@
 import type { StudyPoint } from '../../../core/study/combinations'
 import { chanceOfAll } from '../../../core/study/combinations'
 import { costOf } from '../../../core/change'
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { AXES, AXIS_IDS, type Axis } from '~/composables/study-axes'
 import { useBench } from '~/composables/useBench'
 import { useStudy } from '~/composables/useStudy'
@@ -191,7 +191,7 @@ const ROWS = 10
             data-point
             v-pick="() => pick(point)"
           >
-            <td class="r num">{{ figure(point.massG, 1) }} g</td>
+            <td class="r num">{{ amount(point.massG, 'g', 1) }}</td>
             <td class="r num">{{ figure(point.hours, 1) }} h</td>
             <td class="r num">{{ doc.brief.currency }} {{ figure(point.cost, 2) }}</td>
             <td class="r num">{{ figure(point.reserveFactor, 2) }}</td>
@@ -209,9 +209,9 @@ const ROWS = 10
         <table class="ledger" data-table="nearly">
           <tbody>
             <tr v-for="point in result.nearly" :key="point.id" class="pick" v-pick="() => pick(point)">
-              <td class="r num">{{ figure(point.massG) }} g</td>
-              <td class="r num">−{{ figure(lighter(point), 1) }} g</td>
-              <td class="wrap">would be there but for {{ point.broken[0] }}</td>
+              <td class="r num">{{ amount(point.massG, 'g') }}</td>
+              <td class="r num">−{{ amount(lighter(point), 'g', 1) }}</td>
+              <td class="wrap">would be there but for {{ worded(point.broken[0]) }}</td>
             </tr>
           </tbody>
         </table></template
@@ -226,8 +226,8 @@ const ROWS = 10
       <table class="ledger" data-table="nearly">
         <tbody>
           <tr v-for="point in result.nearly" :key="point.id" class="pick" v-pick="() => pick(point)">
-            <td class="r num">{{ figure(point.massG) }} g</td>
-            <td class="wrap">but for {{ point.broken[0] }}</td>
+            <td class="r num">{{ amount(point.massG, 'g') }}</td>
+            <td class="wrap">but for {{ worded(point.broken[0]) }}</td>
           </tr>
         </tbody>
       </table>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What may vary and what must hold, and the study's start, stop and going on. */
 import { MOST_COMBINATIONS } from '../../../core/study/combinations'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { countOf, sparOffers, STARTS, varyOf, zoneOffers, type Musts } from '~/composables/studies'
 import { useBench } from '~/composables/useBench'
 import { useStudy } from '~/composables/useStudy'
@@ -11,7 +11,7 @@ const { zones, spars, musts, progress, left, fault, run, goOn, halt, ran } = use
 const MUST_WORDS = computed((): Array<[keyof Musts, string]> => {
   const { brief } = doc.value
   return [
-    ['weight', `at most ${figure(brief.targetMassG)} g`],
+    ['weight', `at most ${amount(brief.targetMassG, 'g')}`],
     ['balance', `margin ${brief.staticMarginPct.join('–')} %`],
     ['strength', 'reserve at least 1'],
     ['hours', `at most ${figure(brief.printHours)} h`],

@@ -3,7 +3,8 @@
  * A figure with its unit and limits. What was typed stays until it is a number inside the limits; only then
  * it counts.
  */
-import { parseFigure as parse } from '~/composables/parse-figure'
+import { amountOf, reading, shownAs, unitName } from '~/composables/format'
+import { parseFigure } from '~/composables/parse-figure'
 
 const props = withDefaults(
   defineProps<{
@@ -20,26 +21,47 @@ const props = withDefaults(
 )
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
-const show = (value: number | null) =>
-  value === null ? '' : String(Math.round(value * 10 ** props.digits) / 10 ** props.digits)
+/** What is typed is in the maker's units; what is held is metric. */
+const shown = computed(() => shownAs(props.unit))
+const show = (value: number | null): string => {
+  if (value === null) return ''
+  const steps = 10 ** (props.digits + shown.value.more)
+  const written = String(Math.round(value * shown.value.by * steps) / steps)
+  return reading.value.decimal === ',' ? written.replace('.', ',') : written
+}
+const parse = (typed: string): number => parseFigure(typed, reading.value.decimal) / shown.value.by
 const text = ref(show(props.modelValue))
 watch(
   () => props.modelValue,
   value => {
-    if (parse(text.value) !== value) text.value = show(value)
+    if (show(parse(text.value)) !== show(value)) text.value = show(value)
   },
 )
+watch(
+  reading,
+  () => {
+    text.value = show(props.modelValue)
+  },
+  { deep: true },
+)
 
+const range = computed(() => {
+  const digits = shown.value.by === 1 ? null : 2
+  const edge = (value: number) =>
+    digits === null ? String(value) : amountOf(value, props.unit, digits - shown.value.more)
+  return `from ${edge(props.min)} to ${edge(props.max)}`
+})
 const fault = computed(() => {
-  if (text.value.trim() === '') return props.optional ? '' : `a number from ${props.min} to ${props.max}`
+  if (text.value.trim() === '') return props.optional ? '' : `a number ${range.value}`
   const value = parse(text.value)
   if (!Number.isFinite(value))
     return `"${text.value.slice(0, 12)}" is not a number that can be read one way alone`
-  return value < props.min || value > props.max ? `from ${props.min} to ${props.max} ${props.unit}` : ''
+  return value < props.min || value > props.max ? `${range.value} ${unitName(props.unit)}` : ''
 })
 
 function commit() {
-  if (fault.value) return
+  // A figure that stands there rounded has not been changed by being looked at.
+  if (fault.value || text.value === show(props.modelValue)) return
   const value = text.value.trim() === '' ? null : parse(text.value)
   if (value !== props.modelValue) emit('update:modelValue', value)
 }
@@ -48,7 +70,9 @@ function nudge(event: KeyboardEvent) {
   event.preventDefault()
   const value =
     (fault.value || text.value === '' ? (props.modelValue ?? 0) : parse(text.value)) +
-    (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1) * 10 ** -Math.min(props.digits, 2)
+    (event.key === 'ArrowUp' ? 1 : -1) *
+      (event.shiftKey ? 10 : 1) *
+      (10 ** -Math.min(props.digits + shown.value.more, 2) / shown.value.by)
   text.value = show(Math.min(props.max, Math.max(props.min, value)))
   commit()
 }
@@ -59,7 +83,7 @@ function nudge(event: KeyboardEvent) {
     v-model="text"
     class="num"
     :label="label"
-    :suffix="unit"
+    :suffix="unitName(unit)"
     inputmode="decimal"
     :error-messages="fault"
     :hint="hint"

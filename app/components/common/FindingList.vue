@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Finding } from '../../../core/assess'
+import { worded } from '~/composables/format'
 
 defineProps<{ findings: readonly Finding[] }>()
 const words = { stop: 'Stop', warn: 'Mind', note: 'Note' }
@@ -8,8 +9,8 @@ const words = { stop: 'Stop', warn: 'Mind', note: 'Note' }
 <template>
   <ul v-if="findings.length" class="findings">
     <li v-for="(finding, i) in findings" :key="i" :class="finding.severity">
-      <b>{{ words[finding.severity] }}.</b> {{ finding.text }}.
-      <span class="quiet">{{ finding.remedy }}.</span>
+      <b>{{ words[finding.severity] }}.</b> {{ worded(finding.text) }}.
+      <span class="quiet">{{ worded(finding.remedy) }}.</span>
     </li>
   </ul>
 </template>

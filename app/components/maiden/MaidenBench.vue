@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { readiness } from '../../../core/workshop/readiness'
-import { today } from '~/composables/format'
+import { today, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, edit } = useBench()
@@ -27,13 +27,13 @@ const tick = (id: string, label: string, on: boolean) =>
         <v-checkbox
           v-if="item.byHand"
           :model-value="item.state === 'go'"
-          :aria-label="item.label"
-          @update:model-value="(v: boolean | null) => tick(item.id, item.label, !!v)"
+          :aria-label="worded(item.label)"
+          @update:model-value="(v: boolean | null) => tick(item.id, worded(item.label), !!v)"
         />
         <span v-else class="state" :class="item.state">{{ words[item.state] }}</span>
         <div>
-          <div>{{ item.label }}</div>
-          <div class="quiet num small">{{ item.evidence }}</div>
+          <div>{{ worded(item.label) }}</div>
+          <div class="quiet num small">{{ worded(item.evidence) }}</div>
           <p v-if="item.caution" class="caution">{{ item.caution }}</p>
         </div>
       </div>

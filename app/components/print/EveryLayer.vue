@@ -2,7 +2,7 @@
 /** Full fidelity on demand: every layer of every piece sliced and replayed, beside the live estimate. */
 import { proxy } from 'comlink'
 import type { EveryLayer } from '../../../core/workshop/export'
-import { figure, signed } from '~/composables/format'
+import { amount, figure, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -70,7 +70,7 @@ const layers = computed(() => rows.value.reduce((sum, row) => sum + row.layers, 
       <tbody>
         <tr v-for="row in rows" :key="row.piece" :data-row="row.piece">
           <td class="num" :title="piece(row.piece)?.name">{{ piece(row.piece)?.mark ?? row.piece }}</td>
-          <td class="r num">{{ figure(row.massG, 1) }} g</td>
+          <td class="r num">{{ amount(row.massG, 'g', 1) }}</td>
           <td class="r num">{{ off(row.massG, row.liveMassG) }}</td>
           <td class="r num">{{ figure(row.hours, 2) }} h</td>
           <td class="r num">{{ off(row.hours, row.liveHours) }}</td>

@@ -6,7 +6,7 @@
 import { useElementSize } from '@vueuse/core'
 import { LIBRARIES } from '../../../core/libraries'
 import type { GcodePreview } from '../../../core/workshop/export'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -108,7 +108,7 @@ const path = computed(() => {
               >{{ figure(preview.figures.filamentMm / 1000, 2) }} m</b
             ></span
           ><span
-            >Mass <b class="num" data-figure="gcode-mass">{{ figure(grams, 1) }} g</b></span
+            >Mass <b class="num" data-figure="gcode-mass">{{ amount(grams, 'g', 1) }}</b></span
           ><span
             >Time
             <b class="num" data-figure="gcode-hours"
@@ -143,7 +143,7 @@ const path = computed(() => {
         <label v-if="preview.heights.length" class="slide"
           ><span
             >Layer <span class="num">{{ layer + 1 }} of {{ preview.heights.length }}</span
-            >, <span class="num">{{ figure(preview.heights[layer], 2) }} mm</span> high</span
+            >, <span class="num">{{ amount(preview.heights[layer], 'mm', 2) }}</span> high</span
           ><input
             v-model.number="layer"
             type="range"

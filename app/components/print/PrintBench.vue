@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, look } = useBench()
@@ -32,10 +32,10 @@ const { doc, now, look } = useBench()
         <td class="num">{{ p.mark }}</td>
         <td>{{ p.name }}</td>
         <td>{{ p.filamentName }}</td>
-        <td class="r num">{{ figure(p.predictedG, 1) }} g</td>
+        <td class="r num">{{ amount(p.predictedG, 'g', 1) }}</td>
         <td class="r num">{{ figure(p.hours, 2) }} h</td>
         <td class="r num">{{ doc.brief.currency }} {{ figure(p.cost, 2) }}</td>
-        <td class="r num">{{ figure(p.areaMassGdm2, 2) }} g/dm²</td>
+        <td class="r num">{{ amount(p.areaMassGdm2, 'g/dm²', 2) }}</td>
         <td class="r num">{{ p.layers }}</td>
         <td :class="{ bad: !p.fits }">{{ p.printerName }}</td>
       </tr>

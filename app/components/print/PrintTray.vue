@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { proxy } from 'comlink'
 import { download, fileName } from '~/composables/download'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -56,7 +56,7 @@ const set = (i: number, field: Figures, label: string) => (value: number | null)
 <template>
   <div class="stack">
     <p>
-      All pieces: <span class="num" data-figure="printed">{{ figure(now.totals.filamentG) }} g</span> of
+      All pieces: <span class="num" data-figure="printed">{{ amount(now.totals.filamentG, 'g') }}</span> of
       filament, <span class="num">{{ doc.brief.currency }} {{ figure(now.totals.cost, 2) }}</span
       >, <span class="num">{{ figure(now.totals.hours, 1) }} h</span> on the printers, done after
       <span class="num">{{ figure(now.totals.finishHours, 1) }} h</span>.
@@ -85,7 +85,7 @@ const set = (i: number, field: Figures, label: string) => (value: number | null)
     <h3>Chosen piece</h3>
     <template v-if="chosen"
       ><p>
-        {{ chosen.name }}: <span class="num">{{ figure(chosen.predictedG, 1) }} g</span>,
+        {{ chosen.name }}: <span class="num">{{ amount(chosen.predictedG, 'g', 1) }}</span>,
         <span class="num">{{ figure(chosen.hours, 1) }} h</span>, {{ chosen.layers }} layers
       </p>
       <v-select

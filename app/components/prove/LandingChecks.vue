@@ -4,7 +4,7 @@
  * model.
  */
 import { inspectionList } from '../../../core/workshop/readiness'
-import { figure } from '~/composables/format'
+import { figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { now } = useBench()
@@ -27,14 +27,14 @@ const toggle = (id: string, on: boolean) => {
       <div v-for="item in items" :key="item.id" class="item" data-inspect>
         <v-checkbox
           :model-value="seen.includes(item.id)"
-          :aria-label="`Looked at: ${item.where}`"
+          :aria-label="`Looked at: ${worded(item.where)}`"
           @update:model-value="(v: boolean | null) => toggle(item.id, !!v)"
         />
         <div>
-          <b>{{ item.where }}</b>
-          <div>{{ item.look }}</div>
+          <b>{{ worded(item.where) }}</b>
+          <div>{{ worded(item.look) }}</div>
           <div class="small quiet">
-            {{ item.why }}; reserve
+            {{ worded(item.why) }}; reserve
             <span class="num" :class="{ bad: item.reserve < 1 }">{{ figure(item.reserve, 2) }}</span>
           </div>
         </div>

@@ -2,7 +2,7 @@
 /** The test as it is set up, to scale along the span: supports, load, and the bend many times over. */
 import type { ProofReport } from '../../../core/assess'
 import type { Proof } from '../../../core/document'
-import { figure } from '~/composables/format'
+import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const props = defineProps<{ proof: Proof; report: ProofReport | undefined }>()
@@ -37,7 +37,7 @@ const line = (side: 1 | -1) =>
     class="sketch"
     :viewBox="`0 0 ${W} ${H}`"
     role="img"
-    :aria-label="`${proof.kind}: ${figure(proof.massG)} g, ${figure(proof.atMm)} mm`"
+    :aria-label="`${proof.kind}: ${amount(proof.massG, 'g')}, ${amount(proof.atMm, 'mm')}`"
   >
     <template v-if="proof.kind !== 'drop'">
       <path :d="line(1)" class="wing" />
@@ -51,9 +51,11 @@ const line = (side: 1 | -1) =>
         </g>
         <path :d="`M${middle} ${y(0)} v16`" class="string" />
         <rect :x="middle - 15" :y="y(0) + 16" width="30" height="26" class="load" />
-        <text :x="middle" :y="y(0) + 56" text-anchor="middle" class="num">{{ figure(proof.massG) }} g</text>
+        <text :x="middle" :y="y(0) + 56" text-anchor="middle" class="num">
+          {{ amount(proof.massG, 'g') }}
+        </text>
         <path :d="`M${middle} 22 H${x(at)}`" class="dim" />
-        <text :x="(middle + x(at)) / 2" y="17" text-anchor="middle" class="num">{{ figure(at) }} mm</text>
+        <text :x="(middle + x(at)) / 2" y="17" text-anchor="middle" class="num">{{ amount(at, 'mm') }}</text>
       </template>
       <template v-else>
         <path
@@ -62,16 +64,18 @@ const line = (side: 1 | -1) =>
         />
         <text :x="middle - 22" y="70" text-anchor="end">held at the root</text>
         <path :d="`M${middle} 22 H${x(at)}`" class="dim" />
-        <text :x="(middle + x(at)) / 2" y="17" text-anchor="middle" class="num">{{ figure(at) }} mm</text>
+        <text :x="(middle + x(at)) / 2" y="17" text-anchor="middle" class="num">{{ amount(at, 'mm') }}</text>
         <template v-if="proof.kind === 'root'">
           <path :d="`M${x(at)} ${y(at)} v14`" class="string" />
           <rect :x="x(at) - 13" :y="y(at) + 14" width="26" height="22" class="load" />
-          <text :x="x(at)" :y="y(at) + 50" text-anchor="middle" class="num">{{ figure(proof.massG) }} g</text>
+          <text :x="x(at)" :y="y(at) + 50" text-anchor="middle" class="num">
+            {{ amount(proof.massG, 'g') }}
+          </text>
         </template>
         <template v-else>
           <path :d="`M${x(at) - 26} ${y(at) + 8} a26 14 0 1 0 8 -18`" class="turn" />
           <text :x="x(at)" :y="y(at) + 44" text-anchor="middle" class="num">
-            {{ figure(proof.massG) }} g on {{ figure(proof.armMm) }} mm
+            {{ amount(proof.massG, 'g') }} on {{ amount(proof.armMm, 'mm') }}
           </text>
         </template>
       </template>
@@ -81,15 +85,15 @@ const line = (side: 1 | -1) =>
         class="proven"
       />
       <text v-if="report && report.provenTo !== null && both" :x="x(report.provenTo) + 6" y="136">
-        proved to {{ figure(report.provenTo) }} mm
+        proved to {{ amount(report.provenTo, 'mm') }}
       </text>
     </template>
     <template v-else>
       <path :d="`M${middle - 120} 118 h240`" class="ground" />
       <rect :x="middle - 70" y="34" width="140" height="24" rx="12" class="body" />
       <path :d="`M${middle - 110} 62 V114 m-4 -8 l4 8 l4 -8`" class="dim" />
-      <text :x="middle - 118" y="92" text-anchor="end" class="num">{{ figure(proof.atMm) }} mm</text>
-      <text :x="middle" y="50" text-anchor="middle" class="num">{{ figure(proof.massG) }} g</text>
+      <text :x="middle - 118" y="92" text-anchor="end" class="num">{{ amount(proof.atMm, 'mm') }}</text>
+      <text :x="middle" y="50" text-anchor="middle" class="num">{{ amount(proof.massG, 'g') }}</text>
     </template>
   </svg>
 </template>

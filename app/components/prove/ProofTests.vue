@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { KIND_WORDS, startProof } from '~/composables/proofs'
 
@@ -93,25 +93,27 @@ const verdict = computed(() => {
             weight.</template
           ><template v-else-if="report.kind !== 'twist'">
             The root bends like
-            <span class="num" data-figure="equivalent">{{ figure(report.equivalent, 1) }} g</span>.</template
+            <span class="num" data-figure="equivalent">{{
+              amount(report.equivalent, 'gₙ', 1)
+            }}</span>.</template
           >
         </p>
         <p v-if="verdict" :class="{ bad: verdict.bad }" data-text="proof-verdict">{{ verdict.text }}</p>
         <dl class="proves">
           <dt>Proves</dt>
-          <dd>{{ report.proves }}</dd>
+          <dd>{{ worded(report.proves) }}</dd>
           <dt>Does not</dt>
-          <dd>{{ report.provesNot }}</dd>
+          <dd>{{ worded(report.provesNot) }}</dd>
           <dt>While testing</dt>
           <dd>
             <span v-if="report.reserve < 1.2" class="bad"
               >Only {{ figure(report.reserve, 2) }} times this load is borne there ({{ report.mode }},
-              {{ figure(report.atMm) }} mm): hang on less. </span
+              {{ amount(report.atMm, 'mm') }}): hang on less. </span
             ><span v-else
               >{{
                 report.reserve > 99
                   ? 'Nothing comes near breaking'
-                  : `It bears ${figure(report.reserve, 1)} times this load; first ${report.mode} at ${figure(report.atMm)} mm`
+                  : `It bears ${figure(report.reserve, 1)} times this load; first ${report.mode} at ${amount(report.atMm, 'mm')}`
               }}. </span
             ><template v-if="report.strainPct > 0"
               >Greatest strain {{ figure(report.strainPct, 2) }} %.</template
@@ -145,7 +147,7 @@ const verdict = computed(() => {
             v-pick="() => (look.proof = proof.id)"
           >
             <td>
-              {{ KIND_WORDS[proof.kind].title }}, {{ figure(proof.massG) }} g
+              {{ KIND_WORDS[proof.kind].title }}, {{ amount(proof.massG, 'g') }}
               <div class="small quiet">{{ proof.date }}</div>
             </td>
             <td class="r num">
@@ -191,7 +193,7 @@ const verdict = computed(() => {
           </tr>
           <tr>
             <td>Tip rises in the pull-up</td>
-            <td class="r num">{{ figure(now.strength.twist.tipRiseMm) }} mm</td>
+            <td class="r num">{{ amount(now.strength.twist.tipRiseMm, 'mm') }}</td>
           </tr>
         </tbody>
       </table>

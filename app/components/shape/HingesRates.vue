@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** What each control surface asks of its servo at top speed, and rates to start with. */
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
 const controls = computed(() => now.value.controls)
 const rates = computed(() => now.value.rates)
 const pull = (item: { axis: string; unit: string }, value: number) =>
-  item.axis === 'pitch' ? `${figure(value + 1, 1)} g` : `${figure(value)} ${item.unit}`
+  item.axis === 'pitch' ? `${amount(value + 1, 'gₙ', 1)}` : `${figure(value)} ${item.unit}`
 </script>
 
 <template>
@@ -33,9 +33,9 @@ const pull = (item: { axis: string; unit: string }, value: number) =>
           <template v-for="item in controls" :key="item.id"
             ><tr :data-control="item.id">
               <td>{{ item.name }}</td>
-              <td class="r num">{{ figure(item.hingeChordMm) }} mm</td>
-              <td class="r num">{{ figure(item.upMm, 1) }} mm, {{ item.upDeg }}°</td>
-              <td class="r num">{{ figure(item.downMm, 1) }} mm, {{ item.downDeg }}°</td>
+              <td class="r num">{{ amount(item.hingeChordMm, 'mm') }}</td>
+              <td class="r num">{{ amount(item.upMm, 'mm', 1) }}, {{ item.upDeg }}°</td>
+              <td class="r num">{{ amount(item.downMm, 'mm', 1) }}, {{ item.downDeg }}°</td>
               <td class="r num" :data-figure="`hinge-${item.id}`">{{ figure(item.hingeNcm, 1) }} N·cm</td>
               <td>{{ item.servoName ?? 'none named' }}</td>
               <td class="r num">
@@ -52,7 +52,7 @@ const pull = (item: { axis: string; unit: string }, value: number) =>
               </td>
             </tr>
             <tr v-if="item.trouble">
-              <td colspan="8" class="small warn">{{ item.trouble }}</td>
+              <td colspan="8" class="small warn">{{ worded(item.trouble) }}</td>
             </tr></template
           >
         </tbody>
@@ -86,7 +86,7 @@ const pull = (item: { axis: string; unit: string }, value: number) =>
               <b>{{ figure(100 * item.expo) }} %</b>
             </td>
             <td class="quiet">
-              {{ item.words
+              {{ worded(item.words)
               }}<template v-if="item.timeS !== null"
                 >; two thirds of it after {{ figure(item.timeS, 2) }} s</template
               >

@@ -10,7 +10,7 @@ import { parsePolar } from '../../../core/aero'
 import { DocumentError, type Aerofoil, type Surface } from '../../../core/document'
 import { scaleSection, shapeOf } from '../../../core/geometry'
 import type { PolarCurve } from '../../../core/workshop/advice'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { SURFACE_WORDS } from '~/composables/useAerofoils'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
@@ -154,7 +154,7 @@ function scale() {
           data-field="section-surface"
         /><label class="place"
           ><span
-            ><span class="num">{{ figure(report.sMm) }} mm</span> out of {{ figure(span) }}:
+            ><span class="num">{{ amount(report.sMm, 'mm') }}</span> out of {{ figure(span) }}:
             <b>{{ ends }}</b></span
           ><input
             v-model.number="share"
@@ -210,10 +210,11 @@ function scale() {
         </text>
       </svg>
       <p class="small figures">
-        <span class="num">{{ figure(100 * report.thickness, 1) }} %</span> thick (<span class="num"
-          >{{ figure(report.thickness * report.chordMm, 1) }} mm</span
+        <span class="num">{{ figure(100 * report.thickness, 1) }} %</span> thick (<span class="num">{{
+          amount(report.thickness * report.chordMm, 'mm', 1)
+        }}</span
         >), camber <span class="num">{{ figure(100 * report.camber, 1) }} %</span>, edge
-        <span class="num">{{ figure(report.edgeMm, 2) }} mm</span>. No lift at
+        <span class="num">{{ amount(report.edgeMm, 'mm', 2) }}</span>. No lift at
         <span class="num">{{ figure(report.alphaZeroLiftDeg, 2) }}°</span>. At
         <span class="num">{{ figure(report.alphaDeg, 1) }}°</span> and Re
         <span class="num">{{ figure(report.reynolds / 1000) }} thousand</span>: cl

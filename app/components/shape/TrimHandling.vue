@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Trim at three speeds with payload in and out, and how it behaves when left alone, in plain words. */
-import { figure, signed } from '~/composables/format'
+import { figure, signed, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -50,7 +50,7 @@ const mark = { good: '', tight: 'watch', poor: 'mend' }
               <td class="r num">{{ figure(row.sinkMs, 2) }} m/s</td>
             </tr>
             <tr v-if="row.trouble" class="trouble">
-              <td colspan="7" class="small warn">{{ row.trouble }}</td>
+              <td colspan="7" class="small warn">{{ worded(row.trouble) }}</td>
             </tr></template
           >
         </tbody>
@@ -88,7 +88,7 @@ const mark = { good: '', tight: 'watch', poor: 'mend' }
               <b>{{ mode.label }}</b>
               <span v-if="mark[mode.state]" class="flag" :class="mode.state">{{ mark[mode.state] }}</span>
             </td>
-            <td>{{ mode.words }}</td>
+            <td>{{ worded(mode.words) }}</td>
             <td class="r num">
               {{ mode.periodS === null ? 'none' : `${figure(mode.periodS, mode.periodS < 10 ? 1 : 0)} s` }}
             </td>
@@ -102,7 +102,7 @@ const mark = { good: '', tight: 'watch', poor: 'mend' }
               <b>{{ item.label }}</b>
               <span v-if="mark[item.state]" class="flag" :class="item.state">{{ mark[item.state] }}</span>
             </td>
-            <td>{{ item.words }}</td>
+            <td>{{ worded(item.words) }}</td>
             <td class="r num" colspan="2">{{ signed(item.value, 3) }} per rad</td>
           </tr>
         </tbody>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One wing of consequence: fills towards its target; place, label and hatch tell it apart, not colour. */
 import type { Verdict } from '../../../core/assess'
-import { figure, signed } from '~/composables/format'
+import { amount, amountOf, signedAmountOf, unitName, worded } from '~/composables/format'
 
 const props = defineProps<{ verdict: Verdict; difference: number; open: boolean; ghost: number | null }>()
 defineEmits<{ why: [] }>()
@@ -20,8 +20,8 @@ const id = useId()
 const word = computed(() => ({ good: 'meets', tight: 'just meets', failing: 'misses' })[props.verdict.state])
 /** A margin that rounds to nothing gets one more digit, so that it says which side it is on. */
 const marginText = computed(() => {
-  const { margin, digits } = props.verdict
-  return signed(margin, Number(margin.toFixed(digits)) === 0 ? digits + 1 : digits)
+  const { margin, unit, digits } = props.verdict
+  return signedAmountOf(margin, unit, Number(margin.toFixed(digits)) === 0 ? digits + 1 : digits)
 })
 const changed = computed(() => Math.abs(props.difference) >= 0.5 * 10 ** -props.verdict.digits)
 const better = computed(() => {
@@ -38,7 +38,7 @@ const better = computed(() => {
     :class="[verdict.state, { open }]"
     :data-wing="verdict.wing"
     :aria-expanded="open"
-    :aria-label="`${verdict.label}: ${figure(verdict.value, verdict.digits)} ${verdict.unit}, ${word} the target ${verdict.targetText}. Show why`"
+    :aria-label="`${verdict.label}: ${amount(verdict.value, verdict.unit, verdict.digits)}, ${word} the target ${worded(verdict.targetText)}. Show why`"
     @click="$emit('why')"
   >
     <svg viewBox="0 0 40 36" width="40" height="36" aria-hidden="true">
@@ -69,13 +69,15 @@ const better = computed(() => {
     </svg>
     <span class="text">
       <span class="label"
-        >{{ verdict.label }} <span class="target">{{ verdict.targetText }}</span></span
+        >{{ verdict.label }} <span class="target">{{ worded(verdict.targetText) }}</span></span
       >
       <span class="value num"
-        ><b>{{ figure(verdict.value, verdict.digits) }}</b> {{ verdict.unit }}
+        ><b>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b> {{ unitName(verdict.unit) }}
         <span v-if="ghost !== null" class="ghost" :data-ghost="verdict.wing"
-          >→ {{ figure(ghost, verdict.digits) }}</span
-        ><span v-else class="quiet">± {{ figure(verdict.spread, verdict.digits) }}</span></span
+          >→ {{ amountOf(ghost, verdict.unit, verdict.digits) }}</span
+        ><span v-else class="quiet"
+          >± {{ amountOf(verdict.spread, verdict.unit, verdict.digits) }}</span
+        ></span
       >
       <span class="margin num" :class="verdict.state === 'failing' ? 'bad' : 'quiet'"
         >{{ word }}, {{ marginText }}
@@ -84,7 +86,7 @@ const better = computed(() => {
           class="chip"
           :class="better === null ? '' : better ? 'better' : 'worse'"
           :data-diff="verdict.wing"
-          >{{ signed(difference, verdict.digits) }}</span
+          >{{ signedAmountOf(difference, verdict.unit, verdict.digits) }}</span
         >
       </span>
     </span>

@@ -12,6 +12,10 @@ async function keep() {
   await project.mark(name.value.trim().slice(0, 120))
   name.value = ''
 }
+function goBack(mark: (typeof project.marks)[number]) {
+  project.backToMark(mark)
+  view.marking = false
+}
 </script>
 
 <template>
@@ -34,13 +38,7 @@ async function keep() {
         <li v-for="mark in [...project.marks].reverse()" :key="mark.id">
           <span
             >{{ mark.name }} <span class="quiet">{{ format(mark.at, 'd MMM HH:mm') }}</span></span
-          ><v-btn
-            @click="
-              project.backToMark(mark)
-              view.marking = false
-            "
-            >Go back to it</v-btn
-          >
+          ><v-btn @click="goBack(mark)">Go back to it</v-btn>
         </li>
         <li v-if="!project.marks.length" class="quiet">None yet.</li>
       </ul>

@@ -7,7 +7,7 @@ import { proxy } from 'comlink'
 import type { WingName } from '../../../core/assess'
 import type { ProjectFile } from '../../../core/document'
 import { neediest, ranked, WINGS, type Nudge } from '../../../core/study/nudges'
-import { figure, signed } from '~/composables/format'
+import { figure, signed, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 import { useAssessment } from '~/stores/assessment'
@@ -91,7 +91,7 @@ const SHAPED: ReadonlyArray<keyof ProjectFile> = ['wing', 'tail', 'cuts', 'body'
 async function press(nudge: Nudge) {
   if (look.ghost?.id === nudge.id) {
     look.ghost = null
-    project.takeOffer(nudge.title, nudge.change, shownFor.value?.doc ?? null)
+    project.takeOffer(worded(nudge.title), nudge.change, shownFor.value?.doc ?? null)
     return
   }
   const ghost = { id: nudge.id, after: nudge.after, drawing: null }
@@ -125,7 +125,7 @@ const good = (name: WingName, by: number) =>
           :data-nudge="item.id"
           @click="press(item)"
         >
-          <b>{{ item.title }}</b>
+          <b>{{ worded(item.title) }}</b>
           <span class="prices"
             ><span
               v-for="name in WINGS"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useTheme } from 'vuetify'
 import { db } from '~/db/database'
+import { reading, unitName } from '~/composables/format'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
 
@@ -40,6 +41,29 @@ onMounted(async () => {
         <v-btn variant="text" size="x-small" data-act="theme" @click="flip">{{
           theme.global.name.value === 'paper' ? 'Night bench' : 'Paper'
         }}</v-btn>
+        <v-menu :close-on-content-click="false">
+          <template #activator="{ props: menu }">
+            <v-btn
+              v-bind="menu"
+              variant="text"
+              size="x-small"
+              data-act="reading"
+              aria-label="Units and decimal sign"
+              >{{ unitName('mm') }}, {{ unitName('g') }}</v-btn
+            >
+          </template>
+          <v-card class="reading">
+            <v-radio-group v-model="reading.units" label="Lengths and masses" hide-details>
+              <v-radio value="metric" label="mm and g" data-units="metric" />
+              <v-radio value="imperial" label="inches and ounces" data-units="imperial" />
+            </v-radio-group>
+            <v-radio-group v-model="reading.decimal" label="Decimals follow" hide-details>
+              <v-radio value="." label="a point: 1.5" />
+              <v-radio value="," label="a comma: 1,5" data-decimal="comma" />
+            </v-radio-group>
+            <p class="quiet small">Files and the command line stay in mm and g, with a point.</p>
+          </v-card>
+        </v-menu>
       </div>
     </div>
   </div>
@@ -64,6 +88,10 @@ onMounted(async () => {
   text-overflow: ellipsis;
   white-space: nowrap;
   display: block;
+}
+.reading {
+  padding: 12px 16px;
+  max-width: 280px;
 }
 .acts {
   display: flex;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Why a wing stands where it does: the reason in words, and what it is made of, largest first. */
-import { figure, signed } from '~/composables/format'
+import { amount, signedAmount, worded } from '~/composables/format'
 import { useAssessment } from '~/stores/assessment'
 import { useView } from '~/stores/view'
 
@@ -27,7 +27,7 @@ const isShift = computed(() => verdict.value?.wing === 'balance')
       <h2>{{ verdict.label }}: why</h2>
       <v-btn variant="text" aria-label="Close" @click="view.why = null">Close</v-btn>
     </header>
-    <p class="lead">{{ verdict.reason }}.</p>
+    <p class="lead">{{ worded(verdict.reason) }}.</p>
     <p v-if="isShift" class="quiet small">
       Each mass moves the balance point from the aim by so much; minus is forward.
     </p>
@@ -36,12 +36,16 @@ const isShift = computed(() => verdict.value?.wing === 'balance')
         <tbody>
           <tr v-for="(c, i) in verdict.contributions.slice(0, 60)" :key="i">
             <td class="name">
-              {{ c.name }}<span v-if="c.note && !isShift" class="note quiet">{{ c.note }}</span>
+              {{ worded(c.name)
+              }}<span v-if="c.note && !isShift" class="note quiet">{{ worded(c.note) }}</span>
             </td>
             <td class="bar"><span :style="{ width: `${(100 * Math.abs(c.value)) / most}%` }" /></td>
             <td class="r num">
-              {{ isShift ? signed(c.value, 1) : figure(c.value, verdict.wing === 'strength' ? 2 : 1) }}
-              {{ c.unit }}
+              {{
+                isShift
+                  ? signedAmount(c.value, c.unit, 1)
+                  : amount(c.value, c.unit, verdict.wing === 'strength' ? 2 : 1)
+              }}
             </td>
           </tr>
         </tbody>

@@ -8,7 +8,7 @@ import { expansionAt, LIBRARIES, type Filament } from '../../../core/libraries'
 import { calibratedFilaments } from '../../../core/assess'
 import { beadArea, calibrate, TEST_TUBE, testTube, tubeMassG, writeStl } from '../../../core/printing'
 import { download } from '~/composables/download'
-import { figure, today } from '~/composables/format'
+import { amount, figure, today } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif"
@@ -148,7 +148,7 @@ const curve = computed(() => {
       A tube {{ TEST_TUBE.diameterMm }} mm across (middle of the bead) and {{ TEST_TUBE.heightMm }} mm tall:
       one bead round, nothing inside, no base, no top, bead {{ recipe.beadWidthMm }} ×
       {{ recipe.layerHeightMm }} mm. Unfoamed at flow 1 it would weigh
-      <span class="num">{{ figure(solid, 2) }} g</span>.
+      <span class="num">{{ amount(solid, 'g', 2) }}</span>.
     </p>
     <v-btn size="x-small" data-act="test-piece" @click="takePiece">The test tube as STL</v-btn>
     <div class="row mt">

@@ -3,7 +3,7 @@
 import { withZone } from '../../../core/change'
 import { LIBRARIES } from '../../../core/libraries'
 import type { SchoolFigures } from '../../../core/workshop/advice'
-import { figure, signed } from '~/composables/format'
+import { amount, figure, signed } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -76,14 +76,13 @@ function take(row: SchoolFigures) {
         <td>
           {{ row.name }}<span class="quiet">, {{ row.filament }}</span>
         </td>
-        <td class="r num">{{ figure(row.massG, 1) }} g</td>
+        <td class="r num">{{ amount(row.massG, 'g', 1) }}</td>
         <td class="r num">{{ figure(row.hours, 1) }} h</td>
         <td class="r num">{{ doc.brief.currency }} {{ figure(row.cost, 2) }}</td>
         <td class="r num">{{ figure(row.skinStiffness, 0) }} kN/m</td>
         <td class="r num">
-          {{ figure(row.flyingMassG) }} g<span v-if="i && base" class="quiet"
-            >&nbsp;{{ signed(row.flyingMassG - base.flyingMassG) }}</span
-          >
+          {{ amount(row.flyingMassG, 'g')
+          }}<span v-if="i && base" class="quiet">&nbsp;{{ signed(row.flyingMassG - base.flyingMassG) }}</span>
         </td>
         <td class="r num" :class="{ bad: row.reserve < 1 }">{{ figure(row.reserve, 2) }}</td>
         <td class="quiet">{{ row.badAt }}</td>

@@ -10,7 +10,7 @@ import {
   layerRuns,
   layLayer,
 } from '../../../core/printing'
-import { figure } from '~/composables/format'
+import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, look } = useBench()
@@ -124,7 +124,7 @@ const legend = computed(
       <label class="slide"
         ><span
           >Layer <span class="num" data-figure="layer">{{ layer + 1 }} of {{ layers }}</span
-          >, <span class="num">{{ figure((layer + 0.5) * recipe.layerHeightMm, 1) }} mm</span> over the
+          >, <span class="num">{{ amount((layer + 0.5) * recipe.layerHeightMm, 'mm', 1) }}</span> over the
           bed</span
         ><input
           v-model.number="share"
@@ -159,9 +159,9 @@ const legend = computed(
       <template v-for="[kind, label, mm] in legend" :key="kind"
         ><span v-if="mm > 0" class="key"
           ><span class="dot" :class="COLOURS[kind]" />{{ label }}
-          <span class="num">{{ figure(mm) }} mm</span></span
+          <span class="num">{{ amount(mm, 'mm') }}</span></span
         ></template
-      ><span class="num" data-figure="layer-mass">{{ figure(grams, 3) }} g</span> in this layer, beads
+      ><span class="num" data-figure="layer-mass">{{ amount(grams, 'g', 3) }}</span> in this layer, beads
       {{ recipe.beadWidthMm }} × {{ recipe.layerHeightMm }} mm drawn to scale
     </p>
   </div>

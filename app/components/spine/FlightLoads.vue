@@ -3,7 +3,7 @@
  * Speed against load factor for this aircraft: what the stall lets it pull, what the brief allows, and what
  * gusts do.
  */
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useSize } from '~/composables/useSize'
 
@@ -87,7 +87,8 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
     </div>
     <div>
       <p class="lead">
-        The wing is sized for <b class="num" data-figure="governing">{{ figure(loads.governing.n, 1) }} g</b>:
+        The wing is sized for
+        <b class="num" data-figure="governing">{{ amount(loads.governing.n, 'gₙ', 1) }}</b>:
         {{ loads.governing.by }}, at {{ figure(loads.governing.speed, 1) }} m/s. The factor of safety of
         {{ doc.brief.safetyFactor }} comes on top.
       </p>
@@ -95,20 +96,20 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
         <tbody>
           <tr>
             <td>Pull-up, from the brief</td>
-            <td class="r num">{{ figure(loads.limit, 1) }} g</td>
+            <td class="r num">{{ amount(loads.limit, 'gₙ', 1) }}</td>
             <td class="quiet">
               from {{ figure(loads.stallMs * Math.sqrt(loads.limit), 1) }} m/s on; slower, it stalls first
             </td>
           </tr>
           <tr>
             <td>Gust of {{ doc.brief.gustMs }} m/s at cruise</td>
-            <td class="r num" data-figure="gust">{{ figure(1 + loads.gustCruise, 1) }} g</td>
-            <td class="quiet">down to {{ figure(1 - loads.gustCruise, 1) }} g</td>
+            <td class="r num" data-figure="gust">{{ amount(1 + loads.gustCruise, 'gₙ', 1) }}</td>
+            <td class="quiet">down to {{ amount(1 - loads.gustCruise, 'gₙ', 1) }}</td>
           </tr>
           <tr>
             <td>Gust of {{ doc.brief.gustMs / 2 }} m/s at top speed</td>
-            <td class="r num">{{ figure(1 + loads.gustTop, 1) }} g</td>
-            <td class="quiet">down to {{ figure(1 - loads.gustTop, 1) }} g</td>
+            <td class="r num">{{ amount(1 + loads.gustTop, 'gₙ', 1) }}</td>
+            <td class="quiet">down to {{ amount(1 - loads.gustTop, 'gₙ', 1) }}</td>
           </tr>
         </tbody>
       </table>
@@ -124,7 +125,7 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
           <tr v-for="item in now.strength.cases" :key="item.id" :data-case="item.id">
             <td>
               {{ item.label }}
-              <div class="small quiet">{{ item.words }}</div>
+              <div class="small quiet">{{ worded(item.words) }}</div>
             </td>
             <td
               class="r num"
@@ -133,7 +134,8 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
               {{ figure(item.reserve, 2) }}
             </td>
             <td class="small">
-              {{ item.mode }}, {{ figure(item.atMm) }} mm{{ item.counts ? '' : '; an accident, not counted' }}
+              {{ item.mode }}, {{ amount(item.atMm, 'mm')
+              }}{{ item.counts ? '' : '; an accident, not counted' }}
             </td>
           </tr>
         </tbody>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Where something fails: changes that mend it, each computed; pressing one makes it. */
 import type { ProjectFile } from '../../../core/document'
-import { figure, signed } from '~/composables/format'
+import type { Words } from '../../../core/units'
+import { figure, signedAmount, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -12,7 +13,7 @@ const { answer, busy, of, fresh, fault } = useAside(
   () => fails.value,
   400,
 )
-const take = (item: { title: string; change: Partial<ProjectFile> }, words = item.title) =>
+const take = (item: { title: Words; change: Partial<ProjectFile> }, words = worded(item.title)) =>
   project.takeOffer(words, item.change, of.value)
 </script>
 
@@ -25,18 +26,18 @@ const take = (item: { title: string; change: Partial<ProjectFile> }, words = ite
       <ul class="ways">
         <li v-for="item in answer.single.slice(0, 5)" :key="item.id" :data-mend="item.id">
           <div>
-            <b>{{ item.title }}</b>
+            <b>{{ worded(item.title) }}</b>
             <div class="small quiet">
               there
               <span class="num" :class="item.mends ? 'good' : 'bad'">{{ figure(item.placeAfter, 2) }}</span>,
               least of all
               <span class="num" :class="{ bad: item.reserveAfter < 1 }">{{
                 figure(item.reserveAfter, 2)
-              }}</span>; <span class="num">{{ signed(item.grams, 1) }} g</span>,
+              }}</span>; <span class="num">{{ signedAmount(item.grams, 'g', 1) }}</span>,
               <span class="num">{{ figure(item.hours, 1) }} h</span> to print anew
             </div>
           </div>
-          <v-btn size="x-small" :aria-label="`Take: ${item.title}`" @click="take(item)">Take</v-btn>
+          <v-btn size="x-small" :aria-label="`Take: ${worded(item.title)}`" @click="take(item)">Take</v-btn>
         </li>
       </ul>
       <p v-if="!answer.single.length" class="small bad">
@@ -45,9 +46,10 @@ const take = (item: { title: string; change: Partial<ProjectFile> }, words = ite
       <div v-if="answer.all" class="all">
         <p class="small">
           Everything in {{ answer.all.titles.length }}
-          {{ answer.all.titles.length === 1 ? 'step' : 'steps' }}: {{ answer.all.titles.join('; ') }}. Then
+          {{ answer.all.titles.length === 1 ? 'step' : 'steps' }}:
+          {{ answer.all.titles.map(worded).join('; ') }}. Then
           <span class="num good">{{ figure(answer.all.reserveAfter, 2) }}</span>,
-          <span class="num">{{ signed(answer.all.grams, 1) }} g</span>,
+          <span class="num">{{ signedAmount(answer.all.grams, 'g', 1) }}</span>,
           <span class="num">{{ figure(answer.all.hours, 1) }} h</span> to print anew.
         </p>
         <v-btn
@@ -55,7 +57,7 @@ const take = (item: { title: string; change: Partial<ProjectFile> }, words = ite
           variant="flat"
           size="small"
           data-act="mend-all"
-          @click="take(answer.all, `Strengthen: ${answer.all.titles.join(', ')}`)"
+          @click="take(answer.all, `Strengthen: ${answer.all.titles.map(worded).join(', ')}`)"
           >Take all of it</v-btn
         >
       </div>

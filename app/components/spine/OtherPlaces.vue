@@ -3,7 +3,7 @@
  * What carries besides the wing: boom, body, legs and mounts, each place with its reserve; and what launches
  * and landings do.
  */
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -28,7 +28,7 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
           <tr v-for="place in shown" :key="place.id" :data-place="place.id">
             <td class="place">
               {{ place.label }}
-              <div class="small quiet num">{{ figure(place.xMm) }} mm aft</div>
+              <div class="small quiet num">{{ amount(place.xMm, 'mm') }} aft</div>
             </td>
             <td>
               {{ place.mode }}
@@ -38,7 +38,8 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
               {{ place.reserve > 99 ? 'plenty' : figure(place.reserve, 2) }}
             </td>
             <td class="small quiet">
-              {{ place.words }}<template v-if="place.reserve < 1.2">; mends it: {{ place.remedy }}</template>
+              {{ worded(place.words)
+              }}<template v-if="place.reserve < 1.2">; mends it: {{ worded(place.remedy) }}</template>
             </td>
           </tr>
           <tr v-if="!shown.length">
@@ -50,8 +51,8 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
     <div>
       <h2>Landing {{ words[s.gear.on] }}</h2>
       <p v-if="s.gear.on !== 'net'" class="lead">
-        A drop from {{ figure(s.gear.heightMm) }} mm is {{ figure(s.gear.sinkMs, 2) }} m/s. It gives
-        <span class="num">{{ figure(s.gear.travelMm, 1) }} mm</span>; the peak is
+        A drop from {{ amount(s.gear.heightMm, 'mm') }} is {{ figure(s.gear.sinkMs, 2) }} m/s. It gives
+        <span class="num">{{ amount(s.gear.travelMm, 'mm', 1) }}</span>; the peak is
         <b class="num" data-figure="peak">{{ figure(s.gear.peakN) }} N</b>,
         <span class="num">{{ figure(s.gear.factor, 1) }}</span> times the weight. Fell
         {{ figure(s.gear.fallJ, 2) }} J, taken up {{ figure(s.gear.workJ, 2) }} J.
@@ -66,7 +67,7 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
         }}
       </p>
       <template v-if="s.boom"
-        ><h3>Boom, {{ figure(s.boom.lengthMm) }} mm free</h3>
+        ><h3>Boom, {{ amount(s.boom.lengthMm, 'mm') }} free</h3>
         <table class="ledger">
           <tbody>
             <tr>

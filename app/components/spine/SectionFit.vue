@@ -6,7 +6,7 @@
 import { loftSurface, outlineAt, planAt, sparFit, sparLines, trailingEdgeMm } from '../../../core/geometry'
 import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -86,8 +86,9 @@ const reserve = computed(() =>
     </svg>
     <label class="place"
       ><span
-        ><span class="num">{{ s }} mm</span> out, chord <span class="num">{{ figure(plan.chord) }} mm</span>,
-        reserve <span class="num">{{ figure(reserve.reserve, 2) }}</span> ({{ reserve.mode }})</span
+        ><span class="num">{{ s }} mm</span> out, chord
+        <span class="num">{{ amount(plan.chord, 'mm') }}</span>, reserve
+        <span class="num">{{ figure(reserve.reserve, 2) }}</span> ({{ reserve.mode }})</span
       ><input
         v-model.number="share"
         type="range"
@@ -99,9 +100,9 @@ const reserve = computed(() =>
     <figcaption class="small quiet">
       <template v-for="spar in spars" :key="spar.id"
         >{{ spar.name }}:
-        <span class="num" :class="{ bad: !spar.ok }">{{ figure(spar.fit.above, 2) }} mm</span> of plastic
+        <span class="num" :class="{ bad: !spar.ok }">{{ amount(spar.fit.above, 'mm', 2) }}</span> of plastic
         above,
-        <span class="num" :class="{ bad: !spar.ok }">{{ figure(spar.fit.below, 2) }} mm</span>
+        <span class="num" :class="{ bad: !spar.ok }">{{ amount(spar.fit.below, 'mm', 2) }}</span>
         below. </template
       ><template v-if="!spars.length">No spar here: the skin carries alone.</template>
     </figcaption>

@@ -5,7 +5,7 @@
  */
 import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { arrowSteps, useDrag } from '~/composables/useDrag'
 import { useSize } from '~/composables/useSize'
@@ -156,7 +156,7 @@ function nudge(event: KeyboardEvent, index: number) {
     <svg
       :viewBox="`0 0 ${w} ${height}`"
       role="group"
-      :aria-label="`Half wing of ${figure(half)} mm with moment, shear, twist and reserve along it; least reserve ${figure(worst.reserve, 2)} at ${figure(worst.s)} mm`"
+      :aria-label="`Half wing of ${amount(half, 'mm')} with moment, shear, twist and reserve along it; least reserve ${figure(worst.reserve, 2)} at ${amount(worst.s, 'mm')}`"
       @pointermove="look"
       @pointerleave="chosen = null"
     >
@@ -235,7 +235,7 @@ function nudge(event: KeyboardEvent, index: number) {
         :aria-valuenow="item.spar.toMm"
         aria-valuemin="0"
         :aria-valuemax="half"
-        :aria-valuetext="`${figure(item.spar.toMm)} mm from the root`"
+        :aria-valuetext="`${amount(item.spar.toMm, 'mm')} from the root`"
         :data-spar-end="item.spar.id"
         @pointerdown.prevent="take($event, item.index)"
         @keydown="nudge($event, item.index)"

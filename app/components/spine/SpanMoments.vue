@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Moment, shear, twist and reserve under the drawn half wing; what fails first, and what would mend it. */
-import { figure } from '~/composables/format'
+import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -33,11 +33,11 @@ const explain = computed(() => {
         }}</span>
       </h2>
       <p class="lead">
-        {{ strength.mode }}, {{ strength.where }}: {{ strength.case }}, with a factor of
+        {{ strength.mode }}, {{ worded(strength.where) }}: {{ strength.case }}, with a factor of
         {{ doc.brief.safetyFactor }}.<template v-if="strength.part !== 'wing'">
           The wing's own least is
           <span class="num" data-figure="wing-reserve">{{ figure(strength.wing.reserve, 2) }}</span>:
-          {{ strength.wing.mode }} at {{ figure(strength.wing.atMm) }} mm.</template
+          {{ strength.wing.mode }} at {{ amount(strength.wing.atMm, 'mm') }}.</template
         >
       </p>
       <p v-if="explain" class="small quiet">{{ explain }}</p>
@@ -53,7 +53,7 @@ const explain = computed(() => {
           </tr>
           <tr>
             <td>Tip rises in the pull-up</td>
-            <td class="r num">{{ figure(strength.twist.tipRiseMm) }} mm</td>
+            <td class="r num">{{ amount(strength.twist.tipRiseMm, 'mm') }}</td>
           </tr>
           <tr>
             <td>Twists itself off (divergence)</td>

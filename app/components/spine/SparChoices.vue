@@ -3,8 +3,9 @@
 import { coverWanted } from '../../../core/assess'
 import { LIBRARIES } from '../../../core/libraries'
 import type { ProjectFile } from '../../../core/document'
+import type { Words } from '../../../core/units'
 import { cuttingPlan, KERF_MM } from '../../../core/workshop/spine'
-import { figure, signed } from '~/composables/format'
+import { amount, figure, signed, signedAmount, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -14,8 +15,8 @@ const nameOf = (id: string) => doc.value.spars.find(spar => spar.id === id)?.nam
 /** Narrowest bead in use: less plastic than that is no wall. */
 const bead = computed(() => coverWanted(doc.value))
 const plan = computed(() => cuttingPlan(doc.value, now.value, LIBRARIES))
-const take = (item: { spar: string; title: string; change: Partial<ProjectFile> }) =>
-  project.takeOffer(`${nameOf(item.spar)}: ${item.title}`, item.change, of.value)
+const take = (item: { spar: string; title: Words; change: Partial<ProjectFile> }) =>
+  project.takeOffer(`${nameOf(item.spar)}: ${worded(item.title)}`, item.change, of.value)
 </script>
 
 <template>
@@ -50,24 +51,24 @@ const take = (item: { spar: string; title: string; change: Partial<ProjectFile> 
             <td :class="{ inset: item.id !== 'as it is' }">
               <template v-if="item.id === 'as it is'"
                 ><b>{{ nameOf(item.spar) }}</b
-                >, {{ item.title }}</template
-              ><template v-else>{{ item.title }}</template>
+                >, {{ worded(item.title) }}</template
+              ><template v-else>{{ worded(item.title) }}</template>
             </td>
             <td class="r num" :class="{ bad: item.reserve < 1 }">{{ figure(item.reserve, 2) }}</td>
-            <td class="small">{{ item.mode }}, {{ figure(item.atMm) }} mm</td>
+            <td class="small">{{ item.mode }}, {{ amount(item.atMm, 'mm') }}</td>
             <td class="r num">{{ figure(item.tipTwistDeg, 1) }}°</td>
-            <td class="r num">{{ item.id === 'as it is' ? '' : `${signed(item.grams, 1)} g` }}</td>
+            <td class="r num">{{ item.id === 'as it is' ? '' : `${signedAmount(item.grams, 'g', 1)}` }}</td>
             <td class="r num">
               {{ item.id === 'as it is' ? '' : `${doc.brief.currency} ${signed(item.cost, 2)}` }}
             </td>
             <td class="r num" :class="{ bad: item.coverMm !== null && item.coverMm < bead }">
-              {{ item.coverMm === null ? '' : `${figure(item.coverMm, 1)} mm` }}
+              {{ item.coverMm === null ? '' : `${amount(item.coverMm, 'mm', 1)}` }}
             </td>
             <td class="r">
               <v-btn
                 v-if="item.id !== 'as it is'"
                 size="x-small"
-                :aria-label="`Take ${nameOf(item.spar)}: ${item.title}`"
+                :aria-label="`Take ${nameOf(item.spar)}: ${worded(item.title)}`"
                 @click="take(item)"
                 >Take</v-btn
               >
@@ -88,7 +89,7 @@ const take = (item: { spar: string; title: string; change: Partial<ProjectFile> 
           <div
             class="bar"
             role="img"
-            :aria-label="`${item.pieces.map(piece => `${piece.name} ${figure(piece.mm)} mm`).join(', ')}; ${figure(item.offcutMm)} mm left`"
+            :aria-label="`${item.pieces.map(piece => `${piece.name} ${amount(piece.mm, 'mm')}`).join(', ')}; ${amount(item.offcutMm, 'mm')} left`"
           >
             <span
               v-for="(piece, k) in item.pieces"
@@ -100,11 +101,11 @@ const take = (item: { spar: string; title: string; change: Partial<ProjectFile> 
           </div>
           <div class="small quiet">
             {{ item.pieces.map(piece => `${piece.name} ${figure(piece.mm)}`).join(' · ') }};
-            <span class="num">{{ figure(item.offcutMm) }} mm</span> left
+            <span class="num">{{ amount(item.offcutMm, 'mm') }}</span> left
           </div>
         </div>
         <p v-for="item in plan.tooLong" :key="item.name" class="bad small">
-          {{ item.name }} wants {{ figure(item.mm) }} mm in one; stock is {{ item.stockMm }} mm: end it
+          {{ item.name }} wants {{ amount(item.mm, 'mm') }} in one; stock is {{ item.stockMm }} mm: end it
           earlier, or join two at the root.
         </p>
         <p v-if="plan.lengths.length" class="small">
@@ -132,10 +133,10 @@ const take = (item: { spar: string; title: string; change: Partial<ProjectFile> 
                 class="r num"
                 :class="{ bad: Math.min(...spar.fits.map(f => f[way])) < bead }"
               >
-                {{ figure(Math.min(...spar.fits.map(f => f[way])), 2) }} mm,
+                {{ amount(Math.min(...spar.fits.map(f => f[way])), 'mm', 2) }},
                 {{ Math.max(0, Math.floor(Math.min(...spar.fits.map(f => f[way])) / bead)) }} beads
               </td>
-              <td class="r num">{{ figure(spar.worstAt) }} mm</td>
+              <td class="r num">{{ amount(spar.worstAt, 'mm') }}</td>
             </tr>
           </tbody>
         </table>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LIBRARIES } from '../../../core/libraries'
 import { coverWanted, stockGramsPerMetre } from '../../../core/assess'
-import { figure } from '~/composables/format'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, edit } = useBench()
@@ -191,13 +191,13 @@ const remove = () =>
         "
       />
       <p v-if="report" class="quiet">
-        Both sides <span class="num">{{ figure(report.massG, 1) }} g</span>, about
+        Both sides <span class="num">{{ amount(report.massG, 'g', 1) }}</span>, about
         <span class="num">{{ doc.brief.currency }} {{ figure(report.price, 2) }}</span> of stock. Least
         plastic over the bore
-        <span class="num" :class="{ bad: report.worstMm < coverWanted(doc) }"
-          >{{ figure(report.worstMm, 2) }} mm</span
-        >
-        at <span class="num">{{ figure(report.worstAt) }} mm</span>.
+        <span class="num" :class="{ bad: report.worstMm < coverWanted(doc) }">{{
+          amount(report.worstMm, 'mm', 2)
+        }}</span>
+        at <span class="num">{{ amount(report.worstAt, 'mm') }}</span>.
       </p>
       <div class="acts">
         <v-btn data-act="leave-out" @click="remove">Leave it out</v-btn><v-btn @click="add">Add a spar</v-btn>

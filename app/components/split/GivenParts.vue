@@ -2,7 +2,7 @@
 /** Parts that came as files: brought in, put where they belong, re-materialled and weighed with the rest. */
 import { DocumentError, type Given } from '../../../core/document'
 import { MAX_PART_BYTES } from '../../../core/workshop/export'
-import { figure } from '~/composables/format'
+import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -104,7 +104,7 @@ const weight = (given: Given) =>
   <p v-if="said" class="quiet small" role="status">{{ said }}</p>
   <details v-for="(given, i) in doc.given" :key="given.id" class="given" :data-given="given.id">
     <summary>
-      <span class="name">{{ given.name }}</span> <span class="num">{{ figure(weight(given), 1) }} g</span>
+      <span class="name">{{ given.name }}</span> <span class="num">{{ amount(weight(given), 'g', 1) }}</span>
     </summary>
     <v-select
       :model-value="given.zone"

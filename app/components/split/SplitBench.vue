@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure } from '~/composables/format'
+import { amount, amountOf, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { now, doc, look } = useBench()
@@ -39,12 +39,12 @@ const joint = (kind: string | undefined) => kind ?? '–'
       >
         <td class="num">{{ p.mark }}</td>
         <td>{{ p.name }}</td>
-        <td class="r num">{{ figure(p.boxMm[0]) }} × {{ figure(p.boxMm[1]) }} mm</td>
-        <td class="r num">{{ figure(p.boxMm[2]) }} mm</td>
+        <td class="r num">{{ amountOf(p.boxMm[0], 'mm') }} × {{ amount(p.boxMm[1], 'mm') }}</td>
+        <td class="r num">{{ amount(p.boxMm[2], 'mm') }}</td>
         <td class="r num">{{ figure(p.slender, 1) }}×</td>
         <td>{{ joint(p.joints.foot?.kind) }}, {{ joint(p.joints.head?.kind) }}</td>
-        <td class="r num">{{ figure(p.overhangMm2 / 100, 1) }} cm²</td>
-        <td class="r num">{{ figure(p.bridgeMm) }} mm</td>
+        <td class="r num">{{ amount(p.overhangMm2 / 100, 'cm²', 1) }}</td>
+        <td class="r num">{{ amount(p.bridgeMm, 'mm') }}</td>
         <td :class="p.fits ? '' : 'bad'">{{ p.fits ? p.printerName : 'no bed takes it' }}</td>
       </tr>
     </tbody>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { newPieceNumber, type Joint } from '../../../core/document'
-import { figure } from '~/composables/format'
+import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -85,7 +85,7 @@ function add(part: Part) {
     </p>
     <template v-for="part in parts" :key="part">
       <h3>
-        {{ labels[part] }} <span class="quiet num">{{ figure(spanOf(part)) }} mm</span>
+        {{ labels[part] }} <span class="quiet num">{{ amount(spanOf(part), 'mm') }}</span>
       </h3>
       <div v-for="(cut, i) in doc.cuts[part]" :key="i" class="cut">
         <FigureField

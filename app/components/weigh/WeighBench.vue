@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure, signed, today } from '~/composables/format'
+import { amount, signed, today } from '~/composables/format'
 import { parseFigure } from '~/composables/parse-figure'
 import { useBench } from '~/composables/useBench'
 
@@ -44,7 +44,7 @@ function commit(id: string, name: string, predictedG: number) {
       <tr v-for="p in now.pieces" :key="p.id" :class="{ on: look.selected === p.id }">
         <td>{{ p.name }}</td>
         <td class="quiet">{{ p.zoneName }}, {{ p.filamentName }}</td>
-        <td class="r num">{{ figure(p.predictedG, 1) }} g</td>
+        <td class="r num">{{ amount(p.predictedG, 'g', 1) }}</td>
         <td class="w">
           <input
             class="num scale"
@@ -68,7 +68,7 @@ function commit(id: string, name: string, predictedG: number) {
           {{
             p.outdatedG === null
               ? entryOf(p.id)?.note
-              : `${figure(p.outdatedG, 1)} g was weighed before this piece was changed; print and weigh it again`
+              : `${amount(p.outdatedG, 'g', 1)} was weighed before this piece was changed; print and weigh it again`
           }}
         </td>
       </tr>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure, signed } from '~/composables/format'
+import { amount, amountOf, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -40,26 +40,26 @@ const first = computed(() => {
         </tr>
         <tr>
           <td>Flying weight, as predicted</td>
-          <td class="r num">{{ figure(t.massG) }} g</td>
+          <td class="r num">{{ amount(t.massG, 'g') }}</td>
         </tr>
         <tr>
           <td>if the rest runs like the weighed</td>
           <td class="r num" :class="{ bad: t.forecastMassG > doc.brief.targetMassG }" data-figure="forecast">
-            {{ figure(t.forecastMassG) }} g
+            {{ amount(t.forecastMassG, 'g') }}
           </td>
         </tr>
         <tr>
           <td>Target</td>
-          <td class="r num">{{ doc.brief.targetMassG }} g</td>
+          <td class="r num">{{ amount(doc.brief.targetMassG, 'g') }}</td>
         </tr>
         <tr>
           <td>CG forecast</td>
-          <td class="r num">{{ figure(t.forecastCgMm, 1) }} mm</td>
+          <td class="r num">{{ amount(t.forecastCgMm, 'mm', 1) }}</td>
         </tr>
         <tr>
           <td>Band</td>
           <td class="r num">
-            {{ figure(now.flight.cgRangeMm[0]) }}–{{ figure(now.flight.cgRangeMm[1]) }} mm
+            {{ amountOf(now.flight.cgRangeMm[0], 'mm') }}–{{ amount(now.flight.cgRangeMm[1], 'mm') }}
           </td>
         </tr>
       </tbody>

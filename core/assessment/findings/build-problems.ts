@@ -18,6 +18,7 @@ import {
 import { samplePiece } from '../../printing'
 import { type Airframe, noCuts } from '../resolve'
 import type { Finding, PieceReport } from '../report'
+import { q, say } from '../../units'
 /**
  * A foot this many times narrower than the piece is tall is knocked over by the nozzle, by common experience.
  */
@@ -60,11 +61,11 @@ function crossingSections(loft: SurfaceLoft): Finding[] {
             code: 'section-crosses',
             stations: ['shape'],
             severity: 'stop',
-            where: `${loft.label} at ${s.toFixed(0)} mm`,
+            where: say`${loft.label} at ${q(s, 'mm', 0)}`,
             value: at.x,
             limit: chord,
             unit: 'mm',
-            text: `The section at ${i === 0 ? 'the root' : `${s.toFixed(0)} mm`} of the ${loft.label.toLowerCase()} runs through itself ${at.x.toFixed(0)} mm aft of the nose; no solid can be made of it`,
+            text: say`The section at ${i === 0 ? 'the root' : say`${q(s, 'mm', 0)}`} of the ${loft.label.toLowerCase()} runs through itself ${q(at.x, 'mm', 0)} aft of the nose; no solid can be made of it`,
             remedy: 'Mend the coordinates there, or take another section',
           },
         ]
@@ -92,7 +93,7 @@ function bayProblems(
           value: bay.s,
           limit: loft.span,
           unit: 'mm',
-          text: `${bay.name} lies ${bay.s.toFixed(0)} mm along the ${loft.label.toLowerCase()}, which is ${loft.span.toFixed(0)} mm long; no bay is cut`,
+          text: say`${bay.name} lies ${q(bay.s, 'mm', 0)} along the ${loft.label.toLowerCase()}, which is ${q(loft.span, 'mm', 0)} long; no bay is cut`,
           remedy: 'Move it, or take its bay away',
         },
       ]
@@ -120,7 +121,7 @@ function bayProblems(
         value: bay.room,
         limit: bay.wanted,
         unit: 'mm',
-        text: `${bay.name} leaves ${bay.room.toFixed(1)} mm of the section over its bay; it wants ${bay.wanted} mm, so no bay is cut`,
+        text: say`${bay.name} leaves ${q(bay.room, 'mm', 1)} of the section over its bay; it wants ${q(bay.wanted, 'mm')}, so no bay is cut`,
         remedy: 'A flatter component, a thicker section, or lower it',
       })
     if (bay.runMissing)
@@ -132,7 +133,7 @@ function bayProblems(
         value: bay.leastRun ?? 0,
         limit: bay.runWanted,
         unit: 'mm',
-        text: `The run for the lead of ${bay.name} wants ${bay.runWanted.toFixed(1)} mm of height; the thinnest place has ${(bay.leastRun ?? 0).toFixed(1)} mm, so none is made`,
+        text: say`The run for the lead of ${bay.name} wants ${q(bay.runWanted, 'mm', 1)} of height; the thinnest place has ${q(bay.leastRun ?? 0, 'mm', 1)}, so none is made`,
         remedy: 'A thinner lead, or lay it along the lower skin',
       })
     for (const line of lines) {
@@ -148,7 +149,7 @@ function bayProblems(
           value: x,
           limit: x < (bay.x0 + bay.x1) / 2 ? bay.x0 : bay.x1,
           unit: 'mm',
-          text: `The bay of ${bay.name} (${bay.x0.toFixed(0)}–${bay.x1.toFixed(0)} mm) cuts through ${line.spar.name} at ${x.toFixed(0)} mm`,
+          text: say`The bay of ${bay.name} (${q(bay.x0, '', 0)}–${q(bay.x1, 'mm', 0)}) cuts through ${line.spar.name} at ${q(x, 'mm', 0)}`,
           remedy: 'Move it clear of the spar',
         })
     }
@@ -185,7 +186,7 @@ function hingeProblems(loft: SurfaceLoft, controls: Parameters<typeof hingedCont
               value: slot.thickness,
               limit: slot.thickness + least,
               unit: 'mm',
-              text: `${item.control.name}: a hinge ${slot.thickness} mm thick wants ${(-least).toFixed(1)} mm more of the section; its slots are left out there`,
+              text: say`${item.control.name}: a hinge ${q(slot.thickness, 'mm')} thick wants ${q(-least, 'mm', 1)} more of the section; its slots are left out there`,
               remedy: 'Hinge with tape, or a thinner strip',
             },
           ]
@@ -216,12 +217,12 @@ function cutProblems(airframe: Airframe): Finding[] {
           code: 'cut-through',
           stations: ['split'],
           severity: 'warn',
-          where: `${PARTS[part]} cut at ${atMm.toFixed(0)} mm`,
+          where: say`${PARTS[part]} cut at ${q(atMm, 'mm', 0)}`,
           value: atMm,
           limit: free,
           unit: 'mm',
-          text: `The cut at ${atMm.toFixed(0)} mm of the ${PARTS[part].toLowerCase()} runs through ${through.why}`,
-          remedy: `Move it to ${free.toFixed(0)} mm`,
+          text: say`The cut at ${q(atMm, 'mm', 0)} of the ${PARTS[part].toLowerCase()} runs through ${through.why}`,
+          remedy: say`Move it to ${q(free, 'mm', 0)}`,
         },
       ]
     })
@@ -263,7 +264,7 @@ function bodyProblems({ doc, body, pieces }: Airframe): Finding[] {
         value: solid,
         limit: wall.thicknessMm,
         unit: 'mm',
-        text: `The firewall is ${wall.thicknessMm} mm thick, and base and top layers of ${nose.zone.name} fill ${solid.toFixed(1)} mm of it`,
+        text: say`The firewall is ${q(wall.thicknessMm, 'mm')} thick, and base and top layers of ${nose.zone.name} fill ${q(solid, 'mm', 1)} of it`,
         remedy: `${Math.ceil((wall.thicknessMm - topLayers * layerHeightMm) / layerHeightMm)} base layers in that zone`,
       })
   }
@@ -319,7 +320,7 @@ function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceRe
       value: 0,
       limit: 1,
       unit: 'joints',
-      text: `The joint at the head of ${piece.name} is a plain butt: ${reason}`,
+      text: say`The joint at the head of ${piece.name} is a plain butt: ${reason}`,
       remedy: 'Another kind of joint, or move the cut',
     }))
     const empty = samplePiece(shapes[i]).samples.find(
@@ -330,11 +331,11 @@ function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceRe
         code: 'piece-broken',
         stations: ['split'],
         severity: 'stop',
-        where: `${piece.name} at ${empty.u.toFixed(0)} mm`,
+        where: say`${piece.name} at ${q(empty.u, 'mm', 0)}`,
         value: 0,
         limit: 1,
         unit: 'sections',
-        text: `Nothing is left of ${piece.name} at ${empty.u.toFixed(0)} mm: what is cut out of it is larger than it is`,
+        text: say`Nothing is left of ${piece.name} at ${q(empty.u, 'mm', 0)}: what is cut out of it is larger than it is`,
         remedy: 'Move or shrink the bay, hatch or seat there',
       })
     if (piece.slender > SLENDER_LIMIT && piece.brimMm < 3)
@@ -346,7 +347,7 @@ function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceRe
         value: piece.slender,
         limit: SLENDER_LIMIT,
         unit: 'times',
-        text: `${piece.name} stands ${piece.slender.toFixed(0)} times as tall as its foot is narrow`,
+        text: say`${piece.name} stands ${q(piece.slender, '', 0)} times as tall as its foot is narrow`,
         remedy: 'A brim of 4 mm in its zone, or another cut',
       })
     if (piece.bridgeMm > BRIDGE_LIMIT)
@@ -358,7 +359,7 @@ function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceRe
         value: piece.bridgeMm,
         limit: BRIDGE_LIMIT,
         unit: 'mm',
-        text: `${piece.name} bridges ${piece.bridgeMm.toFixed(0)} mm over nothing`,
+        text: say`${piece.name} bridges ${q(piece.bridgeMm, 'mm', 0)} over nothing`,
         remedy: 'A support there, or cut where the roof begins',
       })
     return found

@@ -7,6 +7,7 @@ import { flightProblems } from './flight-problems'
 import { strengthProblems } from './strength-problems'
 import type { Airframe } from '../resolve'
 import type { Finding, PieceReport, Assessment, SparReport } from '../report'
+import { dimensions, q, say, type Words } from '../../units'
 
 const FIELD = HEAT_CASES.find(item => item.id === 'field')!
 
@@ -57,14 +58,14 @@ function sparProblems({ doc, surfaces }: Airframe, spars: readonly SparReport[])
         code: spar.worstMm < 0.05 ? 'spar-breaks-out' : 'spar-thin-cover',
         stations: ['spine'],
         severity: spar.worstMm < 0.05 ? 'stop' : 'warn',
-        where: `${spar.name} at ${spar.worstAt.toFixed(0)} mm`,
+        where: say`${spar.name} at ${q(spar.worstAt, 'mm', 0)}`,
         value: spar.worstMm,
         limit: wanted,
         unit: 'mm',
         text:
           spar.worstMm < 0.05
-            ? `${spar.name} breaks out of the section by ${Math.max(0, -spar.worstMm).toFixed(1)} mm at ${spar.worstAt.toFixed(0)} mm from the root; its bore is left out of the pieces there`
-            : `${spar.name} leaves ${spar.worstMm.toFixed(2)} mm of plastic at ${spar.worstAt.toFixed(0)} mm; a bead is ${wanted} mm`,
+            ? say`${spar.name} breaks out of the section by ${q(Math.max(0, -spar.worstMm), 'mm', 1)} at ${q(spar.worstAt, 'mm', 0)} from the root; its bore is left out of the pieces there`
+            : say`${spar.name} leaves ${q(spar.worstMm, 'mm', 2)} of plastic at ${q(spar.worstAt, 'mm', 0)}; a bead is ${q(wanted, 'mm')}`,
         remedy: sparRemedy(spar, wanted),
       })
     }
@@ -78,7 +79,7 @@ function sparProblems({ doc, surfaces }: Airframe, spars: readonly SparReport[])
         value: spar.fromMm,
         limit: loft.span,
         unit: 'mm',
-        text: `${spar.name} begins ${spar.fromMm.toFixed(0)} mm out, beyond the tip at ${loft.span.toFixed(0)} mm`,
+        text: say`${spar.name} begins ${q(spar.fromMm, 'mm', 0)} out, beyond the tip at ${q(loft.span, 'mm', 0)}`,
         remedy: 'Move its inner end inboard',
       })
     const most = doc.spars.find(item => item.id === spar.id)?.through ? 2 : 1
@@ -91,17 +92,17 @@ function sparProblems({ doc, surfaces }: Airframe, spars: readonly SparReport[])
         value: spar.pieceMm,
         limit: spar.stockMm,
         unit: 'mm',
-        text: `${spar.name} needs ${spar.pieceMm.toFixed(0)} mm in one length${most === 2 ? ' through the middle' : ''}; stock is ${spar.stockMm} mm`,
+        text: say`${spar.name} needs ${q(spar.pieceMm, 'mm', 0)} in one length${most === 2 ? ' through the middle' : ''}; stock is ${q(spar.stockMm, 'mm')}`,
         remedy: 'End it earlier, or split it at the root',
       })
     return found
   })
 }
 
-function sparRemedy(spar: SparReport, wanted: number): string {
+function sparRemedy(spar: SparReport, wanted: number): Words {
   const lastGood = [...spar.fits].reverse().find(fit => Math.min(fit.above, fit.below) >= wanted)
   if (lastGood && lastGood.s > spar.fromMm + 20 && lastGood.s < spar.toMm)
-    return `End it at ${Math.floor(lastGood.s)} mm, or take a size less`
+    return say`End it at ${q(Math.floor(lastGood.s), 'mm')}, or take a size less`
   return 'Take a size less, a thicker section, or move it to the thickest part of the chord'
 }
 
@@ -119,7 +120,7 @@ function pieceProblems({ doc, pieces: shapes }: Airframe, pieces: readonly Piece
         value: Math.max(...piece.boxMm),
         limit: Math.max(...bed.bedMm),
         unit: 'mm',
-        text: `${piece.name} is ${piece.boxMm.map(v => v.toFixed(0)).join(' × ')} mm standing; no printer here takes it (${bed.name}: ${bed.bedMm.join(' × ')} mm, ${bed.nozzleMaxC} °C)`,
+        text: say`${piece.name} is ${dimensions(piece.boxMm, 0)} standing; no printer here takes it (${bed.name}: ${dimensions(bed.bedMm)}, ${q(bed.nozzleMaxC, '°C')})`,
         remedy: 'Split: propose cuts, or lower the nozzle temperature',
       })
     }
@@ -154,8 +155,8 @@ function zoneProblems(airframe: Airframe): Finding[] {
         value: fill,
         limit: 0.95,
         unit: '×',
-        text: `${zone.name}: the bead is ${(100 * fill).toFixed(0)} % full, starved and weak`,
-        remedy: `Flow ${(recipe.flow / fill).toFixed(2)} fills it at ${recipe.nozzleC} °C`,
+        text: say`${zone.name}: the bead is ${q(100 * fill, '%', 0)} full, starved and weak`,
+        remedy: say`Flow ${q(recipe.flow / fill, '', 2)} fills it at ${q(recipe.nozzleC, '°C')}`,
       })
     if (fill > 1.05)
       found.push({
@@ -166,8 +167,8 @@ function zoneProblems(airframe: Airframe): Finding[] {
         value: fill,
         limit: 1.05,
         unit: '×',
-        text: `${zone.name}: the bead is ${(100 * fill).toFixed(0)} % full, proud and heavy to sand`,
-        remedy: `Flow ${(recipe.flow / fill).toFixed(2)} fills it at ${recipe.nozzleC} °C`,
+        text: say`${zone.name}: the bead is ${q(100 * fill, '%', 0)} full, proud and heavy to sand`,
+        remedy: say`Flow ${q(recipe.flow / fill, '', 2)} fills it at ${q(recipe.nozzleC, '°C')}`,
       })
     const [low, high] = filament.nozzleC
     if (recipe.nozzleC < low || recipe.nozzleC > high)
@@ -179,8 +180,8 @@ function zoneProblems(airframe: Airframe): Finding[] {
         value: recipe.nozzleC,
         limit: recipe.nozzleC < low ? low : high,
         unit: '°C',
-        text: `${zone.name}: ${recipe.nozzleC} °C is outside what ${filament.name} takes (${low}–${high} °C)`,
-        remedy: `Set ${recipe.nozzleC < low ? low : high} °C`,
+        text: say`${zone.name}: ${q(recipe.nozzleC, '°C')} is outside what ${filament.name} takes (${low}–${q(high, '°C')})`,
+        remedy: say`Set ${q(recipe.nozzleC < low ? low : high, '°C')}`,
       })
     if (recipe.beadWidthMm < recipe.layerHeightMm)
       found.push({
@@ -191,7 +192,7 @@ function zoneProblems(airframe: Airframe): Finding[] {
         value: recipe.beadWidthMm,
         limit: recipe.layerHeightMm,
         unit: 'mm',
-        text: `${zone.name}: a bead ${recipe.beadWidthMm} mm wide cannot be ${recipe.layerHeightMm} mm high`,
+        text: say`${zone.name}: a bead ${q(recipe.beadWidthMm, 'mm')} wide cannot be ${q(recipe.layerHeightMm, 'mm')} high`,
         remedy: 'A wider bead or a thinner layer',
       })
     if (filament.needsEnclosure && !airframe.doc.printers.some(printer => printer.enclosed))
@@ -217,7 +218,7 @@ function zoneProblems(airframe: Airframe): Finding[] {
         value: hot,
         limit: filament.softeningC,
         unit: '°C',
-        text: `${zone.name}: on the field at ${air} °C a ${colour} skin reaches ${hot.toFixed(0)} °C in still air; ${filament.name} softens at ${filament.softeningC} °C`,
+        text: say`${zone.name}: on the field at ${q(air, '°C')} a ${colour} skin reaches ${q(hot, '°C', 0)} in still air; ${filament.name} softens at ${q(filament.softeningC, '°C')}`,
         remedy: 'A lighter colour and shade, or a heat-proof filament',
       })
     return found
@@ -246,8 +247,8 @@ function spoolProblems({ doc }: Airframe, pieces: readonly PieceReport[]): Findi
         value: have,
         limit: mass,
         unit: 'g',
-        text: `${have.toFixed(0)} g of ${name} on the shelf; ${mass.toFixed(0)} g still to print`,
-        remedy: `Buy ${Math.ceil((mass - have) / 10) * 10} g more before the first plate`,
+        text: say`${q(have, 'g', 0)} of ${name} on the shelf; ${q(mass, 'g', 0)} still to print`,
+        remedy: say`Buy ${q(Math.ceil((mass - have) / 10) * 10, 'g')} more before the first plate`,
       },
     ]
   })
@@ -269,7 +270,7 @@ const equipmentProblems = (doc: ProjectFile): Finding[] =>
         value: over,
         limit: 0,
         unit: 'mm',
-        text: `${item.name} sticks ${over.toFixed(0)} mm out of its bay (${item.bay[0]}–${item.bay[1]} mm)`,
+        text: say`${item.name} sticks ${q(over, 'mm', 0)} out of its bay (${item.bay[0]}–${q(item.bay[1], 'mm')})`,
         remedy: 'Move it, take a shorter one, or lengthen the bay',
       },
     ]
@@ -292,7 +293,7 @@ const weighProblems = (pieces: readonly PieceReport[]): Finding[] =>
         value: piece.weighedG,
         limit: piece.predictedG,
         unit: 'g',
-        text: `${piece.name} weighs ${piece.weighedG.toFixed(1)} g, ${(100 * Math.abs(off)).toFixed(0)} % ${off > 0 ? 'over' : 'under'} its ${piece.predictedG.toFixed(1)} g`,
+        text: say`${piece.name} weighs ${q(piece.weighedG, 'g', 1)}, ${q(100 * Math.abs(off), '%', 0)} ${off > 0 ? 'over' : 'under'} its ${q(piece.predictedG, 'g', 1)}`,
         remedy:
           off > 0
             ? 'Check flow and bead width before the next plate'

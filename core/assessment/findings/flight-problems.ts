@@ -1,6 +1,7 @@
 /** What is wrong with how it will fly: each with its place, figure, limit and one thing to do. */
 import type { ProjectFile } from '../../document'
 import type { Finding, Assessment } from '../report'
+import { q, say } from '../../units'
 
 /** The inner wing should stall this much before the tip, °. */
 export const TIP_MARGIN_WANTED = 1
@@ -26,14 +27,14 @@ export function flightProblems(
       value: flight.stallMs,
       limit: doc.brief.stallMaxMs,
       unit: 'm/s',
-      text: `It stalls at ${flight.stallMs.toFixed(1)} m/s; the brief asks for ${doc.brief.stallMaxMs} m/s`,
-      remedy: `${(100 * ((flight.stallMs / doc.brief.stallMaxMs) ** 2 - 1)).toFixed(0)} % more wing area, or as much less weight`,
+      text: say`It stalls at ${q(flight.stallMs, 'm/s', 1)}; the brief asks for ${q(doc.brief.stallMaxMs, 'm/s')}`,
+      remedy: say`${q(100 * ((flight.stallMs / doc.brief.stallMaxMs) ** 2 - 1), '%', 0)} more wing area, or as much less weight`,
     })
   if (stall.tipMarginDeg < TIP_MARGIN_WANTED) {
     const washed = stall.cases.find(item => item.id === 'washout')
     const remedy =
       washed && washed.tipMarginDeg >= TIP_MARGIN_WANTED
-        ? `Two more degrees of washout: then ${washed.tipMarginDeg.toFixed(1)}°`
+        ? say`Two more degrees of washout: then ${q(washed.tipMarginDeg, '°', 1)}`
         : 'More washout, less taper, or a thicker, more cambered tip'
     found.push({
       code: 'tip-stall',
@@ -45,8 +46,8 @@ export function flightProblems(
       unit: '°',
       text:
         stall.tipMarginDeg < 0
-          ? `The outer wing stalls ${(-stall.tipMarginDeg).toFixed(1)}° before the inner, first ${(100 * stall.placeShare).toFixed(0)} % out: it will drop a wing`
-          : `The outer wing stalls only ${stall.tipMarginDeg.toFixed(1)}° after the inner: it may drop a wing`,
+          ? say`The outer wing stalls ${q(-stall.tipMarginDeg, '°', 1)} before the inner, first ${q(100 * stall.placeShare, '%', 0)} out: it will drop a wing`
+          : say`The outer wing stalls only ${q(stall.tipMarginDeg, '°', 1)} after the inner: it may drop a wing`,
       remedy,
     })
   }
@@ -59,7 +60,7 @@ export function flightProblems(
       value: plan.spanMm,
       limit: doc.brief.spanMaxMm,
       unit: 'mm',
-      text: `Span ${plan.spanMm.toFixed(0)} mm; the brief allows ${doc.brief.spanMaxMm} mm`,
+      text: say`Span ${q(plan.spanMm, 'mm', 0)}; the brief allows ${q(doc.brief.spanMaxMm, 'mm')}`,
       remedy: 'Shorten the outer panel, or change the brief',
     })
   for (const row of trim.filter(item => item.trouble)) {
@@ -67,12 +68,12 @@ export function flightProblems(
     found.push({
       code: 'trim-hard',
       stations: ['shape'],
-      severity: /slower|nothing|wants/.test(row.trouble) ? 'warn' : 'note',
+      severity: row.serious ? 'warn' : 'note',
       where: place,
       value: row.controlDeg ?? row.cmLeft,
       limit: 0,
       unit: row.controlDeg === null ? 'Cm' : '°',
-      text: `${place}, ${row.speedMs.toFixed(1)} m/s: ${row.trouble}`,
+      text: say`${place}, ${q(row.speedMs, 'm/s', 1)}: ${row.trouble}`,
       remedy:
         row.controlDeg === null
           ? 'Shape: add an elevator or elevons'
@@ -88,7 +89,7 @@ export function flightProblems(
       value: mode.halfS,
       limit: 0,
       unit: 's',
-      text: `${mode.label}: ${mode.words}`,
+      text: say`${mode.label}: ${mode.words}`,
       remedy:
         mode.id === 'spiral' || mode.id === 'dutch-roll'
           ? 'Shape: dihedral and fin'
@@ -103,7 +104,7 @@ export function flightProblems(
       value: reading.value,
       limit: 0,
       unit: 'per rad',
-      text: `${reading.label} ${reading.value.toFixed(3)}: ${reading.words}`,
+      text: say`${reading.label} ${q(reading.value, '', 3)}: ${reading.words}`,
       remedy: 'Shape: a larger fin, or a longer arm to it',
     })
   for (const control of controls.filter(item => item.trouble && item.servoName !== null))
@@ -115,7 +116,7 @@ export function flightProblems(
       value: control.servoNeedsNcm ?? 0,
       limit: control.servoHasNcm ?? 0,
       unit: 'N·cm',
-      text: `${control.name}: ${control.trouble}`,
+      text: say`${control.name}: ${control.trouble}`,
       remedy: 'Shape: rod, throw or servo',
     })
   return found

@@ -5,6 +5,7 @@
 import { zoneOr } from '../../geometry'
 import type { Airframe } from '../resolve'
 import type { StrengthFigures, Finding } from '../report'
+import { q, say } from '../../units'
 /** A tail that gives away more than this much of its lift slope is too soft to be trimmed by feel. */
 export const TAIL_LEFT = 0.9
 /** Twist of a boom under full rudder that can be seen and felt, °. */
@@ -30,12 +31,12 @@ const placeProblems = ({ part, places }: StrengthFigures): Finding[] =>
       stations: ['spine'],
       target: true,
       severity: 'stop',
-      where: `${place.label} at ${place.xMm.toFixed(0)} mm`,
+      where: say`${place.label} at ${q(place.xMm, 'mm', 0)}`,
       value: place.reserve,
       limit: 1,
       unit: '×',
-      text: `${place.label}, ${place.mode}: ${place.reserve.toFixed(2)} of what it must bear (${place.case}; ${place.words})`,
-      remedy: `Spine: ${place.remedy}`,
+      text: say`${place.label}, ${place.mode}: ${q(place.reserve, '', 2)} of what it must bear (${place.case}; ${place.words})`,
+      remedy: say`Spine: ${place.remedy}`,
     }))
 
 function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Finding[] {
@@ -54,7 +55,7 @@ function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Fin
       value: top,
       limit: twist.cautionMs,
       unit: 'm/s',
-      text: `At ${top} m/s the wing is near where it would ${first}: keep under ${twist.cautionMs.toFixed(0)} m/s`,
+      text: say`At ${q(top, 'm/s')} the wing is near where it would ${first}: keep under ${q(twist.cautionMs, 'm/s', 0)}`,
       remedy: 'Skin: another bead on the outer wing, or a lower top speed at Brief',
     })
   }
@@ -67,7 +68,7 @@ function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Fin
       value: boom.effectTop,
       limit: TAIL_LEFT,
       unit: 'of the tail',
-      text: `At top speed the boom bends until ${(100 * boom.effectTop).toFixed(0)} % of the tail's effect is left`,
+      text: say`At top speed the boom bends until ${q(100 * boom.effectTop, '%', 0)} of the tail's effect is left`,
       remedy: 'Spine: a size more of boom',
     })
   if (boom && boom.twistDeg > BOOM_TWIST_LIMIT)
@@ -79,7 +80,7 @@ function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Fin
       value: boom.twistDeg,
       limit: BOOM_TWIST_LIMIT,
       unit: '°',
-      text: `Full rudder at cruise twists the boom by ${boom.twistDeg.toFixed(1)}°`,
+      text: say`Full rudder at cruise twists the boom by ${q(boom.twistDeg, '°', 1)}`,
       remedy: 'Spine: a size more of boom',
     })
   return found
@@ -108,7 +109,7 @@ function gearProblems({ doc }: Airframe, { gear }: StrengthFigures): Finding[] {
       value: gear.travelMm,
       limit: doc.gear.find(leg => leg.name === name)!.travelMm,
       unit: 'mm',
-      text: `${name} runs into its stop in a drop from ${doc.brief.dropMm} mm; the peak is ${gear.factor.toFixed(1)} times the weight`,
+      text: say`${name} runs into its stop in a drop from ${q(doc.brief.dropMm, 'mm')}; the peak is ${q(gear.factor, '', 1)} times the weight`,
       remedy: 'A stiffer spring, or more travel',
     })
   return found

@@ -14,6 +14,7 @@ import type {
   LedgerRow,
   PlanFigures,
 } from '../report'
+import { q, say, type Words } from '../../units'
 
 type Totals = {
   massG: number
@@ -38,7 +39,7 @@ export function weightVerdict(doc: ProjectFile, totals: Totals, ledger: readonly
     value: totals.massG,
     unit: 'g',
     digits: 0,
-    targetText: `≤ ${target} g`,
+    targetText: say`≤ ${q(target, 'g')}`,
     margin,
     spread: totals.massSpreadG,
     fill: Math.min(1, target / Math.max(1, totals.massG)),
@@ -48,8 +49,8 @@ export function weightVerdict(doc: ProjectFile, totals: Totals, ledger: readonly
     ),
     reason:
       margin >= 0
-        ? `${margin.toFixed(0)} g under the target, ready to fly with payload`
-        : `${(-margin).toFixed(0)} g over the target, ready to fly with payload`,
+        ? say`${q(margin, 'g', 0)} under the target, ready to fly with payload`
+        : say`${q(-margin, 'g', 0)} over the target, ready to fly with payload`,
   }
 }
 
@@ -76,7 +77,7 @@ export function balanceVerdict(
     value: now,
     unit: '% MAC',
     digits: 1,
-    targetText: `${low}–${high} %`,
+    targetText: say`${low}–${q(high, '%')}`,
     margin,
     spread,
     fill: margin >= 0 ? 1 : Math.max(0, 1 + margin / Math.max(5, high - low)),
@@ -89,7 +90,7 @@ export function balanceVerdict(
         note: 'shift of CG from the aim',
       })),
     ),
-    reason: `balances at ${totals.cgMm[0].toFixed(0)} mm; aim ${flight.cgAimMm.toFixed(0)} mm, neutral point ${flight.neutralPointMm.toFixed(0)} mm: ${where}${worse === empty && empty !== now && margin < 0 ? ' once the payload is gone' : ''}`,
+    reason: say`balances at ${q(totals.cgMm[0], 'mm', 0)}; aim ${q(flight.cgAimMm, 'mm', 0)}, neutral point ${q(flight.neutralPointMm, 'mm', 0)}: ${where}${worse === empty && empty !== now && margin < 0 ? ' once the payload is gone' : ''}`,
   }
 }
 
@@ -106,7 +107,7 @@ export function strengthVerdict(
   const margin = strength.reserve - 1
   const rows = [
     ...strength.stations.map(station => ({
-      name: `${station.s.toFixed(0)} mm out: ${station.mode}`,
+      name: say`${q(station.s, 'mm', 0)} out: ${station.mode}`,
       value: station.reserve,
       note: station.case,
     })),
@@ -122,7 +123,7 @@ export function strengthVerdict(
     value: strength.reserve,
     unit: '× reserve',
     digits: 2,
-    targetText: `≥ 1.00 at ${n.toFixed(by === 'pull-up' ? 0 : 1)} g × ${doc.brief.safetyFactor}`,
+    targetText: say`≥ 1.00 at ${q(n, 'gₙ', by === 'pull-up' ? 0 : 1)} × ${doc.brief.safetyFactor}`,
     margin,
     spread: strength.reserve * materialSpread,
     fill: Math.min(1, strength.reserve),
@@ -131,7 +132,7 @@ export function strengthVerdict(
       .sort((a, b) => a.value - b.value)
       .slice(0, 14)
       .map(row => ({ ...row, unit: '×' })),
-    reason: `${strength.mode} is the first to go, ${strength.where}; ${strength.case}${by === 'pull-up' ? '' : `; the ${by} is more than the pull-up`}`,
+    reason: say`${strength.mode} is the first to go, ${strength.where}; ${strength.case}${by === 'pull-up' ? '' : `; the ${by} is more than the pull-up`}`,
   }
 }
 
@@ -147,7 +148,7 @@ export function hoursVerdict(doc: ProjectFile, totals: Totals, pieces: readonly 
     value: totals.hours,
     unit: 'h',
     digits: 1,
-    targetText: `≤ ${target} h`,
+    targetText: say`≤ ${q(target, 'h')}`,
     margin,
     spread: totals.hours * TIME_SPREAD,
     fill: Math.min(1, target / Math.max(0.1, totals.hours)),
@@ -155,7 +156,7 @@ export function hoursVerdict(doc: ProjectFile, totals: Totals, pieces: readonly 
     contributions: bySize(
       pieces.map(piece => ({ name: piece.name, value: piece.hours, unit: 'h', note: piece.printerName })),
     ),
-    reason: `all printers added; side by side they finish in ${totals.finishHours.toFixed(1)} h`,
+    reason: say`all printers added; side by side they finish in ${q(totals.finishHours, 'h', 1)}`,
   }
 }
 
@@ -172,11 +173,13 @@ export function verdictFindings(
   verdicts: Record<WingName, Verdict>,
   { part, places }: Pick<StrengthFigures, 'part' | 'places'>,
 ): Finding[] {
-  const remedies: Record<WingName, string> = {
+  const remedies: Record<WingName, Words> = {
     weight: 'Skin: foaming filament or one bead less in the heaviest zone',
     balance: 'Balance: move the battery, or take the ballast it computes',
     strength:
-      part === 'wing' ? 'Spine: a larger tube, or run it past the place named' : `Spine: ${places[0].remedy}`,
+      part === 'wing'
+        ? 'Spine: a larger tube, or run it past the place named'
+        : say`Spine: ${places[0].remedy}`,
     hours: 'Skin: fewer beads or a thicker layer; Split: fewer pieces alone on a plate',
   }
   return Object.values(verdicts)
@@ -190,7 +193,7 @@ export function verdictFindings(
       value: verdict.value,
       limit: verdict.value + verdict.margin,
       unit: verdict.unit,
-      text: `${verdict.label}: ${verdict.value.toFixed(verdict.digits)} ${verdict.unit}, target ${verdict.targetText}; ${verdict.reason}`,
+      text: say`${verdict.label}: ${q(verdict.value, '', verdict.digits)} ${verdict.unit}, target ${verdict.targetText}; ${verdict.reason}`,
       remedy: remedies[verdict.wing],
     }))
 }

@@ -1,7 +1,7 @@
 /** Modes, rates and their plain reading at cruise. SI inside. */
 import { damping, derivativesAt, halfTime, handling, period, type Derivatives, type Mode } from '../../aero'
 import { sumInertia, type MassEntry } from '../../mass'
-import { GRAVITY } from '../../units'
+import { GRAVITY, q, say, type Words } from '../../units'
 import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import type { ControlRoles } from './airframe-lattice'
@@ -84,8 +84,9 @@ export function handlingOf(
   }
 }
 
-const seconds = (value: number): string =>
-  value >= 10 ? value.toFixed(0) : value.toFixed(value >= 1 ? 1 : 2)
+/** Digits as far as a stopwatch by hand tells anything. */
+const digitsOf = (value: number): number => (value >= 10 ? 0 : value >= 1 ? 1 : 2)
+const seconds = (value: number) => q(value, 's', digitsOf(value))
 /** Several real roots speak by the slowest. */
 const slowest = (modes: readonly Mode[]): Mode =>
   modes.reduce((a, b) => (Math.abs(b.growth) < Math.abs(a.growth) ? b : a))
@@ -94,7 +95,7 @@ function report(
   id: ModeReport['id'],
   label: string,
   mode: Mode,
-  words: string,
+  words: Words,
   state: ModeReport['state'],
 ): ModeReport {
   const swing = period(mode)
@@ -115,11 +116,11 @@ function phugoid(modes: readonly Mode[]): ModeReport {
   const words =
     mode.frequency === 0
       ? mode.growth > 0
-        ? `runs away in speed, doubling in ${seconds(halfTime(mode))} s: the balance is too far aft`
+        ? say`runs away in speed, doubling in ${seconds(halfTime(mode))}: the balance is too far aft`
         : 'speed comes back without a swing'
       : mode.growth > 0.02
-        ? `rises and dives every ${seconds(period(mode))} s, a little more each time: hold it with the elevator`
-        : `rises and dives every ${seconds(period(mode))} s and settles in ${seconds(3 * halfTime(mode))} s if left alone`
+        ? say`rises and dives every ${seconds(period(mode))}, a little more each time: hold it with the elevator`
+        : say`rises and dives every ${seconds(period(mode))} and settles in ${seconds(3 * halfTime(mode))} if left alone`
   return report(
     'phugoid',
     'Phugoid',
@@ -133,10 +134,10 @@ function shortPeriod(modes: readonly Mode[]): ModeReport {
   const growing = modes.find(item => item.growth > 0)
   const mode = growing ?? slowest(modes)
   const words = growing
-    ? `diverges in pitch, doubling in ${seconds(halfTime(growing))} s: not to be flown`
+    ? say`diverges in pitch, doubling in ${seconds(halfTime(growing))}: not to be flown`
     : mode.frequency > 0
-      ? `nods back within ${seconds(3 * halfTime(mode))} s, ${damping(mode) > 0.5 ? 'without overshoot to speak of' : 'with a visible nod or two'}`
-      : `comes back without a swing in ${seconds(3 * halfTime(mode))} s`
+      ? say`nods back within ${seconds(3 * halfTime(mode))}, ${damping(mode) > 0.5 ? 'without overshoot to speak of' : 'with a visible nod or two'}`
+      : say`comes back without a swing in ${seconds(3 * halfTime(mode))}`
   return report(
     'short-period',
     'Short period',
@@ -152,7 +153,7 @@ const roll = (mode: Mode): ModeReport =>
     'Roll',
     mode,
     mode.growth < 0
-      ? `answers the ailerons within ${seconds(-1 / mode.growth)} s and stops as fast`
+      ? say`answers the ailerons within ${seconds(-1 / mode.growth)} and stops as fast`
       : 'does not damp in roll',
     mode.growth < 0 ? 'good' : 'poor',
   )
@@ -161,10 +162,10 @@ function spiral(mode: Mode): ModeReport {
   const time = halfTime(mode)
   const words =
     mode.growth <= 0
-      ? `levels itself out of a bank, halving it in ${seconds(time)} s`
+      ? say`levels itself out of a bank, halving it in ${seconds(time)}`
       : time > 20
-        ? `a bank stays about as it is (doubles in ${seconds(time)} s)`
-        : `a bank tightens, doubling in ${seconds(time)} s: ${time < 5 ? 'more dihedral or a smaller fin' : 'keep an eye on it'}`
+        ? say`a bank stays about as it is (doubles in ${seconds(time)})`
+        : say`a bank tightens, doubling in ${seconds(time)}: ${time < 5 ? 'more dihedral or a smaller fin' : 'keep an eye on it'}`
   return report(
     'spiral',
     'Spiral',
@@ -181,8 +182,8 @@ function dutchRoll(modes: readonly Mode[]): ModeReport {
     if (growing) return 'swings its tail wider and wider: a larger fin or less dihedral'
     if (mode.frequency === 0) return 'does not wag its tail'
     return damping(mode) < 0.08
-      ? `wags its tail every ${seconds(period(mode))} s and keeps at it: a larger fin or less dihedral`
-      : `wags its tail every ${seconds(period(mode))} s, gone in ${seconds(3 * halfTime(mode))} s`
+      ? say`wags its tail every ${seconds(period(mode))} and keeps at it: a larger fin or less dihedral`
+      : say`wags its tail every ${seconds(period(mode))}, gone in ${seconds(3 * halfTime(mode))}`
   }
   return report(
     'dutch-roll',

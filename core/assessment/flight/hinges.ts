@@ -5,7 +5,7 @@
 import { hingeCoefficients, servoAngle, servoTorque, stripCirculations, circulationOf } from '../../aero'
 import type { Control, SurfaceName } from '../../document'
 import { planAt, throwMm, type SurfaceLoft } from '../../geometry'
-import { degToRad, radToDeg } from '../../units'
+import { degToRad, radToDeg, q, say, type Words } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { controlId, surfaceOf } from './airframe-lattice'
 import type { Airframe } from '../resolve'
@@ -52,15 +52,15 @@ function reportOf(
   const has = servo?.servo ?? null
   const angleDeg = angle === null ? null : radToDeg(angle),
     needsNcm = needs === null ? null : 100 * needs
-  const trouble = (): string => {
+  const trouble = (): Words => {
     if (!rod) return 'no rod set: give it an arm and a horn'
     if (angleDeg === null)
-      return `an arm of ${rod.arm} mm cannot turn a horn of ${rod.horn} mm that far: a longer arm or a shorter horn`
+      return say`an arm of ${q(rod.arm, 'mm')} cannot turn a horn of ${q(rod.horn, 'mm')} that far: a longer arm or a shorter horn`
     if (!has) return 'no servo named with its torque'
     if (angleDeg > has.travelDeg)
-      return `the servo would turn ${angleDeg.toFixed(0)}°; it has ${has.travelDeg}°: a longer arm or a shorter horn`
+      return say`the servo would turn ${q(angleDeg, '°', 0)}; it has ${q(has.travelDeg, '°')}: a longer arm or a shorter horn`
     if (needsNcm! > SERVO_SHARE * has.torqueNcm)
-      return `at ${airframe.doc.brief.topSpeedMs} m/s it asks for ${((100 * needsNcm!) / has.torqueNcm).toFixed(0)} % of the servo's torque (over ${100 * SERVO_SHARE} %): a longer horn, less throw, or a stronger servo`
+      return say`at ${q(airframe.doc.brief.topSpeedMs, 'm/s')} it asks for ${q((100 * needsNcm!) / has.torqueNcm, '%', 0)} of the servo's torque (over ${q(100 * SERVO_SHARE, '%')}): a longer horn, less throw, or a stronger servo`
     return ''
   }
   return {

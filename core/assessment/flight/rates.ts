@@ -1,7 +1,7 @@
 /** Starting rates and exponential from what the aircraft does with full throw. SI inside. */
 import type { Control, SurfaceName } from '../../document'
 import type { Derivatives } from '../../aero'
-import { radToDeg, degToRad, GRAVITY } from '../../units'
+import { radToDeg, degToRad, GRAVITY, q, say, type Words } from '../../units'
 import { type ControlRoles, surfaceOf } from './airframe-lattice'
 import { expoFor, finSense } from './hinges'
 import type { SolvedFlight } from './solved-lift'
@@ -45,7 +45,7 @@ export function rateReports(
     unit: string,
     high: number,
     timeS: number | null,
-    what: (value: number) => string,
+    what: (value: number) => Words,
   ) => {
     if (!(response > 0) || !Number.isFinite(response)) return
     const highShare = Math.min(1, high / response),
@@ -77,7 +77,7 @@ export function rateReports(
     add('roll', roles.roll, full, rate, '°/s', WANTED.roll.high, mode.halfS / Math.LN2, value =>
       value < WANTED.roll.low
         ? 'slow in roll: more throw or wider ailerons'
-        : `full throw rolls it ${value.toFixed(0)}°/s at ${speedMs.toFixed(0)} m/s`,
+        : say`full throw rolls it ${q(value, '°/s', 0)} at ${q(speedMs, 'm/s', 0)}`,
     )
   }
   const pitch = roles.pitch ? effect(roles.pitch, 'together') : undefined
@@ -94,7 +94,7 @@ export function rateReports(
       Math.max(WANTED.pitch.low, most),
       null,
       value =>
-        `full up would pull ${(value + 1).toFixed(1)} g at ${speedMs.toFixed(0)} m/s${value + 1 > clMax / cl ? `: it stalls at ${(clMax / cl).toFixed(1)} g first` : ''}`,
+        say`full up would pull ${q(value + 1, 'gₙ', 1)} at ${q(speedMs, 'm/s', 0)}${value + 1 > clMax / cl ? say`: it stalls at ${q(clMax / cl, 'gₙ', 1)} first` : ''}`,
     )
   }
   const yaw = roles.yaw
@@ -111,7 +111,7 @@ export function rateReports(
       '° of sideslip',
       WANTED.yaw.high,
       null,
-      value => `full rudder holds ${value.toFixed(0)}° of sideslip`,
+      value => say`full rudder holds ${q(value, '°', 0)} of sideslip`,
     )
   }
   return reports

@@ -1,6 +1,6 @@
 /** Trim at cruise, best glide and slow flight, with the payload aboard and gone. SI inside. */
 import { trimAt, type Deflection, type Trim } from '../../aero'
-import { GRAVITY, radToDeg } from '../../units'
+import { GRAVITY, radToDeg, q, say, type Words } from '../../units'
 import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
@@ -94,16 +94,20 @@ export function trimRows(
       const { CD } = drag(alpha, deflections, speed)
       const deg = radToDeg(trim.deflection)
       const limit = control ? (deg < 0 ? control.throwUpDeg : control.throwDownDeg) : 0
-      const trouble = (): string => {
-        if (speed < load.stall) return 'slower than it can fly'
+      const trouble = (): [words: Words, serious: boolean] => {
+        if (speed < load.stall) return ['slower than it can fly', true]
         if (!control)
           return Math.abs(trim.at.Cm) > 0.005
-            ? 'nothing holds the pitch: give the tail or wing an elevator'
-            : ''
+            ? ['nothing holds the pitch: give the tail or wing an elevator', true]
+            : ['', false]
         if (!trim.found || Math.abs(deg) > limit)
-          return `wants ${Math.abs(deg).toFixed(0)}° ${deg < 0 ? 'up' : 'down'}; the throw is ${limit}°`
-        return Math.abs(deg) > 0.6 * limit ? 'leaves little throw to fly with' : ''
+          return [
+            say`wants ${q(Math.abs(deg), '°', 0)} ${deg < 0 ? 'up' : 'down'}; the throw is ${q(limit, '°')}`,
+            true,
+          ]
+        return [Math.abs(deg) > 0.6 * limit ? 'leaves little throw to fly with' : '', false]
       }
+      const [words, serious] = trouble()
       rows.push({
         id,
         label,
@@ -115,7 +119,8 @@ export function trimRows(
         cmLeft: control ? 0 : trim.at.Cm,
         glideRatio: CL / CD,
         sinkMs: (speed * CD) / Math.hypot(CL, CD),
-        trouble: trouble(),
+        trouble: words,
+        serious,
       })
     }
   }

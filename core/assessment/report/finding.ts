@@ -1,4 +1,5 @@
 /** What is wrong or odd with a design: never without a figure. */
+import type { Words } from '../../units'
 /** Stations of the flight path at which findings are shown. */
 export type Station = 'brief' | 'shape' | 'skin' | 'spine' | 'split' | 'print' | 'weigh' | 'balance'
 
@@ -9,10 +10,10 @@ export interface Finding {
   /** Says again what a verdict says of its target, so it stops nothing by itself. */
   target?: boolean
   severity: 'stop' | 'warn' | 'note'
-  where: string
+  where: Words
   value: number
   limit: number
   unit: string
-  text: string
-  remedy: string
+  text: Words
+  remedy: Words
 }

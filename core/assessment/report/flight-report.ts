@@ -1,4 +1,5 @@
 /** What the flight stages report: plain data in the units people read. */
+import type { Words } from '../../units'
 
 /** One strip of the half wing at the stall. */
 export interface StallStrip {
@@ -61,7 +62,9 @@ export interface TrimRow {
   glideRatio: number
   sinkMs: number
   /** What stands against it, or nothing. */
-  trouble: string
+  trouble: Words
+  /** More than a remark: it cannot be flown so, or only at the end of the throw. */
+  serious: boolean
 }
 
 export interface ModeReport {
@@ -71,7 +74,7 @@ export interface ModeReport {
   halfS: number
   grows: boolean
   dampingShare: number
-  words: string
+  words: Words
   state: 'good' | 'tight' | 'poor'
 }
 
@@ -97,7 +100,7 @@ export interface HandlingReport {
     id: string
     label: string
     value: number
-    words: string
+    words: Words
     state: 'good' | 'tight' | 'poor'
   }>
 }
@@ -123,7 +126,7 @@ export interface ControlReport {
   servoNeedsNcm: number | null
   servoHasNcm: number | null
   servoTravelDeg: number | null
-  trouble: string
+  trouble: Words
 }
 
 export interface RateReport {
@@ -142,5 +145,5 @@ export interface RateReport {
   highResponse: number
   /** Seconds to 63 % of the steady roll rate. */
   timeS: number | null
-  words: string
+  words: Words
 }

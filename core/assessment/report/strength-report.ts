@@ -1,11 +1,12 @@
 /** What the strength stages report: plain data in the units people read. */
 import type { Gives, StationStrength } from '../../structure'
+import type { Words } from '../../units'
 
 export interface CaseReport {
   id: 'pull' | 'dive' | 'push' | 'launch' | 'landing' | 'tip'
   label: string
   /** What was taken, in words with figures. */
-  words: string
+  words: Words
   /** Least reserve of the wing under it, by what, and where. */
   reserve: number
   mode: string
@@ -26,9 +27,9 @@ export interface PlaceReport {
   case: string
   reserve: number
   /** What was applied and what is borne, in words with figures. */
-  words: string
+  words: Words
   /** The one thing that would mend it. */
-  remedy: string
+  remedy: Words
   /** An edit aid: the leg, the opening or the like. */
   subject: string
 }
@@ -94,8 +95,8 @@ export interface ProofReport {
   atMm: number
   /** Measured stiffness over computed; null until measured. */
   ratio: number | null
-  proves: string
-  provesNot: string
+  proves: Words
+  provesNot: Words
 }
 
 export interface StrengthFigures {
@@ -107,7 +108,7 @@ export interface StrengthFigures {
   /** From the root along the wing, or aft of the nose, mm. */
   atMm: number
   /** Where, in words. */
-  where: string
+  where: Words
   case: string
   stations: StationStrength[]
   wing: { reserve: number; mode: string; atMm: number; case: string }

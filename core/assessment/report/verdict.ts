@@ -1,11 +1,12 @@
 /** A wing of the butterfly: a figure, its target, margin and spread, and what it is made of. */
+import type { Words } from '../../units'
 export type WingName = 'weight' | 'balance' | 'strength' | 'hours'
 
 export interface Contribution {
-  name: string
+  name: Words
   value: number
   unit: string
-  note?: string
+  note?: Words
 }
 
 export interface Verdict {
@@ -15,7 +16,7 @@ export interface Verdict {
   unit: string
   digits: number
   /** In words with units, such as `≤ 850 g` or `6–14 %`. */
-  targetText: string
+  targetText: Words
   /** Positive when the target is met, in `unit`. */
   margin: number
   /** One standard deviation of `value`. */
@@ -24,5 +25,5 @@ export interface Verdict {
   fill: number
   state: 'good' | 'tight' | 'failing'
   contributions: Contribution[]
-  reason: string
+  reason: Words
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { written } from '../../units'
 import { DEMOS } from '../../demo'
 import { expansionAt, LIBRARIES } from '../../libraries'
 import { assess } from '../../assess'
@@ -64,6 +65,6 @@ describe("the maker's own tubes", () => {
     const found = assess(doc).findings.filter(f => f.code === 'bead-proud')
     expect(found.length).toBe(4)
     // 1/2.6 = 0.385.
-    expect(found[0].remedy).toContain('Flow 0.38')
+    expect(written(found[0].remedy)).toContain('Flow 0.38')
   })
 })

@@ -17,7 +17,7 @@ import {
   type StationStrength,
   type StrengthMode,
 } from '../../structure'
-import { GRAVITY, mmToM, mToMm } from '../../units'
+import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
 import { boltPlaces, seatPlaces } from './wing-hold'
 import { bodyPlaces } from './body-beam'
 import { boomOf } from './tail-boom'
@@ -135,7 +135,7 @@ export function createStrength(stations?: number): StrengthStage {
             gives: MODE_GIVES[weakest.mode],
             part: 'wing' as const,
             atMm: weakest.s,
-            where: `${weakest.s.toFixed(0)} mm from the root`,
+            where: say`${q(weakest.s, 'mm', 0)} from the root`,
             case: weakest.case,
           }
         : {
@@ -144,7 +144,7 @@ export function createStrength(stations?: number): StrengthStage {
             gives: place.gives,
             part: place.part,
             atMm: place.xMm,
-            where: `${place.label}, ${place.xMm.toFixed(0)} mm aft of the nose`,
+            where: say`${place.label}, ${q(place.xMm, 'mm', 0)} aft of the nose`,
             case: place.case,
           }),
       wing: { reserve: weakest.reserve, mode: weakest.mode, atMm: weakest.s, case: weakest.case },
@@ -223,7 +223,7 @@ function tipCase(
     {
       id: 'tip',
       label: 'tip strikes first',
-      words: `${force.toFixed(0)} N at the tip, ${(1000 * tipMass).toFixed(0)} g felt there, at ${speed.toFixed(2)} m/s`,
+      words: say`${q(force, 'N', 0)} at the tip, ${q(1000 * tipMass, 'g', 0)} felt there, at ${q(speed, 'm/s', 2)}`,
     },
     rows,
     sections,

@@ -11,7 +11,7 @@ import {
   SHELL_KNOCKDOWN as SHELL_SHARE,
   type ThinWalled,
 } from '../../structure'
-import { GRAVITY, mmToM } from '../../units'
+import { GRAVITY, mmToM, q, say } from '../../units'
 import type { Airframe } from '../resolve'
 import type { GearReport, PlaceReport } from '../report'
 
@@ -141,7 +141,7 @@ export function bodyPlaces(
       gives: 'plastic',
       case: 'landing',
       reserve: placeReserve(bears, moment * safety),
-      words: `${moment.toFixed(2)} N·m × ${safety} at ${n.toFixed(1)} g`,
+      words: say`${q(moment, 'N·m', 2)} × ${safety} at ${q(n, 'gₙ', 1)}`,
       remedy: opening ? 'another bead in this zone, or a smaller hatch' : 'another bead in this zone',
       subject: opening?.id ?? zone.id,
     }

@@ -13,7 +13,7 @@ import {
   type StationSection,
 } from '../../structure'
 import { zoneOr } from '../../geometry'
-import { GRAVITY, gToKg, mmToM, mToMm, radToDeg } from '../../units'
+import { GRAVITY, gToKg, mmToM, mToMm, radToDeg, q, say } from '../../units'
 import type { GearStage } from './landing-gear'
 import type { Airframe } from '../resolve'
 import type { ProofReport } from '../report'
@@ -85,8 +85,8 @@ function bent(ground: ProofGround, proof: Proof): ProofReport {
     provenTo,
     ...weakest,
     ratio: ratioOf(mToMm(deflection), proof.measured),
-    proves: `Bending at the root like ${root.toFixed(1)} g${provenTo !== null && root >= brief.loadFactor ? `, and ${brief.loadFactor} g or more out to ${provenTo.toFixed(0)} mm` : ''}; and how stiff the wing really is.`,
-    provesNot: `Nothing outboard of ${mToMm(at).toFixed(0)} mm, no twist, no gust, no layer that tires; ${root < brief.loadFactor * brief.safetyFactor ? `the factor of ${brief.safetyFactor} is not reached` : 'the factor of safety is reached at the root alone'}.`,
+    proves: say`Bending at the root like ${q(root, 'gₙ', 1)}${provenTo !== null && root >= brief.loadFactor ? say`, and ${q(brief.loadFactor, 'gₙ')} or more out to ${q(provenTo, 'mm', 0)}` : ''}; and how stiff the wing really is.`,
+    provesNot: say`Nothing outboard of ${q(mToMm(at), 'mm', 0)}, no twist, no gust, no layer that tires; ${root < brief.loadFactor * brief.safetyFactor ? `the factor of ${brief.safetyFactor} is not reached` : 'the factor of safety is reached at the root alone'}.`,
   }
 }
 
@@ -111,7 +111,7 @@ function twisted(ground: ProofGround, proof: Proof): ProofReport {
       s => (s < at ? torque : 0),
     ),
     ratio: ratioOf(radToDeg(angle), proof.measured),
-    proves: `How stiff the wing is in twist out to ${mToMm(at).toFixed(0)} mm, which sets divergence, flutter and what the ailerons do.`,
+    proves: say`How stiff the wing is in twist out to ${q(mToMm(at), 'mm', 0)}, which sets divergence, flutter and what the ailerons do.`,
     provesNot: 'No strength in bending; controls and hinges are not in it.',
   }
 }
@@ -134,7 +134,7 @@ function dropped({ fall }: ProofGround, proof: Proof): ProofReport {
     mode: worst?.mode ?? 'belly',
     atMm: worst?.xMm ?? 0,
     ratio: ratioOf(report.travelMm, proof.measured),
-    proves: `That ${report.on === 'legs' ? 'legs and mounts bear' : 'the belly bears'} ${report.factor.toFixed(1)} times the weight, straight down.`,
+    proves: say`That ${report.on === 'legs' ? 'legs and mounts bear' : 'the belly bears'} ${q(report.factor, '', 1)} times the weight, straight down.`,
     provesNot: 'No sideways or one-wheel landing, no stone or rut, and nothing of the wing in the air.',
   }
 }

@@ -16,7 +16,7 @@ import {
   together,
   type ForceLine,
 } from '../../structure'
-import { GRAVITY, mmToM, mToMm } from '../../units'
+import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
 import type { Airframe } from '../resolve'
 import type { GearReport, PlaceReport } from '../report'
 
@@ -132,7 +132,7 @@ function legPlaces(
     gives: part === 'gear' && leg.kind !== 'printed' ? 'stock' : 'plastic',
     case: 'landing',
     reserve: Math.min(1e4, holds / Math.max(1e-9, force * factor)),
-    words: `${force.toFixed(0)} N on the wheel × ${factor}; it bears ${holds < 1e5 ? holds.toFixed(0) : 'plenty'} N`,
+    words: say`${q(force, 'N', 0)} on the wheel × ${factor}; it bears ${holds < 1e5 ? say`${q(holds, 'N', 0)}` : 'plenty'}`,
     remedy,
     subject: leg.id,
   })

@@ -14,7 +14,7 @@ import {
 } from '../../structure'
 import { zoneOr } from '../../geometry'
 import type { Stock } from '../../libraries'
-import { GRAVITY, mmToM, radToDeg } from '../../units'
+import { GRAVITY, mmToM, radToDeg, q, say, type Words } from '../../units'
 import type { Airframe } from '../resolve'
 import { airOf, planOf, type SolvedFlight } from '../flight'
 import type { BoomReport, GearReport, PlaceReport } from '../report'
@@ -77,7 +77,7 @@ interface BoomCase {
   moment: number
   shear: number
   torque: number
-  words: string
+  words: Words
 }
 
 /** The boom as it stands out of the body: all that does not depend on masses. */
@@ -134,7 +134,7 @@ export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame |
         moment: lifted * length,
         shear: lifted,
         torque: 0,
-        words: `${lifted.toFixed(1)} N of tail lift at ${(1000 * length).toFixed(0)} mm`,
+        words: say`${q(lifted, 'N', 1)} of tail lift at ${q(1000 * length, 'mm', 0)}`,
       },
       ...(tail.fin
         ? [
@@ -143,7 +143,7 @@ export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame |
               moment: sideways * (tail.fin.x - heldAt),
               shear: sideways,
               torque: Math.abs(torque),
-              words: `${sideways.toFixed(1)} N at the fin, ${Math.abs(torque).toFixed(2)} N·m of twist`,
+              words: say`${q(sideways, 'N', 1)} at the fin, ${q(Math.abs(torque), 'N·m', 2)} of twist`,
             },
           ]
         : []),
@@ -216,7 +216,7 @@ export function boomOf(
             moment: whip.force * length,
             shear: whip.force,
             torque: 0,
-            words: `tail of ${(1000 * behind.mass).toFixed(0)} g whips down with ${whip.force.toFixed(1)} N (${whip.factor.toFixed(1)} times the braking)`,
+            words: say`tail of ${q(1000 * behind.mass, 'g', 0)} whips down with ${q(whip.force, 'N', 1)} (${q(whip.factor, '', 1)} times the braking)`,
           },
         ]),
   ]

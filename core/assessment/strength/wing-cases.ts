@@ -1,6 +1,6 @@
 /** The load cases that the wing is held against, from the brief. SI. */
 import { bungeeAcceleration, bungeeLoadFactor, netDeceleration, throwAcceleration } from '../../structure'
-import { GRAVITY } from '../../units'
+import { GRAVITY, q, say, type Words } from '../../units'
 import type { Flying } from './wing-loads'
 import type { Airframe } from '../resolve'
 import { airOf } from '../flight'
@@ -9,7 +9,7 @@ import type { LoadsReport, CaseReport, GearReport } from '../report'
 export interface WingCase {
   id: CaseReport['id']
   label: string
-  words: string
+  words: Words
   flying: Flying
 }
 
@@ -32,19 +32,19 @@ export function wingCases(
     {
       id: 'pull',
       label: by,
-      words: `${n.toFixed(1)} g at ${speed.toFixed(1)} m/s`,
+      words: say`${q(n, 'gₙ', 1)} at ${q(speed, 'm/s', 1)}`,
       flying: { lift: n, weight: n, pressure: pressure(speed), forward: 0 },
     },
     {
       id: 'dive',
       label: 'top speed',
-      words: `1 g at ${brief.topSpeedMs.toFixed(1)} m/s: the sections' own moments twist most`,
+      words: say`1 g at ${q(brief.topSpeedMs, 'm/s', 1)}: the sections' own moments twist most`,
       flying: { lift: 1, weight: 1, pressure: pressure(brief.topSpeedMs), forward: 0 },
     },
     {
       id: 'push',
       label: 'pushed over',
-      words: `−${pushed.toFixed(1)} g at ${brief.cruiseMs.toFixed(1)} m/s`,
+      words: say`−${q(pushed, 'gₙ', 1)} at ${q(brief.cruiseMs, 'm/s', 1)}`,
       flying: { lift: -pushed, weight: -pushed, pressure: pressure(brief.cruiseMs), forward: 0 },
     },
     ...launch(brief, mass),
@@ -59,7 +59,7 @@ function launch(brief: Airframe['doc']['brief'], mass: number): WingCase[] {
       {
         id: 'launch',
         label: 'hand throw',
-        words: `let go at ${brief.throwMs.toFixed(1)} m/s: ${forward.toFixed(1)} g forward, no lift yet`,
+        words: say`let go at ${q(brief.throwMs, 'm/s', 1)}: ${q(forward, 'gₙ', 1)} forward, no lift yet`,
         flying: { lift: 0, weight: 1, pressure: 0, forward },
       },
     ]
@@ -71,7 +71,7 @@ function launch(brief: Airframe['doc']['brief'], mass: number): WingCase[] {
       {
         id: 'launch',
         label: 'bungee',
-        words: `${brief.bungeeN.toFixed(0)} N of pull: ${lift.toFixed(1)} g up, ${forward.toFixed(1)} g forward`,
+        words: say`${q(brief.bungeeN, 'N', 0)} of pull: ${q(lift, 'gₙ', 1)} up, ${q(forward, 'gₙ', 1)} forward`,
         flying: { lift, weight: lift, pressure: 0, forward },
       },
     ]
@@ -85,14 +85,14 @@ function landing(brief: Airframe['doc']['brief'], gear: GearReport, stallMs: num
     return {
       id: 'landing',
       label: 'net',
-      words: `${back.toFixed(1)} g backward from ${stallMs.toFixed(1)} m/s`,
+      words: say`${q(back, 'gₙ', 1)} backward from ${q(stallMs, 'm/s', 1)}`,
       flying: { lift: 1, weight: 1, pressure: 0, forward: -back },
     }
   }
   return {
     id: 'landing',
     label: gear.on === 'legs' ? 'landing on its legs' : 'belly landing',
-    words: `like a drop from ${brief.dropMm} mm: the ground pushes with ${gear.factor.toFixed(1)} times its weight and the wing hangs down`,
+    words: say`like a drop from ${q(brief.dropMm, 'mm')}: the ground pushes with ${q(gear.factor, '', 1)} times its weight and the wing hangs down`,
     flying: { lift: 0, weight: gear.factor, pressure: 0, forward: 0 },
   }
 }

@@ -2,7 +2,7 @@
 import type { Zone } from '../../document'
 import { wingSeat, zoneOr, wingBoltPlaces, wingBolt } from '../../geometry'
 import { beadOf, printedMaterial } from '../../structure'
-import { mmToM } from '../../units'
+import { mmToM, q, say } from '../../units'
 import { placeReserve } from './body-beam'
 import type { PlaceReport } from '../report'
 import type { Airframe } from '../resolve'
@@ -63,7 +63,7 @@ export function seatPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {
           gives: 'plastic',
           case: 'landing',
           reserve: placeReserve(seat.bears, hold.pressed * factor),
-          words: `${hold.pressed.toFixed(0)} N × ${factor}; its edges bear ${seat.bears.toFixed(0)} N`,
+          words: say`${q(hold.pressed, 'N', 0)} × ${factor}; its edges bear ${q(seat.bears, 'N', 0)}`,
           remedy: 'another bead in this zone',
           subject: 'seat',
         },
@@ -118,7 +118,7 @@ export function boltPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {
       gives: 'plastic',
       case: 'pull-up',
       reserve: placeReserve(bears, most.pull * factor),
-      words: `${most.pull.toFixed(0)} N on one bolt × ${factor}; its beam bears ${bears.toFixed(0)} N`,
+      words: say`${q(most.pull, 'N', 0)} on one bolt × ${factor}; its beam bears ${q(bears, 'N', 0)}`,
       remedy: (body?.saddle?.bolts ?? 0) < 4 ? 'another wing bolt' : 'a stronger filament in this zone',
       subject: 'saddle',
     },

@@ -5,10 +5,11 @@ import type { Libraries } from '../../libraries'
 import { costOf } from '../../change'
 import type { Kind } from './weigher'
 import type { Vary } from './vary'
+import { listed, q, say, type Words } from '../../units'
 
 export interface Broken {
   kind: Kind
-  words: string
+  words: Words
 }
 
 export function brokenBy(
@@ -18,33 +19,34 @@ export function brokenBy(
   libraries: Libraries,
 ): Broken[] {
   const broken: Broken[] = [],
-    say = (kind: Kind, words: string) => broken.push({ kind, words })
+    put = (kind: Kind, words: Words) => broken.push({ kind, words })
   const nameOf = (id: string) => libraries.filaments.find(item => item.id === id)?.name ?? id
   const [low, high] = must.staticMarginPct ?? [-Infinity, Infinity],
     both = [a.flight.staticMarginPct, a.flight.staticMarginEmptyPct]
   if (must.massMaxG !== undefined && a.totals.massG > must.massMaxG)
-    say('weight', `weight ${a.totals.massG.toFixed(0)} g over ${must.massMaxG} g`)
+    put('weight', say`weight ${q(a.totals.massG, 'g', 0)} over ${q(must.massMaxG, 'g')}`)
   if (both.some(pct => pct < low || pct > high))
-    say(
+    put(
       'balance',
-      `balance ${both[0].toFixed(1)} % with payload, ${both[1].toFixed(1)} % without, outside ${low}–${high} %`,
+      say`balance ${q(both[0], '%', 1)} with payload, ${q(both[1], '%', 1)} without, outside ${low}–${q(high, '%')}`,
     )
   if (must.reserveMin !== undefined && a.strength.reserve < must.reserveMin)
-    say(
+    put(
       'strength',
-      `strength ${a.strength.reserve.toFixed(2)} under ${must.reserveMin}: ${a.strength.mode}, ${a.strength.where}`,
+      say`strength ${q(a.strength.reserve, '', 2)} under ${must.reserveMin}: ${a.strength.mode}, ${a.strength.where}`,
     )
   if (must.hoursMax !== undefined && a.totals.hours > must.hoursMax)
-    say('hours', `hours ${a.totals.hours.toFixed(1)} over ${must.hoursMax}`)
+    put('hours', say`hours ${q(a.totals.hours, '', 1)} over ${must.hoursMax}`)
   if (must.costMax !== undefined && costOf(a) > must.costMax)
-    say('cost', `cost ${costOf(a).toFixed(2)} over ${must.costMax}`)
+    put('cost', say`cost ${q(costOf(a), '', 2)} over ${must.costMax}`)
   const filaments = [...new Set(a.pieces.map(piece => piece.filament))]
   const soft = filaments.filter(
     id =>
       (libraries.filaments.find(item => item.id === id)?.softeningC ?? Infinity) <
       (must.softeningMinC ?? -Infinity),
   )
-  if (soft.length) say('heat', `heat: ${soft.map(nameOf).join(', ')} softens under ${must.softeningMinC} °C`)
+  if (soft.length)
+    put('heat', say`heat: ${soft.map(nameOf).join(', ')} softens under ${q(must.softeningMinC!, '°C')}`)
   const short = !must.onShelf
     ? []
     : filaments.flatMap(id => {
@@ -54,12 +56,12 @@ export function brokenBy(
         const there = doc.spools
           .filter(spool => spool.filament === id)
           .reduce((sum, spool) => sum + spool.massG, 0)
-        return wanted > there ? [`${Math.ceil(wanted - there)} g of ${nameOf(id)}`] : []
+        return wanted > there ? [say`${q(Math.ceil(wanted - there), 'g')} of ${nameOf(id)}`] : []
       })
-  if (short.length) say('shelf', `shelf: short of ${short.join(', ')}`)
+  if (short.length) put('shelf', say`shelf: short of ${listed(short, ', ')}`)
   const none = a.pieces.filter(piece => piece.printer === null)
   if (none.length)
-    say(
+    put(
       'printer',
       `printer: none takes ${none.length === 1 ? none[0].name : `${none.length} pieces`} at ${none[0].zoneName}'s recipe`,
     )

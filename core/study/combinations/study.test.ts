@@ -1,3 +1,4 @@
+import { written } from '../../units'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
@@ -223,7 +224,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
           a = assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
         expect(
           difference(point, a),
-          `${JSON.stringify(point.choices)}: ${a.strength.mode}, ${a.strength.where}`,
+          `${JSON.stringify(point.choices)}: ${a.strength.mode}, ${written(a.strength.where)}`,
         ).toBeLessThan(1e-3)
       }
     },
@@ -275,7 +276,8 @@ describe('what a study says', () => {
     expect(bound.front[0].massG).toBeGreaterThan(lightest.massG)
     expect(
       bound.nearly.every(
-        point => point.massG < bound.front[0].massG && /^strength .* under/.test(point.broken.join()),
+        point =>
+          point.massG < bound.front[0].massG && /^strength .* under/.test(point.broken.map(written).join()),
       ),
     ).toBe(true)
     expect(bound.nearly.at(-1)!.massG).toBeCloseTo(lightest.massG, 6)

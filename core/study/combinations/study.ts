@@ -6,7 +6,7 @@ import type { Assessment, Assessor } from '../../assess'
 import { createAssessor } from '../../assess'
 import { DocumentError, type ProjectFile } from '../../document'
 import { LIBRARIES, type Libraries } from '../../libraries'
-import { gToKg, mmToM } from '../../units'
+import { gToKg, mmToM, type Words } from '../../units'
 import { costOf } from '../../change'
 import { designOf } from './chosen-design'
 import { heldPlaces } from './held-places'
@@ -36,7 +36,7 @@ export interface StudyPoint {
   /** That it meets all four targets of the brief, spreads counted. */
   chance: number
   /** What it does not hold, in words with figures; empty where it holds all. */
-  broken: string[]
+  broken: Words[]
   /** Pieces that go to another printer than now. */
   printers: PrinterOf
 }

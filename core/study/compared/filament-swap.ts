@@ -7,6 +7,7 @@ import type { ProjectFile } from '../../document'
 import { LIBRARIES, recipeFor, type Filament, type Libraries } from '../../libraries'
 import { admissible, apply, type Change } from '../../change'
 import { batterySlide } from '../../workshop/balance'
+import { q, say, type Words } from '../../units'
 
 export interface FilamentSwap {
   filament: string
@@ -31,7 +32,7 @@ export interface FilamentSwap {
   buy: Array<{ name: string; grams: number }>
   softeningC: number
   /** Why it cannot be printed as things are; empty where it can. */
-  trouble: string
+  trouble: Words
   change: Change
 }
 
@@ -104,7 +105,7 @@ function rowOf(
       .map(item => ({ ...item, grams: Math.ceil(item.grams) })),
     softeningC: filament.softeningC,
     trouble: hot
-      ? `no printer here reaches ${filament.nozzleC[0]} °C`
+      ? say`no printer here reaches ${q(filament.nozzleC[0], '°C')}`
       : cold
         ? 'wants a warm enclosure; no printer here has one'
         : '',

@@ -7,6 +7,7 @@ import type { ProjectFile, Recipe, Spar, Surface, Zone } from '../../document'
 import { LIMITS } from '../../document'
 import { stockOr, recipeFor, type Libraries } from '../../libraries'
 import { largerStock, smallerStock, type Change, type Step } from '../../change'
+import { q, say, type Words } from '../../units'
 
 /** How far a figure is nudged: lengths in mm, shares of spans, chords and areas, degrees. */
 const SPAR_MM = 40,
@@ -50,9 +51,9 @@ const variant = <T extends object>(part: T, id: string, more: Partial<T>): T =>
 const withZone = (doc: ProjectFile, zone: Zone, id: string, more: Partial<Zone>): Change => ({
   zones: doc.zones.map(item => (item.id === zone.id ? variant(zone, id, more) : item)),
 })
-const skin = (doc: ProjectFile, zone: Zone, id: string, words: string, more: Partial<Recipe>): Step => ({
+const skin = (doc: ProjectFile, zone: Zone, id: string, words: Words, more: Partial<Recipe>): Step => ({
   id: `${zone.id}-${id}`,
-  title: `${zone.name}: ${words}`,
+  title: say`${zone.name}: ${words}`,
   change: withZone(doc, zone, id, { recipe: { ...zone.recipe, ...more } }),
 })
 /** Zones that something is printed in. */
@@ -69,12 +70,12 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
     steps.push(skin(doc, zone, 'bead-less', 'one bead less', { walls: recipe.walls - 1 }))
   if (recipe.infillShare > 0.005 && recipe.infillShare < 1) {
     steps.push(
-      skin(doc, zone, 'infill-less', `${tenth(50 * recipe.infillShare)} % infill`, {
+      skin(doc, zone, 'infill-less', say`${q(tenth(50 * recipe.infillShare), '%')} infill`, {
         infillShare: recipe.infillShare / 2,
       }),
     )
     steps.push(
-      skin(doc, zone, 'infill-more', `${tenth(Math.min(100, 150 * recipe.infillShare))} % infill`, {
+      skin(doc, zone, 'infill-more', say`${q(tenth(Math.min(100, 150 * recipe.infillShare)), '%')} infill`, {
         infillShare: Math.min(1, 1.5 * recipe.infillShare),
       }),
     )
@@ -82,7 +83,7 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
   if (recipe.lattice)
     for (const share of [0.75, 1.35])
       steps.push(
-        skin(doc, zone, `webs-${share}`, `webs every ${(recipe.lattice.pitchMm * share).toFixed(0)} mm`, {
+        skin(doc, zone, `webs-${share}`, say`webs every ${q(recipe.lattice.pitchMm * share, 'mm', 0)}`, {
           lattice: {
             ...recipe.lattice,
             pitchMm: clamp(Math.round(recipe.lattice.pitchMm * share), LIMITS.pitchMm),
@@ -136,9 +137,9 @@ function sparsOf(doc: ProjectFile, libraries: Libraries): Step[] {
   return doc.spars
     .filter(spar => spar.surface === 'wing')
     .flatMap(spar => {
-      const put = (id: string, words: string, more: Partial<Spar>): Step => ({
+      const put = (id: string, words: Words, more: Partial<Spar>): Step => ({
         id: `${spar.id}-${id}`,
-        title: `${spar.name}: ${words}`,
+        title: say`${spar.name}: ${words}`,
         change: { spars: doc.spars.map(item => (item.id === spar.id ? variant(spar, id, more) : item)) },
       })
       const stock = stockOr(libraries, spar.stock)
@@ -153,10 +154,18 @@ function sparsOf(doc: ProjectFile, libraries: Libraries): Step[] {
         ...(less ? [put('size-less', less.name, { stock: less.id })] : []),
         ...(other ? [put('kind', other.name, { stock: other.id })] : []),
         ...(spar.toMm + SPAR_MM < half
-          ? [put('longer', `to ${tenth(spar.toMm + SPAR_MM)} mm`, { toMm: tenth(spar.toMm + SPAR_MM) })]
+          ? [
+              put('longer', say`to ${q(tenth(spar.toMm + SPAR_MM), 'mm')}`, {
+                toMm: tenth(spar.toMm + SPAR_MM),
+              }),
+            ]
           : []),
         ...(spar.toMm - SPAR_MM > spar.fromMm + 20
-          ? [put('shorter', `to ${tenth(spar.toMm - SPAR_MM)} mm`, { toMm: tenth(spar.toMm - SPAR_MM) })]
+          ? [
+              put('shorter', say`to ${q(tenth(spar.toMm - SPAR_MM), 'mm')}`, {
+                toMm: tenth(spar.toMm - SPAR_MM),
+              }),
+            ]
           : []),
         {
           id: `${spar.id}-out`,
@@ -171,7 +180,7 @@ function planformOf(doc: ProjectFile): Step[] {
   const { wing } = doc,
     last = wing.panels.length - 1,
     tip = wing.panels[last]
-  const put = (id: string, title: string, more: Partial<Surface['panels'][number]>): Step => ({
+  const put = (id: string, title: Words, more: Partial<Surface['panels'][number]>): Step => ({
     id,
     title,
     change: {
@@ -182,17 +191,17 @@ function planformOf(doc: ProjectFile): Step[] {
   })
   return [
     ...[1, -1].map(way =>
-      put(`span-${way}`, `Outer panel ${tenth(tip.spanMm * (1 + way * SPAN_SHARE))} mm long`, {
+      put(`span-${way}`, say`Outer panel ${q(tenth(tip.spanMm * (1 + way * SPAN_SHARE)), 'mm')} long`, {
         spanMm: clamp(tenth(tip.spanMm * (1 + way * SPAN_SHARE)), LIMITS.spanMm),
       }),
     ),
     ...[1, -1].map(way =>
-      put(`chord-${way}`, `Tip chord ${tenth(tip.tipChordMm * (1 + way * CHORD_SHARE))} mm`, {
+      put(`chord-${way}`, say`Tip chord ${q(tenth(tip.tipChordMm * (1 + way * CHORD_SHARE)), 'mm')}`, {
         tipChordMm: clamp(tenth(tip.tipChordMm * (1 + way * CHORD_SHARE)), LIMITS.chordMm),
       }),
     ),
     ...[1, -1].map(way =>
-      put(`washout-${way}`, `Tip twist ${tenth(tip.tipTwistDeg + way * WASHOUT_DEG)}°`, {
+      put(`washout-${way}`, say`Tip twist ${q(tenth(tip.tipTwistDeg + way * WASHOUT_DEG), '°')}`, {
         tipTwistDeg: clamp(tenth(tip.tipTwistDeg + way * WASHOUT_DEG), LIMITS.twistDeg),
       }),
     ),
@@ -207,7 +216,7 @@ function tailOf(doc: ProjectFile): Step[] {
     const by = Math.sqrt(1 + way * TAIL_SHARE)
     return {
       id: `tail-${way}`,
-      title: `Tail ${100 * TAIL_SHARE} % ${way > 0 ? 'larger' : 'smaller'}`,
+      title: say`Tail ${q(100 * TAIL_SHARE, '%')} ${way > 0 ? 'larger' : 'smaller'}`,
       change: {
         tail: {
           ...doc.tail,
@@ -240,7 +249,7 @@ const equipmentOf = (doc: ProjectFile): Step[] =>
           : [
               {
                 id: `${item.id}-slide-${by}`,
-                title: `${item.name} ${Math.abs(xMm - item.xMm).toFixed(0)} mm ${xMm < item.xMm ? 'forward' : 'aft'}`,
+                title: say`${item.name} ${q(Math.abs(xMm - item.xMm), 'mm', 0)} ${xMm < item.xMm ? 'forward' : 'aft'}`,
                 change: {
                   equipment: doc.equipment.map(other => (other.id === item.id ? { ...item, xMm } : other)),
                 },
@@ -252,8 +261,8 @@ const equipmentOf = (doc: ProjectFile): Step[] =>
 const cutsOf = (doc: ProjectFile): Step[] =>
   (Object.keys(doc.cuts) as Array<keyof ProjectFile['cuts']>).flatMap(part =>
     doc.cuts[part].flatMap((cut, i): Step[] => {
-      const words = `${part === 'body' ? 'Body' : part === 'wing' ? 'Wing' : 'Tail'} cut at ${tenth(cut.atMm)} mm`
-      const put = (id: string, title: string, list: ProjectFile['cuts']['wing']): Step => ({
+      const words = say`${part === 'body' ? 'Body' : part === 'wing' ? 'Wing' : 'Tail'} cut at ${q(tenth(cut.atMm), 'mm')}`
+      const put = (id: string, title: Words, list: ProjectFile['cuts']['wing']): Step => ({
         id: `cut-${part}-${i}-${id}`,
         title,
         change: { cuts: { ...doc.cuts, [part]: once(doc.cuts[part], `${id} ${i}`, () => list) } },
@@ -261,13 +270,13 @@ const cutsOf = (doc: ProjectFile): Step[] =>
       return [
         put(
           'drop',
-          `${words} dropped`,
+          say`${words} dropped`,
           doc.cuts[part].filter((_, k) => k !== i),
         ),
         ...[CUT_MM, -CUT_MM].map(by =>
           put(
             `by-${by}`,
-            `${words} moved to ${tenth(cut.atMm + by)} mm`,
+            say`${words} moved to ${q(tenth(cut.atMm + by), 'mm')}`,
             doc.cuts[part].map((item, k) => (k === i ? { ...item, atMm: tenth(item.atMm + by) } : item)),
           ),
         ),
@@ -290,7 +299,7 @@ const MAKERS = {
     used(doc, now).flatMap(zone =>
       zone.recipe.layerHeightMm + 0.05 <= 0.7 * zone.recipe.beadWidthMm
         ? [
-            skin(doc, zone, 'layer', `layers of ${(zone.recipe.layerHeightMm + 0.05).toFixed(2)} mm`, {
+            skin(doc, zone, 'layer', say`layers of ${q(zone.recipe.layerHeightMm + 0.05, 'mm', 2)}`, {
               layerHeightMm: Math.round(100 * (zone.recipe.layerHeightMm + 0.05)) / 100,
             }),
           ]

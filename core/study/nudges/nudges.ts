@@ -7,12 +7,13 @@ import type { ProjectFile } from '../../document'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { admissible, apply, stops, type Change, type Step } from '../../change'
 import { nudgeSteps } from './nudge-steps'
+import type { Words } from '../../units'
 
 export const WINGS: readonly WingName[] = ['weight', 'balance', 'strength', 'hours']
 
 export interface Nudge {
   id: string
-  title: string
+  title: Words
   change: Change
   /** Value of each wing after it, and how much that is more than before. */
   after: Record<WingName, number>

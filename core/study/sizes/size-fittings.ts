@@ -5,6 +5,7 @@
 import type { ProjectFile } from '../../document'
 import { LIBRARIES, nearestBolt, type Libraries, type Stock } from '../../libraries'
 import { wingBolt } from '../../geometry'
+import { q, say, type Words } from '../../units'
 
 export interface Fittings {
   spars: Record<string, string>
@@ -51,8 +52,8 @@ export function fittingsFor(
 
 export interface FittingGap {
   id: string
-  name: string
-  stock: string
+  name: Words
+  stock: Words
   /**
    * Bore of the first size times the factor, what goes into it, the gap between both, on the diameter, and
    * the gap that was meant.
@@ -76,7 +77,7 @@ export function gapsOf(
   libraries: Libraries = LIBRARIES,
 ): FittingGap[] {
   const stockOf = (id: string) => libraries.stock.find(item => item.id === id)
-  const gap = (id: string, name: string, from: string, to: string, wantedMm: number): FittingGap[] => {
+  const gap = (id: string, name: Words, from: string, to: string, wantedMm: number): FittingGap[] => {
     const own = stockOf(from),
       other = stockOf(to)
     if (!own || !other || own.shape !== 'round') return []
@@ -105,7 +106,7 @@ export function gapsOf(
           {
             id: 'bolts',
             name: 'Wing bolts',
-            stock: `${size} mm`,
+            stock: say`${q(size, 'mm')}`,
             boreMm: factor * wingBolt(bolt).hole,
             sizeMm: size,
             gapMm: factor * wingBolt(bolt).hole - size,

@@ -6,6 +6,7 @@ import type { Finding } from '../../assess'
 import { gapAt, outlineAt, planAt, zoneOr } from '../../geometry'
 import type { Airframe } from '../../assessment/resolve'
 import { surfaceOf } from '../../assessment/flight'
+import { q, say, dimensions } from '../../units'
 
 export type Misfit = Pick<Finding, 'code' | 'severity' | 'where' | 'text' | 'remedy'>
 
@@ -48,7 +49,7 @@ function beadMisfits({ surfaces, doc }: Airframe): Misfit[] {
               code: 'bead-too-wide',
               severity: 'stop' as const,
               where: `${loft.label}, tip`,
-              text: `${loft.label}: ${thick.toFixed(1)} mm thick at the tip, and both skins of ${name} want ${skins.toFixed(1)} mm`,
+              text: say`${loft.label}: ${q(thick, 'mm', 1)} thick at the tip, and both skins of ${name} want ${q(skins, 'mm', 1)}`,
               remedy: 'fewer or narrower beads in that zone, or a thicker section at the tip',
             },
           ]
@@ -59,7 +60,7 @@ function beadMisfits({ surfaces, doc }: Airframe): Misfit[] {
               code: 'edge-too-thick',
               severity: 'warn' as const,
               where: `${loft.label}, trailing edge`,
-              text: `${loft.label}: two beads make the edge ${edge.toFixed(1)} mm thick, ${((100 * edge) / chord).toFixed(1)} % of the chord at the tip`,
+              text: say`${loft.label}: two beads make the edge ${q(edge, 'mm', 1)} thick, ${q((100 * edge) / chord, '%', 1)} of the chord at the tip`,
               remedy: 'a narrower bead, or a longer chord at the tip',
             },
           ]
@@ -96,7 +97,7 @@ function bodyMisfits({ body, doc }: Airframe): Misfit[] {
             code: 'equipment-too-large',
             severity: 'stop',
             where: item.name,
-            text: `${item.name}: ${wide} × ${high} mm, and the body leaves ${room.map(value => value.toFixed(0)).join(' × ')} mm there`,
+            text: say`${item.name}: ${dimensions([wide, high])}, and the body leaves ${dimensions(room, 0)} there`,
             remedy: 'a smaller one, or a wider body',
           },
         ]
@@ -117,7 +118,7 @@ function firewallMisfits({ body, doc }: Airframe): Misfit[] {
           code: 'firewall-bolts',
           severity: 'stop',
           where: 'Firewall, motor bolts',
-          text: `the motor's bolts stand on a circle of ${wall.boltCircleMm} mm and the firewall leaves ${room.toFixed(0)} mm`,
+          text: say`the motor's bolts stand on a circle of ${q(wall.boltCircleMm, 'mm')} and the firewall leaves ${q(room, 'mm', 0)}`,
           remedy: 'a smaller motor, or a wider front',
         },
       ]

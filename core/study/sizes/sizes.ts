@@ -224,7 +224,7 @@ export function sizeReport(
 }
 
 const keyOf = (finding: Pick<Finding, 'code' | 'where'>): string =>
-  `${finding.code} ${finding.where.replace(/[\d.]+ mm/g, '')}`
+  `${finding.code} ${typeof finding.where === 'string' ? finding.where : finding.where.filter(part => typeof part === 'string').join('')}`
 
 function figures(a: Assessment): Omit<SizeReport, 'factor' | 'stock' | 'boltMm' | 'gaps' | 'broken' | 'doc'> {
   const root = a.stall.strips[0]

@@ -5,6 +5,7 @@
 import type { Assessment } from '../../assess'
 import type { ProjectFile, Surface } from '../../document'
 import { controlArea, equivalentDihedralDeg, groundRoom, planArea, propellerGap } from './proportion-figures'
+import { q, say, type Words } from '../../units'
 
 export interface Proportion {
   id: string
@@ -14,15 +15,15 @@ export interface Proportion {
   digits: number
   low: number
   high: number
-  why: string
-  mend: string
+  why: Words
+  mend: Words
   ok: boolean
 }
 
-type Entry = Omit<Proportion, 'ok' | 'mend'> & { mendLow: string; mendHigh: string }
+type Entry = Omit<Proportion, 'ok' | 'mend'> & { mendLow: Words; mendHigh: Words }
 
-const percent = (ratio: number): string => `${Math.abs(100 * (ratio - 1)).toFixed(0)} %`
-const mm = (value: number): string => `${Math.abs(value).toFixed(0)} mm`
+const percent = (ratio: number): Words => [q(Math.abs(100 * (ratio - 1)), '%', 0)]
+const mm = (value: number): Words => [q(Math.abs(value), 'mm', 0)]
 
 /**
  * Ranges are those of everyday practice for 0.5–2 m electric models between 0.2 and 3 kg; they are habits,
@@ -44,7 +45,7 @@ export function proportions(doc: ProjectFile, assessment: Assessment): Proportio
 
 function wingEntries(doc: ProjectFile, { plan, flight, totals }: Assessment): Entry[] {
   const span = (ratio: number) =>
-    `${mm(plan.spanMm * (ratio - 1))} ${ratio > 1 ? 'more' : 'less'} span at the same chords`
+    say`${mm(plan.spanMm * (ratio - 1))} ${ratio > 1 ? 'more' : 'less'} span at the same chords`
   const aspect = (wanted: number) => span(wanted / plan.aspectRatio)
   const list: Entry[] = [
     {
@@ -56,8 +57,8 @@ function wingEntries(doc: ProjectFile, { plan, flight, totals }: Assessment): En
       low: 15,
       high: 55,
       why: 'sets how fast it must fly',
-      mendLow: `${percent(plan.loadingGdm2 / 15)} less area, or it is blown about`,
-      mendHigh: `${percent(plan.loadingGdm2 / 55)} more area, or ${(totals.massG * (1 - 55 / plan.loadingGdm2)).toFixed(0)} g lighter`,
+      mendLow: say`${percent(plan.loadingGdm2 / 15)} less area, or it is blown about`,
+      mendHigh: say`${percent(plan.loadingGdm2 / 55)} more area, or ${q(totals.massG * (1 - 55 / plan.loadingGdm2), 'g', 0)} lighter`,
     },
     {
       id: 'cubic',
@@ -68,8 +69,8 @@ function wingEntries(doc: ProjectFile, { plan, flight, totals }: Assessment): En
       low: 3,
       high: 10,
       why: 'loading made comparable across sizes',
-      mendLow: `${percent((3 / plan.cubicLoading) ** (-2 / 3))} less area`,
-      mendHigh: `${percent((plan.cubicLoading / 10) ** (2 / 3))} more area, or lighter`,
+      mendLow: say`${percent((3 / plan.cubicLoading) ** (-2 / 3))} less area`,
+      mendHigh: say`${percent((plan.cubicLoading / 10) ** (2 / 3))} more area, or lighter`,
     },
     {
       id: 'aspect',
@@ -93,7 +94,7 @@ function wingEntries(doc: ProjectFile, { plan, flight, totals }: Assessment): En
       high: 10,
       why: 'how hard it must be thrown and how fast it lands',
       mendLow: 'it will not get through wind: less area',
-      mendHigh: `${percent((flight.stallMs / 10) ** 2)} more area, or lighter`,
+      mendHigh: say`${percent((flight.stallMs / 10) ** 2)} more area, or lighter`,
     },
   ]
   const dihedral = equivalentDihedralDeg(doc.wing)
@@ -113,8 +114,8 @@ function wingEntries(doc: ProjectFile, { plan, flight, totals }: Assessment): En
       : steers
         ? 'levels it out of a bank'
         : 'without ailerons it is what turns it',
-    mendLow: `${(low - dihedral).toFixed(0)}° more at the outer panels`,
-    mendHigh: `${(dihedral - high).toFixed(0)}° less, or it rocks`,
+    mendLow: say`${q(low - dihedral, '°', 0)} more at the outer panels`,
+    mendHigh: say`${q(dihedral - high, '°', 0)} less, or it rocks`,
   })
   return list
 }
@@ -134,8 +135,8 @@ function tailEntries(doc: ProjectFile, { plan }: Assessment): Entry[] {
       low: 0.4,
       high: 0.9,
       why: 'damps and steers in pitch',
-      mendLow: `${((area * (0.4 / volume - 1)) / 1e4).toFixed(1)} dm² more tailplane, or a boom ${mm((horizontal.xMm - doc.wing.xMm) * (0.4 / volume - 1))} longer`,
-      mendHigh: `${((area * (1 - 0.9 / volume)) / 1e4).toFixed(1)} dm² less tailplane saves weight behind`,
+      mendLow: say`${q((area * (0.4 / volume - 1)) / 1e4, 'dm²', 1)} more tailplane, or a boom ${mm((horizontal.xMm - doc.wing.xMm) * (0.4 / volume - 1))} longer`,
+      mendHigh: say`${q((area * (1 - 0.9 / volume)) / 1e4, 'dm²', 1)} less tailplane saves weight behind`,
     })
   }
   if (plan.finVolume !== null) {
@@ -149,8 +150,8 @@ function tailEntries(doc: ProjectFile, { plan }: Assessment): Entry[] {
       low: 0.015,
       high: 0.06,
       why: 'keeps the nose into the wind',
-      mendLow: `${percent(0.015 / Math.max(1e-6, plan.finVolume))} ${part}`,
-      mendHigh: `${percent(0.06 / plan.finVolume)} less fin, or it will not turn in thermals`,
+      mendLow: say`${percent(0.015 / Math.max(1e-6, plan.finVolume))} ${part}`,
+      mendHigh: say`${percent(0.06 / plan.finVolume)} less fin, or it will not turn in thermals`,
     })
   }
   return list
@@ -165,7 +166,7 @@ function controlEntries(doc: ProjectFile): Entry[] {
     kinds: readonly string[],
     low: number,
     high: number,
-    why: string,
+    why: Words,
   ) => {
     if (!surface) return
     const own = surface.controls.filter(control => kinds.includes(control.kind) && control.chordShare < 1)
@@ -174,7 +175,7 @@ function controlEntries(doc: ProjectFile): Entry[] {
       (100 * own.reduce((sum, control) => sum + controlArea(surface, control), 0)) / planArea(surface)
     const wide = own[0].chordShare
     const other = (limit: number) =>
-      `hinge at ${(100 * (1 - Math.min(0.6, (wide * limit) / share))).toFixed(0)} % of the chord instead of ${(100 * (1 - wide)).toFixed(0)} %`
+      say`hinge at ${q(100 * (1 - Math.min(0.6, (wide * limit) / share)), '%', 0)} of the chord instead of ${q(100 * (1 - wide), '%', 0)}`
     list.push({
       id,
       label,
@@ -224,7 +225,7 @@ function roomEntries(doc: ProjectFile, { drawing }: Assessment): Entry[] {
       low: 2,
       high: 80,
       why: 'blades bend and shafts have play',
-      mendLow: `the motor ${mm(3 - gap)} further out, or a smaller propeller`,
+      mendLow: say`the motor ${mm(3 - gap)} further out, or a smaller propeller`,
       mendHigh: 'a shorter mount weighs less',
     })
   const room = groundRoom(doc, drawing.box.minZ)
@@ -240,7 +241,7 @@ function roomEntries(doc: ProjectFile, { drawing }: Assessment): Entry[] {
             low: 20,
             high: 150,
             why: 'grass, bumps and a nodding nose',
-            mendLow: `legs ${mm(20 - room.mm)} longer, or ${mm(2 * (20 - room.mm))} less propeller`,
+            mendLow: say`legs ${mm(20 - room.mm)} longer, or ${mm(2 * (20 - room.mm))} less propeller`,
             mendHigh: 'shorter legs weigh less',
           }
         : {
@@ -253,7 +254,7 @@ function roomEntries(doc: ProjectFile, { drawing }: Assessment): Entry[] {
             high: room.folds ? 400 : 5,
             why: room.folds ? 'brake on, they fold before it touches' : 'they touch first on landing',
             mendLow: '',
-            mendHigh: `a folding propeller, a skid ${mm(-room.mm)} deep, or stop it level`,
+            mendHigh: say`a folding propeller, a skid ${mm(-room.mm)} deep, or stop it level`,
           },
     )
   }

@@ -7,6 +7,7 @@ import type { Body, ProjectFile, Zone } from '../../document'
 import { recipeFor, type Libraries } from '../../libraries'
 import type { Change } from '../../change'
 import { judge, wanted, type Remedy, type Want } from './remedy'
+import { q, say, type Words } from '../../units'
 
 /** The nose may grow or shrink by so much, mm. */
 const LONGEST_NOSE = 150,
@@ -89,7 +90,7 @@ export function longerNose(assessor: Assessor, want: Want): Remedy[] {
       {
         id: 'nose-length',
         kind: 'nose',
-        title: `A nose ${Math.abs(by1)} mm ${by1 > 0 ? 'longer' : 'shorter'}`,
+        title: say`A nose ${q(Math.abs(by1), 'mm')} ${by1 > 0 ? 'longer' : 'shorter'}`,
         detail:
           'body, motor, battery and hatches ahead of the wing move with it; its pieces are printed again',
       },
@@ -128,20 +129,20 @@ function variants(
   { doc }: Want,
   zone: Zone,
   libraries: Libraries,
-): Array<{ id: string; words: string; zone: Zone }> {
+): Array<{ id: string; words: Words; zone: Zone }> {
   const { recipe } = zone
-  const list: Array<{ id: string; words: string; zone: Zone }> = []
-  const put = (id: string, words: string, change: Partial<Zone['recipe']>) =>
+  const list: Array<{ id: string; words: Words; zone: Zone }> = []
+  const put = (id: string, words: Words, change: Partial<Zone['recipe']>) =>
     list.push({ id, words, zone: { ...zone, recipe: { ...recipe, ...change } } })
   if (!recipe.spiral) {
     if (recipe.walls < 8) put('bead-more', 'one bead more', { walls: recipe.walls + 1 })
     if (recipe.walls > 1) put('bead-less', 'one bead less', { walls: recipe.walls - 1 })
   }
   if (recipe.infillShare > 0.01 && recipe.infillShare < 1) {
-    put('infill-more', `infill ${Math.round(200 * recipe.infillShare)} %`, {
+    put('infill-more', say`infill ${q(Math.round(200 * recipe.infillShare), '%')}`, {
       infillShare: Math.min(1, 2 * recipe.infillShare),
     })
-    put('infill-less', `infill ${(50 * recipe.infillShare).toFixed(1)} %`, {
+    put('infill-less', say`infill ${q(50 * recipe.infillShare, '%', 1)}`, {
       infillShare: recipe.infillShare / 2,
     })
   }
@@ -174,7 +175,7 @@ export function otherSkins(assessor: Assessor, want: Want, libraries: Libraries)
           {
             id: `${which}-${zone.id}-${variant.id}`,
             kind: which === 'nose' ? 'nose-skin' : 'tail-skin',
-            title: `${zone.name}: ${variant.words}`,
+            title: say`${zone.name}: ${variant.words}`,
             detail:
               which === 'nose' ? 'weight where it pulls forward' : 'weight behind counts several times over',
           },

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { written } from '../../units'
 import { describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
@@ -36,15 +37,15 @@ describe('remedies', () => {
       expect(remedies.length).toBeGreaterThan(3)
       for (const remedy of remedies) {
         const after = assess(apply(doc, remedy.change))
-        expect(after.totals.cgMm[0], remedy.title).toBeCloseTo(remedy.cgAfterMm, 9)
-        expect(after.totals.massG - before.totals.massG, remedy.title).toBeCloseTo(remedy.grams, 9)
-        expect(after.strength.reserve, remedy.title).toBeCloseTo(remedy.reserveAfter, 9)
-        expect(after.flight.staticMarginEmptyPct, remedy.title).toBeCloseTo(
+        expect(after.totals.cgMm[0], written(remedy.title)).toBeCloseTo(remedy.cgAfterMm, 9)
+        expect(after.totals.massG - before.totals.massG, written(remedy.title)).toBeCloseTo(remedy.grams, 9)
+        expect(after.strength.reserve, written(remedy.title)).toBeCloseTo(remedy.reserveAfter, 9)
+        expect(after.flight.staticMarginEmptyPct, written(remedy.title)).toBeCloseTo(
           remedy.staticMarginEmptyAfterPct,
           9,
         )
         const margins = [after.flight.staticMarginPct, after.flight.staticMarginEmptyPct]
-        expect(remedy.reaches, remedy.title).toBe(
+        expect(remedy.reaches, written(remedy.title)).toBe(
           margins.every(pct => pct >= doc.brief.staticMarginPct[0] && pct <= doc.brief.staticMarginPct[1]),
         )
       }

@@ -7,6 +7,7 @@ import type { Equipment, ProjectFile } from '../../document'
 import type { Battery, Libraries } from '../../libraries'
 import { withItem, type Change } from '../../change'
 import { half, judge, leverage, wanted, way, type Remedy, type Want } from './remedy'
+import { q, say } from '../../units'
 
 /** Ends of a bay as places of the middle of something that long. */
 const ends = (bay: readonly [number, number], length: number): [number, number] => [
@@ -46,10 +47,10 @@ export function slides(assessor: Assessor, want: Want): Remedy[] {
           {
             id: `move-${item.id}`,
             kind: 'slide',
-            title: `Move ${item.name} ${Math.abs(shift).toFixed(0)} mm ${way(shift)}`,
+            title: say`Move ${item.name} ${q(Math.abs(shift), 'mm', 0)} ${way(shift)}`,
             detail: short
-              ? `to the end of its bay; the middle of the band would want it at ${wish.toFixed(0)} mm`
-              : `its middle at ${place.toFixed(0)} mm, inside its bay`,
+              ? say`to the end of its bay; the middle of the band would want it at ${q(wish, 'mm', 0)}`
+              : say`its middle at ${q(place, 'mm', 0)}, inside its bay`,
           },
           withItem(want.doc, item.id, { xMm: place }),
         ),
@@ -114,7 +115,7 @@ function swap(assessor: Assessor, want: Want, item: Equipment, pack: Battery): R
       id: `swap-${item.id}-${pack.id}`,
       kind: 'battery',
       title: `${pack.name} instead of ${item.name}`,
-      detail: `${pack.massG} g for ${item.massG} g, its middle at ${place.toFixed(0)} mm; ${((100 * pack.capacityMah) / item.battery!.capacityMah).toFixed(0)} % of the capacity`,
+      detail: say`${q(pack.massG, 'g')} for ${q(item.massG, 'g')}, its middle at ${q(place, 'mm', 0)}; ${q((100 * pack.capacityMah) / item.battery!.capacityMah, '%', 0)} of the capacity`,
     },
     withItem(want.doc, item.id, {
       name: pack.name,
@@ -162,8 +163,8 @@ export function equipmentMoves(assessor: Assessor, want: Want): Remedy[] {
           {
             id: `move-${item.id}`,
             kind: 'equipment',
-            title: `Move ${item.name} ${Math.abs(shift).toFixed(0)} mm ${way(shift)}`,
-            detail: `its middle at ${place.toFixed(0)} mm, clear of what stands there now; see that leads and rods reach`,
+            title: say`Move ${item.name} ${q(Math.abs(shift), 'mm', 0)} ${way(shift)}`,
+            detail: say`its middle at ${q(place, 'mm', 0)}, clear of what stands there now; see that leads and rods reach`,
           },
           withItem(doc, item.id, { xMm: place }),
         ),
@@ -255,8 +256,8 @@ export function ballast(assessor: Assessor, want: Want): Remedy[] {
       {
         id: `ballast-${end}`,
         kind: 'ballast',
-        title: `${grams.toFixed(1)} g of ballast ${forward ? 'in the nose' : 'at the tail'}`,
-        detail: `at ${at.toFixed(0)} mm, where least of it does; it flies ${grams.toFixed(1)} g heavier for good`,
+        title: say`${q(grams, 'g', 1)} of ballast ${forward ? 'in the nose' : 'at the tail'}`,
+        detail: say`at ${q(at, 'mm', 0)}, where least of it does; it flies ${q(grams, 'g', 1)} heavier for good`,
       },
       { equipment: [...doc.equipment, ballastItem(doc, end, Math.round(at * 10) / 10, grams)] },
     ),
@@ -277,7 +278,7 @@ export function withoutBallast(assessor: Assessor, want: Want): Remedy[] {
           id: `drop-${item.id}`,
           kind: 'drop-ballast',
           title: `Take ${item.name} out`,
-          detail: `${item.massG} g at ${item.xMm.toFixed(0)} mm that it need not carry`,
+          detail: say`${q(item.massG, 'g')} at ${q(item.xMm, 'mm', 0)} that it need not carry`,
         },
         change,
       )

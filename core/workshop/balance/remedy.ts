@@ -4,12 +4,13 @@
 import type { Assessment, Assessor } from '../../assess'
 import { apply, HOUR_IN_GRAMS, hoursAnew, type Change } from '../../change'
 import type { ProjectFile } from '../../document'
+import type { Words } from '../../units'
 
 export interface Remedy {
   id: string
   kind: 'slide' | 'battery' | 'equipment' | 'nose' | 'nose-skin' | 'tail-skin' | 'ballast' | 'drop-ballast'
-  title: string
-  detail: string
+  title: Words
+  detail: Words
   /** Differences ready to fly with payload; hours are those of what must be printed anew. */
   grams: number
   hours: number

@@ -3,13 +3,14 @@
  * and what to do about it.
  */
 import type { Assessment } from '../../assess'
+import { written, q, say, type Words } from '../../units'
 
 export interface InspectionItem {
   id: string
-  where: string
-  look: string
+  where: Words
+  look: Words
   reserve: number
-  why: string
+  why: Words
 }
 
 /** Places with less in hand than this are worth a look after every landing. */
@@ -45,7 +46,7 @@ export function inspectionList({ strength }: Assessment): InspectionItem[] {
     .filter(place => place.reserve < WORTH_A_LOOK)
     .map(place => ({
       id: place.id,
-      where: `${place.label}, ${place.xMm.toFixed(0)} mm aft of the nose`,
+      where: say`${place.label}, ${q(place.xMm, 'mm', 0)} aft of the nose`,
       look: lookFor(place.mode),
       reserve: place.reserve,
       why: `${place.mode}; ${place.case}`,
@@ -54,7 +55,7 @@ export function inspectionList({ strength }: Assessment): InspectionItem[] {
     if (item)
       items.push({
         id: `wing-${item.id}`,
-        where: `Wing, ${item.atMm.toFixed(0)} mm from the root, both sides`,
+        where: say`Wing, ${q(item.atMm, 'mm', 0)} from the root, both sides`,
         look: lookFor(item.mode),
         reserve: item.reserve,
         why: `${item.mode}; ${item.label}`,
@@ -67,7 +68,7 @@ export function inspectionList({ strength }: Assessment): InspectionItem[] {
   for (const station of weak)
     items.push({
       id: `wing-${station.s.toFixed(0)}`,
-      where: `Wing, ${station.s.toFixed(0)} mm from the root, both sides`,
+      where: say`Wing, ${q(station.s, 'mm', 0)} from the root, both sides`,
       look: lookFor(station.mode),
       reserve: station.reserve,
       why: `${station.mode}; ${station.case}`,
@@ -75,7 +76,7 @@ export function inspectionList({ strength }: Assessment): InspectionItem[] {
   return items
     .sort((a, b) => a.reserve - b.reserve)
     .filter(item => {
-      const key = `${item.where}-${item.look}`
+      const key = written(say`${item.where}-${item.look}`)
       if (seen.has(key)) return false
       seen.add(key)
       return true

@@ -5,13 +5,14 @@
 import type { Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { controlThrows } from '../advice'
+import { q, say, type Words, listed } from '../../units'
 
 export interface ReadinessItem {
   id: string
   group: 'Airframe' | 'Balance' | 'Controls' | 'Power' | 'Place'
-  label: string
+  label: Words
   state: 'go' | 'no-go' | 'open'
-  evidence: string
+  evidence: Words
   /** Ticked by hand rather than computed. */
   byHand: boolean
   caution?: string
@@ -91,10 +92,10 @@ function computed(
     {
       id: 'strength',
       group: 'Airframe',
-      label: `Airframe bears ${loads.governing.n.toFixed(1)} g (${loads.governing.by}), launch and landing with a factor of ${brief.safetyFactor}`,
+      label: say`Airframe bears ${q(loads.governing.n, 'gₙ', 1)} (${loads.governing.by}), launch and landing with a factor of ${brief.safetyFactor}`,
       byHand: false,
       state: strength.reserve >= 1 ? 'go' : 'no-go',
-      evidence: `reserve ${strength.reserve.toFixed(2)}, ${strength.mode}, ${strength.where}`,
+      evidence: say`reserve ${q(strength.reserve, '', 2)}, ${strength.mode}, ${strength.where}`,
     },
     {
       id: 'stops',
@@ -112,8 +113,8 @@ function computed(
       state: allUp === null ? 'open' : allUp <= brief.targetMassG * 1.1 ? 'go' : 'no-go',
       evidence:
         allUp === null
-          ? `computed ${totals.emptyMassG.toFixed(0)} g without payload; put it on the scale`
-          : `${allUp.toFixed(0)} g with payload; target ${brief.targetMassG} g, at most a tenth over`,
+          ? say`computed ${q(totals.emptyMassG, 'g', 0)} without payload; put it on the scale`
+          : say`${q(allUp, 'g', 0)} with payload; target ${q(brief.targetMassG, 'g')}, at most a tenth over`,
     },
     {
       id: 'cg',
@@ -128,13 +129,13 @@ function computed(
             : 'no-go',
       evidence:
         measured.cgMm === null
-          ? `computed ${totals.cgEmptyMm[0].toFixed(0)} mm without payload; aim ${flight.cgAimMm.toFixed(0)} mm`
-          : `measured ${measured.cgMm} mm: ${marginOf(measured.cgMm).toFixed(1)} %, with payload ${marginOf(withPayload!).toFixed(1)} % (band ${low}–${high} %)`,
+          ? say`computed ${q(totals.cgEmptyMm[0], 'mm', 0)} without payload; aim ${q(flight.cgAimMm, 'mm', 0)}`
+          : say`measured ${q(measured.cgMm, 'mm')}: ${q(marginOf(measured.cgMm), '%', 1)}, with payload ${q(marginOf(withPayload!), '%', 1)} (band ${low}–${q(high, '%')})`,
     },
     {
       id: 'thrust',
       group: 'Power',
-      label: `Static thrust at least ${100 * THRUST_SHARE} % of the weight`,
+      label: say`Static thrust at least ${q(100 * THRUST_SHARE, '%')} of the weight`,
       byHand: false,
       state:
         measured.thrustG === null
@@ -144,27 +145,28 @@ function computed(
             : 'no-go',
       evidence:
         measured.thrustG === null
-          ? `wanted ${(THRUST_SHARE * totals.massG).toFixed(0)} g on the stand`
-          : `${measured.thrustG} g, ${((100 * measured.thrustG) / (allUp ?? totals.massG)).toFixed(0)} % of the weight`,
+          ? say`wanted ${q(THRUST_SHARE * totals.massG, 'g', 0)} on the stand`
+          : say`${q(measured.thrustG, 'g')}, ${q((100 * measured.thrustG) / (allUp ?? totals.massG), '%', 0)} of the weight`,
     },
     {
       id: 'wind',
       group: 'Place',
-      label: `Wind at most ${brief.windMaxMs} m/s (your limit)`,
+      label: say`Wind at most ${q(brief.windMaxMs, 'm/s')} (your limit)`,
       byHand: false,
       state: measured.windMs === null ? 'open' : measured.windMs <= brief.windMaxMs ? 'go' : 'no-go',
-      evidence: measured.windMs === null ? 'measure it at the field' : `${measured.windMs} m/s`,
+      evidence: measured.windMs === null ? 'measure it at the field' : say`${q(measured.windMs, 'm/s')}`,
     },
   ]
 }
 
-const throwsWanted = (doc: ProjectFile): string =>
-  controlThrows(doc)
-    .map(
+const throwsWanted = (doc: ProjectFile): Words =>
+  listed(
+    controlThrows(doc).map(
       ({ name, upMm, downMm }) =>
-        `; ${name.toLowerCase()} ${upMm.toFixed(0)} mm up, ${downMm.toFixed(0)} mm down at the inner end`,
-    )
-    .join('')
+        say`; ${name.toLowerCase()} ${q(upMm, 'mm', 0)} up, ${q(downMm, 'mm', 0)} down at the inner end`,
+    ),
+    '',
+  )
 
 const byHand = (doc: ProjectFile): ReadinessItem[] =>
   BY_HAND.map(item => {
@@ -174,6 +176,6 @@ const byHand = (doc: ProjectFile): ReadinessItem[] =>
       ...item,
       byHand: true,
       state: done ? 'go' : 'open',
-      evidence: `${done ? `checked ${done.date}` : 'not checked yet'}${wanted}`,
+      evidence: say`${done ? `checked ${done.date}` : 'not checked yet'}${wanted}`,
     }
   })

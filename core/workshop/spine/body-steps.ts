@@ -5,6 +5,7 @@ import { skinSteps } from './skin-steps'
 import type { Weakness } from './weakness'
 import { SIZES } from './wing-steps'
 import { type Step, larger } from '../../change'
+import { q, say } from '../../units'
 
 export function boomSteps(doc: ProjectFile, weakness: Weakness, libraries: Libraries): Step[] {
   if (!doc.boom) return []
@@ -20,7 +21,7 @@ export function boomSteps(doc: ProjectFile, weakness: Weakness, libraries: Libra
     .map(times => Math.min(300, Math.round(Math.max(20, boom.socketMm) * times)))
     .map((socketMm): Step => ({
       id: `socket-${socketMm}`,
-      title: `Boom: a socket of ${socketMm} mm`,
+      title: say`Boom: a socket of ${q(socketMm, 'mm')}`,
       change: { boom: { ...boom, socketMm } },
     }))
   const zone =
@@ -42,7 +43,7 @@ export function bodySteps(doc: ProjectFile, weakness: Weakness, libraries: Libra
     .flatMap(opening =>
       [0.8, 0.6].map((share): Step => ({
         id: `narrow-${opening.id}-${share}`,
-        title: `${opening.name} ${(opening.widthMm * share).toFixed(0)} mm wide`,
+        title: say`${opening.name} ${q(opening.widthMm * share, 'mm', 0)} wide`,
         change: {
           body: {
             ...body,
@@ -71,7 +72,7 @@ export function bodySteps(doc: ProjectFile, weakness: Weakness, libraries: Libra
           .slice(0, 2)
           .map((mm): Step => ({
             id: `bolt-${mm}`,
-            title: `Wing bolts of ${mm} mm, with beams to match`,
+            title: say`Wing bolts of ${q(mm, 'mm')}, with beams to match`,
             change: { body: { ...body, saddle: { ...body.saddle!, boltMm: mm } } },
           }))
       : []

@@ -2,6 +2,7 @@
 import type { Step } from '../../change'
 import type { ProjectFile } from '../../document'
 import type { Weakness } from './weakness'
+import { q, say, type Words } from '../../units'
 
 const WIRES = [1.5, 2, 2.5, 3, 3.5, 4, 5, 6, 8]
 
@@ -9,18 +10,18 @@ export function gearSteps(doc: ProjectFile, weakness: Weakness): Step[] {
   return doc.gear
     .filter(leg => leg.id === weakness.subject)
     .flatMap(leg => {
-      const put = (id: string, words: string, more: Partial<typeof leg>): Step => ({
+      const put = (id: string, words: Words, more: Partial<typeof leg>): Step => ({
         id: `${leg.id}-${id}`,
-        title: `${leg.name}: ${words}`,
+        title: say`${leg.name}: ${words}`,
         change: { gear: doc.gear.map(item => (item.id === leg.id ? { ...leg, ...more } : item)) },
       })
       const thicker =
         leg.kind === 'wire'
           ? WIRES.filter(d => d > leg.thicknessMm).map(d =>
-              put(`wire-${d}`, `wire of ${d} mm`, { thicknessMm: d }),
+              put(`wire-${d}`, say`wire of ${q(d, 'mm')}`, { thicknessMm: d }),
             )
           : [1.3, 1.7, 2.4].map(times =>
-              put(`thick-${times}`, `${(leg.thicknessMm * times).toFixed(1)} mm thick`, {
+              put(`thick-${times}`, say`${q(leg.thicknessMm * times, 'mm', 1)} thick`, {
                 thicknessMm: Math.min(40, Math.round(10 * leg.thicknessMm * times) / 10),
               }),
             )
@@ -29,7 +30,7 @@ export function gearSteps(doc: ProjectFile, weakness: Weakness): Step[] {
           ? [0.5, 0.25].map(times =>
               put(
                 `spring-${times}`,
-                `a spring of ${(leg.springNmm * times).toFixed(2)} N/mm and twice the travel`,
+                say`a spring of ${q(leg.springNmm * times, 'N/mm', 2)} and twice the travel`,
                 {
                   springNmm: Math.max(0.01, leg.springNmm * times),
                   travelMm: Math.min(200, 2 * leg.travelMm),
@@ -40,7 +41,7 @@ export function gearSteps(doc: ProjectFile, weakness: Weakness): Step[] {
       const mount = [1.4, 2, 3].map(times =>
         put(
           `mount-${times}`,
-          `a mount of ${(leg.mount.lengthMm * times).toFixed(0)} × ${(leg.mount.widthMm * times).toFixed(0)} mm, ${(leg.mount.depthMm * times).toFixed(1)} mm of plastic round it`,
+          say`a mount of ${q(leg.mount.lengthMm * times, '', 0)} × ${q(leg.mount.widthMm * times, 'mm', 0)}, ${q(leg.mount.depthMm * times, 'mm', 1)} of plastic round it`,
           {
             mount: {
               lengthMm: Math.min(200, leg.mount.lengthMm * times),

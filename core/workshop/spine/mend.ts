@@ -16,10 +16,11 @@ import {
 } from '../../change'
 import { stepsFor } from './steps'
 import { inMiddle, weaknesses, type Weakness } from './weakness'
+import { type Words, listed } from '../../units'
 
 export interface Strengthening {
   id: string
-  title: string
+  title: Words
   /** Differences ready to fly with payload; hours are those of what must be printed anew. */
   grams: number
   hours: number
@@ -39,7 +40,7 @@ export interface Mending {
   /** Single changes for it, those that mend it first, cheapest first. */
   single: Strengthening[]
   /** Changes one after another until nothing fails; null where one is enough or none would do. */
-  all: (Strengthening & { titles: string[] }) | null
+  all: (Strengthening & { titles: Words[] }) | null
 }
 
 /** Steps tried at most until nothing fails. */
@@ -144,7 +145,7 @@ function mendAll(
   let now = doc,
     assessed = first,
     choices = single
-  const titles: string[] = []
+  const titles: Words[] = []
   let change: Change = {}
   for (let round = 0; round < ROUNDS; round++) {
     const best = choices[0]
@@ -157,7 +158,7 @@ function mendAll(
     if (!next || next.reserve >= 1) {
       return {
         id: 'all',
-        title: titles.join('; then '),
+        title: listed(titles, '; then '),
         titles,
         change,
         grams: assessed.totals.massG - first.totals.massG,

@@ -3,6 +3,7 @@ import type { Step } from '../../change'
 import type { ProjectFile } from '../../document'
 import type { Recipe, Zone } from '../../document'
 import { type Libraries, recipeFor } from '../../libraries'
+import { q, say, type Words } from '../../units'
 
 /** A spiral has one bead; more of them are laid as loops. */
 const withoutSpiral = (recipe: Recipe): Recipe => (recipe.spiral ? { ...recipe, spiral: false } : recipe)
@@ -10,9 +11,9 @@ const withoutSpiral = (recipe: Recipe): Recipe => (recipe.spiral ? { ...recipe, 
 /** Another bead, closer webs, another school or filament: for one zone. */
 export function skinSteps(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
   const { recipe } = zone
-  const put = (id: string, words: string, next: Partial<Zone>): Step => ({
+  const put = (id: string, words: Words, next: Partial<Zone>): Step => ({
     id: `${zone.id}-${id}`,
-    title: `${zone.name}: ${words}`,
+    title: say`${zone.name}: ${words}`,
     change: { zones: doc.zones.map(item => (item.id === zone.id ? { ...zone, ...next } : item)) },
   })
   const steps: Step[] = []
@@ -26,7 +27,7 @@ export function skinSteps(doc: ProjectFile, zone: Zone, libraries: Libraries): S
   if (recipe.lattice)
     for (const share of [0.7, 0.45])
       steps.push(
-        put(`webs-${share}`, `webs every ${(recipe.lattice.pitchMm * share).toFixed(0)} mm`, {
+        put(`webs-${share}`, say`webs every ${q(recipe.lattice.pitchMm * share, 'mm', 0)}`, {
           recipe: {
             ...recipe,
             lattice: { ...recipe.lattice, pitchMm: Math.max(5, Math.round(recipe.lattice.pitchMm * share)) },
@@ -37,7 +38,7 @@ export function skinSteps(doc: ProjectFile, zone: Zone, libraries: Libraries): S
     for (const infillShare of [0.04, 0.1, 0.2])
       if (infillShare > recipe.infillShare * 1.2)
         steps.push(
-          put(`infill-${infillShare}`, `${(100 * infillShare).toFixed(0)} % infill`, {
+          put(`infill-${infillShare}`, say`${q(100 * infillShare, '%', 0)} infill`, {
             recipe: { ...recipe, infillShare },
           }),
         )

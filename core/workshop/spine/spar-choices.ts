@@ -6,11 +6,12 @@ import type { Assessment, Assessor } from '../../assess'
 import type { ProjectFile, Spar } from '../../document'
 import { stockOr, LIBRARIES, type Libraries } from '../../libraries'
 import { apply, costOf, largerStock as larger, smallerStock as smaller, type Change } from '../../change'
+import { q, say, type Words } from '../../units'
 
 export interface SparChoice {
   spar: string
   id: 'as it is' | 'out' | 'size less' | 'size more' | 'shorter' | 'longer' | 'other fixing'
-  title: string
+  title: Words
   /** Of the wing, and by what and where. */
   reserve: number
   mode: string
@@ -64,14 +65,14 @@ function variants(
   doc: ProjectFile,
   spar: Spar,
   libraries: Libraries,
-): Array<{ id: SparChoice['id']; title: string; spars: Spar[] }> {
+): Array<{ id: SparChoice['id']; title: Words; spars: Spar[] }> {
   const put = (more: Partial<Spar>) =>
     doc.spars.map(item => (item.id === spar.id ? { ...item, ...more } : item))
   const stock = stockOr(libraries, spar.stock)
   const more = larger(stock, libraries)[0]
   const less = smaller(stock, libraries)
   const half = doc.wing.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
-  const list: Array<{ id: SparChoice['id']; title: string; spars: Spar[] }> = [
+  const list: Array<{ id: SparChoice['id']; title: Words; spars: Spar[] }> = [
     { id: 'as it is', title: `as it is, ${stock.name}`, spars: doc.spars },
     { id: 'out', title: 'left out', spars: doc.spars.filter(item => item.id !== spar.id) },
   ]
@@ -80,13 +81,13 @@ function variants(
   if (spar.toMm - REACH > spar.fromMm + 20)
     list.push({
       id: 'shorter',
-      title: `to ${(spar.toMm - REACH).toFixed(0)} mm`,
+      title: say`to ${q(spar.toMm - REACH, 'mm', 0)}`,
       spars: put({ toMm: spar.toMm - REACH }),
     })
   if (spar.toMm < half - 20)
     list.push({
       id: 'longer',
-      title: `to ${Math.min(half - 12, spar.toMm + REACH).toFixed(0)} mm`,
+      title: say`to ${q(Math.min(half - 12, spar.toMm + REACH), 'mm', 0)}`,
       spars: put({ toMm: Math.min(half - 12, spar.toMm + REACH) }),
     })
   if (spar.through)

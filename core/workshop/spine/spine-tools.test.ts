@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { written } from '../../units'
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
@@ -106,14 +107,14 @@ describe('where to look after a landing', () => {
   it("weakest first, no place twice, and the wing's tip strike among them; what is weaker moves up", () => {
     const list = inspectionList(assessor.assess(thistledown))
     expect(list.map(item => item.reserve)).toEqual([...list.map(item => item.reserve)].sort((a, b) => a - b))
-    expect(new Set(list.map(item => item.where + item.look)).size).toBe(list.length)
+    expect(new Set(list.map(item => written(item.where) + written(item.look))).size).toBe(list.length)
     expect(list.some(item => item.id === 'wing-tip')).toBe(true)
     const thin = inspectionList(
       assessor.assess({ ...thistledown, boom: { ...thistledown.boom!, socketMm: 10 } }),
     )
-    expect(thin.findIndex(item => item.where.startsWith('Boom'))).toBeLessThan(
-      list.findIndex(item => item.where.startsWith('Boom')),
+    expect(thin.findIndex(item => written(item.where).startsWith('Boom'))).toBeLessThan(
+      list.findIndex(item => written(item.where).startsWith('Boom')),
     )
-    expect(thin.find(item => item.where.startsWith('Boom'))!.look).toMatch(/turn and rock/)
+    expect(written(thin.find(item => written(item.where).startsWith('Boom'))!.look)).toMatch(/turn and rock/)
   })
 })

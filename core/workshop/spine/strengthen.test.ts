@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { written } from '../../units'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Leg, ProjectFile } from '../../document'
@@ -202,10 +203,10 @@ describe('what a spar could be instead', () => {
     expect(out.grams).toBe(Math.min(...own.map(choice => choice.grams)))
     expect(out.cost).toBeLessThan(0)
     // Next size of the same kind, and never wire for carbon.
-    expect(own.find(choice => choice.id === 'size more')!.title).toBe(
+    expect(written(own.find(choice => choice.id === 'size more')!.title)).toBe(
       LIBRARIES.stock.find(item => item.id === 'tube-10x8')!.name,
     )
-    expect(own.find(choice => choice.id === 'size less')!.title).toBe(
+    expect(written(own.find(choice => choice.id === 'size less')!.title)).toBe(
       LIBRARIES.stock.find(item => item.id === 'tube-6x4')!.name,
     )
   })

@@ -1,5 +1,6 @@
 /** The places of an assessment that bear least, wing and all else alike, weakest first. */
 import type { Assessment } from '../../assess'
+import type { Words } from '../../units'
 
 export interface Weakness {
   /** Stays the same from one assessment to the next: part and mode, and for other parts the place. */
@@ -12,7 +13,7 @@ export interface Weakness {
   case: string
   reserve: number
   subject: string
-  remedy: string
+  remedy: Words
 }
 
 /** Where the halves meet carries otherwise than the rest. mm from the root */

@@ -7,6 +7,7 @@ import { type Stock, stockInertia, type Libraries, stockOr } from '../../librari
 import { skinSteps } from './skin-steps'
 import type { Weakness } from './weakness'
 import { type Step, withSpar, larger } from '../../change'
+import { q, say } from '../../units'
 
 /** Sizes tried beyond the present one, and ways a spar may be lengthened, mm. */
 export const SIZES = 4
@@ -59,7 +60,7 @@ export function wingSteps(
         if (to > spar.toMm + 5 && to <= half - EDGE)
           steps.push({
             id: `further-${spar.id}-${to.toFixed(0)}`,
-            title: `${spar.name} to ${to.toFixed(0)} mm`,
+            title: say`${spar.name} to ${q(to, 'mm', 0)}`,
             change: withSpar(doc, spar.id, { toMm: Math.round(to) }),
           })
     }
@@ -94,7 +95,7 @@ export function wingSteps(
       for (const toMm of [80, 140])
         steps.push({
           id: `joiner-${id}-${toMm}`,
-          title: `A joiner through the middle, ${stockOr(libraries, id).name}, ${toMm} mm a side`,
+          title: say`A joiner through the middle, ${stockOr(libraries, id).name}, ${q(toMm, 'mm')} a side`,
           change: { spars: [...doc.spars, newSpar(doc, 'Centre joiner', id, 0, toMm, true, 0.2)] },
         })
   }
