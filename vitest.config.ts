@@ -1,6 +1,9 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+/** The full counts take their time. */
+const deep = process.env.MARIPOSA_DEEP === '1'
+
 const alias = { '~': fileURLToPath(new URL('./app', import.meta.url)) }
 
 export default defineConfig({
@@ -16,7 +19,7 @@ export default defineConfig({
           include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
-          testTimeout: 180_000,
+          testTimeout: deep ? 1_800_000 : 180_000,
         },
       },
       {

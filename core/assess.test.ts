@@ -9,6 +9,7 @@ import { aircraft } from './testing/arbitraries'
 import { buttCuts, plain, plainSurface } from './testing/plain'
 import { polygonArea, outlineAt } from './geometry'
 import { beadMassPerMm, insetField, wallBeads } from './printing'
+import { runs } from './testing/runs'
 
 const [thistledown, plover] = DEMOS
 const copy = (doc: ProjectFile): ProjectFile => structuredClone(doc)
@@ -138,7 +139,7 @@ describe('the whole assessment', () => {
           expect(piece.centreMm[1]).toBe(-twin.centreMm[1])
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60, 20) },
     )
   })
 })

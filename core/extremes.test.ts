@@ -6,6 +6,7 @@ import { checkProject } from './document'
 import { extreme, notNumbers } from './testing/extremes'
 import { balanceRemedies } from './workshop/balance'
 import { proportions } from './workshop/advice'
+import { runs } from './testing/runs'
 
 it('no figure of an assessment is NaN or without end, for documents at the edges of what the schema admits', () => {
   const assessor = createAssessor()
@@ -15,7 +16,7 @@ it('no figure of an assessment is NaN or without end, for documents at the edges
       expect(notNumbers(assessment)).toEqual([])
       expect(notNumbers(proportions(doc, assessment))).toEqual([])
     }),
-    { numRuns: 120 },
+    { numRuns: runs(400, 40) },
   )
 }, 120_000)
 
@@ -28,6 +29,6 @@ it('nor is any of a remedy, and each of them is a document that the schema takes
         expect(() => checkProject({ ...doc, ...change }), written(figures.title)).not.toThrow()
       }
     }),
-    { numRuns: 40 },
+    { numRuns: runs(80, 10) },
   )
 }, 120_000)

@@ -7,6 +7,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { build, installBrowser, installPackages, needNode, run } from './lib.mjs'
 
+// `npm run test:deep`: the same tests, properties at their full counts.
+if (process.argv.includes('--deep')) process.env.MARIPOSA_DEEP = '1'
+
 let passed = 0,
   failed = 0
 const folder = mkdtempSync(join(tmpdir(), 'mariposa-test-'))

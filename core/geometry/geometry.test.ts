@@ -20,6 +20,7 @@ import { measureMesh } from './mesh'
 import { bodyVolume, meshOf, pieceSolid } from './solid'
 import { gapAt, loftSurface, outlineAt } from './surface-loft'
 import { aerofoilOf } from '../document'
+import { runs } from '../testing/runs'
 
 describe('aerofoils', () => {
   it('four digits: ordinates of NACA TR 460, table for the 0012', () => {
@@ -276,7 +277,7 @@ describe('solids', () => {
     // Tube of 8 mm with 0.15 mm round it; its polygon has the circle's area.
     expect(volumes.get('wing-1-starboard')! / (100 * (section - Math.PI * 4.15 ** 2))).toBeCloseTo(1, 4)
   })
-  it('200 random aircraft, cut as proposed, give closed manifolds inside their beds, port mirroring starboard', async () => {
+  it('random aircraft, cut as proposed, give closed manifolds inside their beds, port mirroring starboard', async () => {
     let run = 0
     await fc.assert(
       fc.asyncProperty(aircraft, async doc => {
@@ -284,7 +285,7 @@ describe('solids', () => {
         // Bodies take most of the time and vary least.
         await checkPieces(cut, { onePart: false, withBody: run++ % 10 === 0 })
       }),
-      { numRuns: 200, endOnFailure: true },
+      { numRuns: runs(200, 25), endOnFailure: true },
     )
   }, 400_000)
   it('the picture in space faces outwards on both sides and lies on its own side', async () => {

@@ -16,6 +16,7 @@ import { readStl } from './read-stl'
 import { replayGcode } from './gcode'
 import { writeStl } from './stl'
 import { readThreeMf, writeThreeMf } from './threemf'
+import { runs } from '../testing/runs'
 
 const small = revolve(
   [
@@ -108,7 +109,7 @@ describe('importers', () => {
           expect((fault as DocumentError).reason.length, name).toBeGreaterThan(3)
         }
       }),
-      { numRuns: 5000 },
+      { numRuns: runs(5000, 1500) },
     )
   }, 240_000)
   it('refuse what swells before it is unpacked: by what its directory says, and by what it is', () => {

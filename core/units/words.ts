@@ -58,8 +58,8 @@ function join(parts: readonly Part[]): Words {
 const WRITTEN: Record<string, string> = { gₙ: 'g' }
 /** Written without a space before them. */
 const CLOSE = new Set(['°', '°/s', '×'])
-export const withUnit = (figure: string, unit: string): string =>
-  unit === '' ? figure : `${figure}${CLOSE.has(unit) ? '' : ' '}${WRITTEN[unit] ?? unit}`
+export const withUnit = (text: string, unit: string): string =>
+  unit === '' ? text : `${text}${CLOSE.has(unit) ? '' : ' '}${WRITTEN[unit] ?? unit}`
 
 /** As a sentence is written to files and by the command line: metric, with a point before decimals. */
 export const written = (words: Words): string =>

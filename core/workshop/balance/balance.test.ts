@@ -15,6 +15,7 @@ import { harm, type Remedy } from './remedy'
 import { movedBalance } from './moved-balance'
 import { fromTwoScales } from './two-scales'
 import { presentWing, swapWingSet, wingSetFigures, withWingSet } from './wing-sets'
+import { runs } from '../../testing/runs'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
@@ -133,7 +134,7 @@ describe('remedies', () => {
           expect(Math.abs(ballast.grams - least)).toBeLessThan(0.16)
         }
       }),
-      { numRuns: 12 },
+      { numRuns: runs(40, 6) },
     )
   })
   it('a nose stretched and shrunk again is the nose it was; what lies behind the wing stays', () => {
