@@ -23,22 +23,22 @@ interface Shown {
   unit: string
   /** How many of it one of the metric unit is. */
   by: number
-  /** Decimals more than the metric figure has, for as fine a step. */
-  more: number
+  /** Decimals that show about as fine a step as so many decimals of the metric figure. */
+  digits: (metric: number) => number
 }
 const IMPERIAL: Record<string, Shown> = {
-  mm: { unit: 'in', by: 1 / 25.4, more: 2 },
-  'mm²': { unit: 'in²', by: 1 / 645.16, more: 3 },
-  'cm²': { unit: 'in²', by: 1 / 6.4516, more: 1 },
-  'dm²': { unit: 'in²', by: 15.5000310000620001, more: 0 },
-  g: { unit: 'oz', by: 1 / 28.349523125, more: 1 },
-  kg: { unit: 'lb', by: 1 / 0.45359237, more: 0 },
-  'g/dm²': { unit: 'oz/ft²', by: 0.32770582, more: 1 },
-  'g/m': { unit: 'oz/ft', by: 0.010751, more: 2 },
+  mm: { unit: 'in', by: 1 / 25.4, digits: d => Math.max(2, d + 1) },
+  'mm²': { unit: 'in²', by: 1 / 645.16, digits: d => d + 3 },
+  'cm²': { unit: 'in²', by: 1 / 6.4516, digits: d => d + 1 },
+  'dm²': { unit: 'in²', by: 15.50003100006, digits: d => Math.max(0, d - 1) },
+  g: { unit: 'oz', by: 1 / 28.349523125, digits: d => d + 1 },
+  kg: { unit: 'lb', by: 1 / 0.45359237, digits: d => d },
+  'g/dm²': { unit: 'oz/ft²', by: 0.32770582, digits: d => d + 1 },
+  'g/m': { unit: 'oz/ft', by: 0.010751, digits: d => d + 2 },
 }
 /** What a metric unit is shown as. */
 export const shownAs = (unit: string): Shown =>
-  (reading.value.units === 'imperial' ? IMPERIAL[unit] : undefined) ?? { unit, by: 1, more: 0 }
+  (reading.value.units === 'imperial' ? IMPERIAL[unit] : undefined) ?? { unit, by: 1, digits: d => d }
 
 export function figure(value: number | null | undefined, digits = 0): string {
   if (value === null || value === undefined || !Number.isFinite(value)) return '–'
@@ -52,22 +52,22 @@ export const signed = (value: number, digits = 0): string =>
 
 /** A figure with its unit, given in metric units and digits: `amount(412.3, 'g', 1)`. */
 export function amount(value: number | null | undefined, unit: string, digits = 0): string {
-  const { unit: name, by, more } = shownAs(unit)
-  return withUnit(figure(value === null || value === undefined ? value : value * by, digits + more), name)
+  const { unit: name, by, digits: fine } = shownAs(unit)
+  return withUnit(figure(value === null || value === undefined ? value : value * by, fine(digits)), name)
 }
 /** The figure alone, for where its unit stands apart. */
 export const amountOf = (value: number | null | undefined, unit: string, digits = 0): string => {
-  const { by, more } = shownAs(unit)
-  return figure(value === null || value === undefined ? value : value * by, digits + more)
+  const { by, digits: fine } = shownAs(unit)
+  return figure(value === null || value === undefined ? value : value * by, fine(digits))
 }
 export function signedAmount(value: number, unit: string, digits = 0): string {
-  const { unit: name, by, more } = shownAs(unit)
-  return withUnit(signed(value * by, digits + more), name)
+  const { unit: name, by, digits: fine } = shownAs(unit)
+  return withUnit(signed(value * by, fine(digits)), name)
 }
 
 export const signedAmountOf = (value: number, unit: string, digits = 0): string => {
-  const { by, more } = shownAs(unit)
-  return signed(value * by, digits + more)
+  const { by, digits: fine } = shownAs(unit)
+  return signed(value * by, fine(digits))
 }
 /** How a unit is written for this maker. */
 export const unitName = (unit: string): string => withUnit('', shownAs(unit).unit).trim()

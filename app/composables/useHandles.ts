@@ -6,6 +6,7 @@ import type { Draft } from 'immer'
 import { LIMITS, type ProjectFile, type Surface } from '../../core/document'
 import { placePoint, sparLines, type SurfaceLoft } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
+import { amount } from './format'
 import type { StationId } from '../stations/path'
 import type { ViewName } from '~/stores/view'
 
@@ -26,6 +27,7 @@ export interface Handle {
   figure: string
 }
 
+const length = (mm: number) => amount(mm, 'mm', Number.isInteger(mm) ? 0 : 1)
 const clamp = (value: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, value))
 const tenth = (value: number) => Math.round(value * 2) / 2
 
@@ -92,8 +94,8 @@ function planHandles(
       axes: inner ? ['x', 'y'] : ['x'],
       edit: `Move the ${end.toLowerCase()}`,
       figure: inner
-        ? `panel ${i}: span ${surface.panels[i - 1].spanMm} mm, sweep ${surface.panels[i - 1].sweepMm} mm`
-        : `leading edge at ${surface.xMm} mm`,
+        ? `panel ${i}: span ${length(surface.panels[i - 1].spanMm)}, sweep ${length(surface.panels[i - 1].sweepMm)}`
+        : `leading edge at ${length(surface.xMm)}`,
       apply: (draft, [x, y]) => {
         const own = target(draft)
         if (!inner) {
@@ -112,7 +114,7 @@ function planHandles(
       at: [station.lead + station.chord, station.y, station.z],
       axes: ['x'],
       edit: `Change the chord at the ${end.toLowerCase()}`,
-      figure: `${station.chord} mm`,
+      figure: length(station.chord),
       apply: (draft, [x]) => {
         const own = target(draft),
           to = tenth(clamp(x - station.lead, LIMITS.chordMm))
@@ -138,7 +140,7 @@ function sparHandles(doc: ProjectFile, wing: SurfaceLoft): Handle[] {
         at: placePoint(wing, end.x, end.n, line.to, 1),
         axes: ['y'] as const,
         edit: `Run ${spar.name} further or less`,
-        figure: `to ${spar.toMm} mm`,
+        figure: `to ${length(spar.toMm)}`,
         apply: (draft: Draft<ProjectFile>, [, y]: [number, number, number]) => {
           draft.spars[i].toMm = tenth(clamp(y - wing.origin[1], [spar.fromMm + 10, wing.span]))
         },
@@ -170,7 +172,7 @@ function cutHandles(doc: ProjectFile, view: ViewName): Handle[] {
     at: [at(cut.atMm).x, doc.wing.yMm + cut.atMm, at(cut.atMm).z],
     axes: ['y'],
     edit: `Move wing cut ${i + 1}`,
-    figure: `${cut.atMm} mm from the root`,
+    figure: `${length(cut.atMm)} from the root`,
     apply: (draft, [, y]) => {
       draft.cuts.wing[i].atMm = tenth(clamp(y - doc.wing.yMm, [5, tip - 5]))
     },
@@ -185,7 +187,7 @@ function cutHandles(doc: ProjectFile, view: ViewName): Handle[] {
         at: [cut.atMm, 0, 0],
         axes: ['x'],
         edit: `Move body cut ${i + 1}`,
-        figure: `${cut.atMm} mm from the nose`,
+        figure: `${length(cut.atMm)} from the nose`,
         apply: (draft, [x]) => {
           draft.cuts.body[i].atMm = tenth(
             clamp(x, [body.stations[0].xMm + 5, body.stations[body.stations.length - 1].xMm - 5]),
@@ -205,7 +207,7 @@ function massHandles(doc: ProjectFile, view: ViewName): Handle[] {
     pair: item.pair,
     axes: item.bay ? ['x'] : view === 'plan' ? ['x', 'y'] : ['x', 'z'],
     edit: `Move ${item.name}`,
-    figure: `${item.massG} g at ${item.xMm} mm`,
+    figure: `${amount(item.massG, 'g', 1)} at ${length(item.xMm)}`,
     apply: (draft, [x, y, z]) => {
       const target = draft.equipment[i]
       const half = item.sizeMm[0] / 2

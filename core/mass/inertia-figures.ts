@@ -1,4 +1,7 @@
-/** Moments of inertia of one thing, kg·m². xx is ∫y²+z²; xz is the product ∫xz (no sign taken into it). Aircraft axes: x aft, z up. */
+/**
+ * Moments of inertia of one thing, kg·m². xx is ∫y²+z²; xz is the product ∫xz (no sign taken into it). Aircraft
+ * axes: x aft, z up.
+ */
 export interface InertiaFigures {
   xx: number
   yy: number

@@ -114,6 +114,6 @@ export const extreme: fc.Arbitrary<ProjectFile> = fc
 /** Paths of every number that is none; infinities count too. */
 export function notNumbers(value: unknown, path = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${path} is ${value}`]
-  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value)) return []
+  if (typeof value !== 'object' || value === null) return []
   return Object.entries(value).flatMap(([key, item]) => notNumbers(item, path ? `${path}.${key}` : key))
 }

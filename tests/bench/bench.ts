@@ -24,6 +24,7 @@ import { openBrowser, settled } from '../support/browser'
 import { startServer } from '../support/server'
 import { million, millionInPage, nudging } from './choosing'
 import { printing } from './printing'
+import { keep, row } from './record'
 
 const percentile = (values: number[], p: number) =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
@@ -35,7 +36,6 @@ function time(work: () => void, times: number): number[] {
     return performance.now() - from
   })
 }
-const row = (name: string, text: string) => console.log(`${name.padEnd(58)} ${text}`)
 
 function assessments() {
   const edits: Array<[string, (doc: ProjectFile, i: number) => void]> = [
@@ -253,7 +253,6 @@ async function page() {
   }
 }
 
-console.log(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}`)
 assessments()
 strength()
 lattice()
@@ -264,3 +263,4 @@ await nudging(row)
 million(row)
 await page()
 await millionInPage(row)
+keep()

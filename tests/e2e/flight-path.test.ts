@@ -24,6 +24,7 @@ import {
 import { DEMOS } from '../../core/demo'
 import { recipeFor, LIBRARIES } from '../../core/libraries'
 import { revolve } from '../../core/testing/meshes'
+import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
 
 let page: Page
@@ -34,6 +35,7 @@ afterAll(() => page?.close())
 
 describe('from brief to log', () => {
   it('opens on the demo, with the four verdicts of the core', async () => {
+    await page.fresh('/brief')
     const a = assess(DEMOS[0])
     expect(await page.text('[data-act="shelf"]')).toBe('Thistledown')
     for (const name of ['weight', 'balance', 'strength', 'hours'] as const)
@@ -41,18 +43,19 @@ describe('from brief to log', () => {
     expect(await page.text('[data-proportion="loading"]')).toContain(`${a.plan.loadingGdm2.toFixed(0)} g/dm²`)
   })
   it('brief: a target typed moves the margin, and nonsense is refused where it stands', async () => {
+    await page.fresh('/brief')
     await page.type('[data-field="targetMassG"]', '720')
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 720 g')
     await page.type('[data-field="targetMassG"]', '-5')
     await page.driver.wait(
       async () => (await page.text('[data-field="targetMassG"]')).includes('from 10 to 20000'),
-      3000,
+      PATIENCE,
     )
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 720 g')
     await page.type('[data-field="targetMassG"]', '690')
   })
   it('shape: dragging the tip lengthens the wing; arrow keys do too; the core agrees', async () => {
-    await page.station('shape')
+    await page.fresh('/shape')
     await page.drag('[data-handle="lead-2"]', 30, 0)
     const dragged = await page.stored().then(async () => {
       await page.saved()
@@ -72,11 +75,11 @@ describe('from brief to log', () => {
     expect((await page.stored()).wing.panels[1].spanMm).toBe(330)
   })
   it('skin: schools side by side; taking one gives the figures of the core, with the difference on every wing', async () => {
-    await page.station('skin')
+    await page.fresh('/skin')
     await page.choose('[data-field="zone"]', 'Nose and firewall')
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-take="beads"]'))).length === 1,
-      8000,
+      PATIENCE,
     )
     await page.find('[data-take="beads"]').click()
     await page.settled()
@@ -93,11 +96,12 @@ describe('from brief to log', () => {
     expect(chip).toBeCloseTo(expected.totals.massG - assess(DEMOS[0]).totals.massG, 0)
   })
   it('a look inside a layer shows the bead lengths and mass of the core; a test tube gives the flow to use', async () => {
+    await page.fresh('/skin')
     await page.choose('[data-field="zone"]', 'Outer wing')
     await page.find('[data-mode="inside"]').click()
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-figure="layer-mass"]'))).length === 1,
-      5000,
+      PATIENCE,
     )
     const doc = await page.stored()
     const piece = createAssessor()
@@ -145,8 +149,55 @@ describe('from brief to log', () => {
     await page.act('undo')
     await page.act('undo')
   })
-  it('undo survives a reload', async () => {
+  it('the drawing yields: folded and opened by the divider, remembered by station', async () => {
+    await page.fresh('/brief')
+    expect(await page.count('.stage')).toBe(1)
+    await page.find('[data-divider]').sendKeys(Key.ENTER)
+    await page.until('[data-act="unfold"]')
+    expect(await page.count('.stage')).toBe(0)
+    await page.driver.navigate().refresh()
+    await page.settled()
+    await page.until('[data-act="unfold"]')
+    await page.station('shape')
+    expect(await page.count('.stage')).toBe(1)
+    await page.station('brief')
+    await page.act('unfold')
+    await page.until('.stage')
+    const height = () =>
+      page.driver.executeScript<number>(
+        'return document.querySelector(".stage").getBoundingClientRect().height',
+      )
+    const before = await height()
+    await page.find('[data-divider]').sendKeys(Key.ARROW_DOWN)
+    await page.driver.wait(async () => (await height()) > before + 10, PATIENCE)
+  })
+  it('inches, ounces and a comma: shown and typed so, and the file stays in mm and g', async () => {
+    await page.fresh('/brief')
+    const { totals } = await page.computed()
+    await page.press('[data-act="reading"]')
+    await page.press('[data-units="imperial"] input')
+    await page.press('[data-decimal="comma"] input')
+    const ounces = (totals.massG / 28.349523125).toFixed(1).replace('.', ',')
+    await page.driver.wait(
+      async () => (await page.text('[data-wing="weight"]')).includes(`${ounces} oz`),
+      PATIENCE,
+    )
+    await page.driver.actions().sendKeys(Key.ESCAPE).perform()
+    await page.driver.wait(async () => (await page.count('.v-overlay--active')) === 0, PATIENCE)
+    await page.type('[data-field="targetMassG"]', '24,5')
     await page.saved()
+    expect((await page.stored()).brief.targetMassG).toBeCloseTo(24.5 * 28.349523125, 6)
+    // A field that is looked at and left is not rounded.
+    await page.type('[data-field="targetMassG"]', '24,5')
+    await page.station('shape')
+    await page.find('[data-station="brief"]').click()
+    expect((await page.stored()).wing).toEqual(DEMOS[0].wing)
+  })
+  it('undo survives a reload', async () => {
+    await page.fresh('/skin')
+    await page.type('[data-field="walls"]', '4')
+    await page.saved()
+    expect((await page.stored()).zones[0].recipe.walls).toBe(4)
     await page.driver.navigate().refresh()
     await page.settled()
     expect(await page.find('[data-act="undo"]').getAttribute('aria-label')).toContain('Nose and firewall')
@@ -155,7 +206,7 @@ describe('from brief to log', () => {
     await page.act('redo')
   })
   it('spine: a tube that is too thick is a finding with its remedy; undo takes it away', async () => {
-    await page.station('spine')
+    await page.fresh('/spine')
     await page.choose('[data-field="stock"]', 'Carbon tube 16')
     await page.type('[data-field="spar-to"]', '595')
     const a = await page.computed()
@@ -167,7 +218,7 @@ describe('from brief to log', () => {
     expect(await page.driver.findElements(By.css('.findings'))).toHaveLength(0)
   })
   it('split: a cut dropped makes a piece no bed takes; the proposal mends it', async () => {
-    await page.station('split')
+    await page.fresh('/split')
     for (let i = 0; i < 3; i++) await page.find('[aria-label="Drop Wing cut 1"]').click()
     await page.settled()
     expect(await page.text('.findings')).toContain('no printer here takes it')
@@ -175,7 +226,7 @@ describe('from brief to log', () => {
     await page.settled()
     await page.driver.wait(
       async () => !(await page.text('.findings')).includes('no printer here takes it'),
-      5000,
+      PATIENCE,
     )
     const mended = await page.computed()
     expect(mended.pieces.every(p => p.fits)).toBe(true)
@@ -183,6 +234,7 @@ describe('from brief to log', () => {
     expect(mended.findings.filter(f => f.code === 'cut-through')).toEqual([])
   })
   it('split: another joint is in the ledger and in the solids; a cut put through a hatch is named with where to move it', async () => {
+    await page.fresh('/split')
     await page.choose('[data-field="joint-wing-0"]', 'Plywood tongue')
     const a = await page.computed()
     expect(a.ledger.filter(row => row.name.startsWith('Tongue')).map(row => row.massG)[0]).toBeGreaterThan(
@@ -198,12 +250,13 @@ describe('from brief to log', () => {
     await page.find('[data-view="space"]').click()
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
-      30_000,
+      PATIENCE,
     )
     expect(await page.driver.findElements(By.css('[data-field="apart"]'))).toHaveLength(1)
     await page.find('[data-view="plan"]').click()
   })
   it('a given part from a file is weighed in its zone, replaces the drawn part, and goes again with undo; a broken file changes nothing', async () => {
+    await page.fresh('/split')
     const ring = join(page.browser.downloads, 'given ring.stl')
     writeFileSync(
       ring,
@@ -223,7 +276,7 @@ describe('from brief to log', () => {
     await page.find('input[aria-label="Part file"]').sendKeys(ring)
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-given="given-1"]'))).length === 1,
-      20_000,
+      PATIENCE,
     )
     await page.settled()
     await page.saved()
@@ -259,13 +312,13 @@ describe('from brief to log', () => {
     await page.find('input[aria-label="Part file"]').sendKeys(broken)
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-fault="part"]'))).length === 1,
-      10_000,
+      PATIENCE,
     )
     expect(await page.text('[data-fault="part"]')).toContain('Nothing was changed')
     expect((await page.stored()).given).toEqual([])
   })
   it("print: every piece listed with the core's mass; the export holds closed solids and the list", async () => {
-    await page.station('print')
+    await page.fresh('/print')
     const a = await page.computed()
     expect((await page.driver.findElements(By.css('[data-table="pieces"] tbody tr'))).length).toBe(
       a.pieces.length,
@@ -275,7 +328,7 @@ describe('from brief to log', () => {
     await page.find('[data-act="export-pieces"]').click()
     await page.driver.wait(
       () => readdirSync(page.browser.downloads).some(name => name.endsWith('.zip')),
-      60_000,
+      PATIENCE,
     )
     const files = unzipSync(
       readFileSync(
@@ -291,6 +344,7 @@ describe('from brief to log', () => {
     expect(new TextDecoder().decode(files['pieces.csv'])).toContain(a.pieces[0].name)
   })
   it('print: every layer sliced agrees with the core and stays within the bounds of the estimate; a machine file is replayed', async () => {
+    await page.fresh('/print')
     await page.act('every-layer')
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-every-layer]'))).length === 1,
@@ -321,18 +375,18 @@ describe('from brief to log', () => {
     await page.find('input[aria-label="Machine file"]').sendKeys(file)
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 1,
-      10_000,
+      PATIENCE,
     )
     // 6 mm of 1.75 mm filament in the first zone's tough PLA of 1220 kg/m³.
     const grams = (6 * Math.PI * 1.75 ** 2 * 1220) / 4e6
     // The dialog fades in; what is not yet shown has no text.
-    await page.driver.wait(async () => (await page.text('[data-figure="gcode-mass"]')) !== '', 5000)
+    await page.driver.wait(async () => (await page.text('[data-figure="gcode-mass"]')) !== '', PATIENCE)
     expect(await page.text('[data-figure="gcode-mass"]')).toBe(`${grams.toFixed(1)} g`)
     expect(await page.text('[data-figure="gcode-layers"]')).toBe('1')
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 0,
-      5000,
+      PATIENCE,
     )
     writeFileSync(file, 'G1 X10 F600\nG2 X5 Y5\n')
     await page.find('input[aria-label="Machine file"]').sendKeys(file)
@@ -341,18 +395,18 @@ describe('from brief to log', () => {
       async () =>
         (await page.driver.findElements(By.css('[data-fault="gcode"]'))).length === 1 &&
         (await page.text('[data-fault="gcode"]')) !== '',
-      10_000,
+      PATIENCE,
     )
     expect(await page.text('[data-fault="gcode"]')).toContain('line 2')
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('.v-overlay--active'))).length === 0,
-      5000,
+      PATIENCE,
     )
-    await page.driver.sleep(400)
+    await page.quiet()
   })
   it('weigh: a weighed piece replaces its prediction and moves the forecast', async () => {
-    await page.station('weigh')
+    await page.fresh('/weigh')
     const input = await page.find('[data-weigh="fin-1"], [data-weigh="vertical-1"]')
     await input.sendKeys('abc', Key.ENTER)
     expect(await page.text('[data-table="weigh"]')).toContain('grams, above 0')
@@ -364,7 +418,7 @@ describe('from brief to log', () => {
     expect(await page.text('[data-figure="forecast"]')).toBe(`${a.totals.forecastMassG.toFixed(0)} g`)
   })
   it('balance: the battery dragged moves the CG by its moment; a remedy lands where it promised', async () => {
-    await page.station('balance')
+    await page.fresh('/balance')
     const before = await page.computed()
     await page.drag('[data-handle="mass-battery"]', -25, 0)
     const after = await page.computed()
@@ -379,7 +433,7 @@ describe('from brief to log', () => {
       await page.driver.wait(
         async () =>
           (await page.count('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')) > 0,
-        30_000,
+        PATIENCE,
       )
       const first = (await page.driver.findElements(By.css('[data-remedy-of]')))[0]
       const promised = (await first.findElement(By.css('[data-figure="cg-after"]')).getText()).replace(
@@ -396,7 +450,7 @@ describe('from brief to log', () => {
     expect((await page.computed()).verdicts.balance.margin).toBeGreaterThan(0.5)
   })
   it('maiden: not yet, then no-go in too much wind, then go', async () => {
-    await page.station('maiden')
+    await page.fresh('/maiden')
     expect(await page.text('[data-figure="go"]')).toBe('Not yet')
     const a = await page.computed()
     await page.type('[data-field="measured-mass"]', a.totals.emptyMassG.toFixed(1))
@@ -411,7 +465,7 @@ describe('from brief to log', () => {
     expect(await page.text('[data-figure="go"]')).toContain('Go')
   })
   it('log: a flight with its trim and what the next mark should change', async () => {
-    await page.station('log')
+    await page.fresh('/log')
     await page.type('[data-field="trim"]', '-2.5')
     await page.find('[data-field="next"] textarea').sendKeys('More washout at the tip.')
     await page.act('log-flight')

@@ -8,6 +8,7 @@ import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { readProject, writeProject } from '../../core/document'
 import { setViewport } from '../support/browser'
+import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
 
 let page: Page
@@ -18,12 +19,12 @@ afterAll(() => page?.close())
 
 describe('it holds', () => {
   it('a broken, a foreign and a hostile file are refused with the first fault, and nothing changes', async () => {
-    await page.go('/brief')
+    await page.fresh('/brief')
     const before = JSON.stringify(await page.stored())
     await page.act('shelf')
     const chooser = await page.find('input[aria-label="Project file"]')
     const bad: Array<[string, string]> = [
-      ['cut.json', writeProject(DEMOS[0]).slice(0, 3000)],
+      ['cut.json', writeProject(DEMOS[0]).slice(0, 5000)],
       ['foreign.json', '{"hello":1}'],
       ['negative.json', writeProject(DEMOS[0]).replace('"spanMm": 270', '"spanMm": -270')],
       ['long.json', JSON.stringify({ ...DEMOS[0], name: 'x'.repeat(10_000) })],
@@ -37,26 +38,28 @@ describe('it holds', () => {
         async () =>
           (await page.driver.findElements(By.css('[data-fault="import"]'))).length > 0 &&
           (await page.text('[data-fault="import"]')).includes(name),
-        5000,
+        PATIENCE,
       )
       expect(await page.text('[data-fault="import"]')).toContain(wanted[i])
     }
     expect(JSON.stringify(await page.stored())).toBe(before)
   })
   it('a project goes out to a file and comes back the same; a long name does not break the page', async () => {
+    await page.fresh('/brief')
+    await page.act('shelf')
     const doc = { ...DEMOS[1], name: 'A very long name of an aircraft '.repeat(6).trim() }
     const path = join(page.browser.downloads, 'good.json')
     writeFileSync(path, writeProject(doc))
     await page.find('input[aria-label="Project file"]').sendKeys(path)
     await page.driver.wait(
       async () => (await page.text('[data-act="shelf"]')).startsWith('A very long name'),
-      5000,
+      PATIENCE,
     )
     await page.settled()
     await page.act('shelf')
     await page.find('[data-act="export"]').click()
     const out = () => readdirSync(page.browser.downloads).find(name => name.startsWith('A-very-long'))
-    await page.driver.wait(() => !!out() && !out()!.endsWith('crdownload'), 10_000)
+    await page.driver.wait(() => !!out() && !out()!.endsWith('crdownload'), PATIENCE)
     expect(readProject(readFileSync(join(page.browser.downloads, out()!), 'utf8'))).toEqual({
       ...doc,
       id: 'plover-2',
@@ -66,7 +69,7 @@ describe('it holds', () => {
     ).toBe(true)
   })
   it('two tabs: the one that is behind is told, and does not overwrite', async () => {
-    await page.go('/brief')
+    await page.fresh('/brief')
     const first = await page.driver.getWindowHandle()
     await page.driver.switchTo().newWindow('tab')
     await setViewport(page.driver, 1280, 800)
@@ -75,7 +78,7 @@ describe('it holds', () => {
     await page.saved()
     const second = await page.driver.getWindowHandle()
     await page.driver.switchTo().window(first)
-    await page.driver.wait(async () => (await page.text('.save')).includes('Another tab'), 5000)
+    await page.driver.wait(async () => (await page.text('.save')).includes('Another tab'), PATIENCE)
     await page.type('[data-field="targetMassG"]', '399')
     expect((await page.stored()).brief.targetMassG).toBe(355)
     await page.driver.switchTo().window(second)
@@ -83,12 +86,12 @@ describe('it holds', () => {
     await page.driver.switchTo().window(first)
   })
   it('a full disk is said, nothing typed is lost, and it keeps once there is room', async () => {
-    await page.go('/brief')
+    await page.fresh('/brief')
     await page.driver
       .executeScript(`const put = IDBObjectStore.prototype.put; window.roomAgain = () => { IDBObjectStore.prototype.put = put }
       IDBObjectStore.prototype.put = function () { throw new DOMException('no room', 'QuotaExceededError') }`)
     await page.type('[data-field="targetMassG"]', '361')
-    await page.driver.wait(async () => (await page.text('.save')).includes('disk is full'), 5000)
+    await page.driver.wait(async () => (await page.text('.save')).includes('disk is full'), PATIENCE)
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 361 g')
     await page.driver.executeScript('window.roomAgain()')
     for (const button of await page.driver.findElements(By.css('.thread button')))
@@ -97,11 +100,11 @@ describe('it holds', () => {
     expect((await page.stored()).brief.targetMassG).toBe(361)
   })
   it('asks no other host for anything, says nothing wrong in the console, and carries its security headers', async () => {
-    await page.go('/skin')
+    await page.fresh('/skin')
     await page.find('[data-view="space"]').click()
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
-      20_000,
+      PATIENCE,
     )
     const hosts = new Set<string>()
     for (const entry of await page.driver.manage().logs().get('performance')) {
@@ -129,6 +132,7 @@ describe('it holds', () => {
     }
   })
   it('server routes validate, limit and answer problems in one shape', async () => {
+    await page.fresh('/skin')
     const post = (body: string) => fetch(`${page.server.url}/api/assess`, { method: 'POST', body })
     const good = await post(writeProject(DEMOS[0]))
     expect(((await good.json()) as { totals: { massG: number } }).totals.massG).toBeCloseTo(
@@ -151,15 +155,21 @@ describe('it holds', () => {
     }
   })
   it('is reachable by keyboard: / finds a station, and every station passes the accessibility rules in both themes', async () => {
-    await page.go('/brief')
+    await page.fresh('/brief')
     await page.find('body').sendKeys('/')
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-field="command"] input'))).length === 1,
-      5000,
+      PATIENCE,
     )
-    await page.driver.sleep(300)
+    await page.driver.wait(
+      async () =>
+        page.driver.executeScript<boolean>(
+          'return !!document.activeElement.closest("[data-field=\'command\']")',
+        ),
+      PATIENCE,
+    )
     await page.driver.switchTo().activeElement().sendKeys('maiden', Key.ENTER)
-    await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/maiden'), 5000)
+    await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/maiden'), PATIENCE)
     for (const theme of ['paper', 'night']) {
       for (const id of [
         'brief',
@@ -182,7 +192,7 @@ describe('it holds', () => {
         )
         for (const tab of tabs.length ? [...tabs.slice(1), tabs[0]] : ['']) {
           if (tab) await page.press(`[data-tab="${tab}"]`)
-          await page.driver.sleep(id === 'skin' || tab ? 500 : 150)
+          await page.quiet()
           await page.driver.executeScript(axe.source)
           const broken = await page.driver.executeAsyncScript<
             Array<{ id: string; nodes: Array<{ html: string; failureSummary: string }> }>
@@ -201,6 +211,7 @@ describe('it holds', () => {
     }
   })
   it('at 390 px every station fits the width of the phone', async () => {
+    await page.fresh('/brief')
     await setViewport(page.driver, 390, 844)
     for (const id of [
       'brief',

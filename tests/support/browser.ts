@@ -5,6 +5,9 @@ import { join } from 'node:path'
 import { Builder, logging, type WebDriver } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 
+/** As long as a loaded machine may need for anything that a page does, ms. Tests wait on conditions, never on time. */
+export const PATIENCE = 90_000
+
 const FLAGS = [
   '--headless=new',
   '--no-sandbox',
@@ -74,7 +77,7 @@ export async function setViewport(driver: WebDriver, width: number, height: numb
 }
 
 /** Waits until what is shown belongs to the newest edit. */
-export async function settled(driver: WebDriver, timeoutMs = 20_000): Promise<void> {
+export async function settled(driver: WebDriver, timeoutMs = PATIENCE): Promise<void> {
   await driver.wait(
     async () =>
       driver.executeScript<boolean>('return document.querySelector(".shell")?.dataset.ready === "true"'),

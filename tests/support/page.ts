@@ -5,7 +5,7 @@
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { assess } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
-import { openBrowser, settled, type Browser } from './browser'
+import { openBrowser, PATIENCE, settled, type Browser } from './browser'
 import { startServer, type RunningServer } from './server'
 
 export class Page {
@@ -32,16 +32,40 @@ export class Page {
   count = async (css: string) => (await this.driver.findElements(By.css(css))).length
   text = async (css: string) => (await this.find(css).getText()).replace(/\s+/g, ' ')
   /** Waits until something is there. */
-  until = (css: string, ms = 20_000) =>
+  until = (css: string, ms = PATIENCE) =>
     this.driver.wait(async () => (await this.count(css)) > 0, ms, `nothing matches ${css}`)
   settled = () => settled(this.driver)
   go = async (path: string) => {
     await this.driver.get(this.server.url + path)
     await this.settled()
   }
+  /**
+   * A browser that has never been here, or one where this project is open: every test begins on its own page
+   * state.
+   */
+  fresh = async (path: string, doc?: ProjectFile) => {
+    // A page of the same origin that holds no database.
+    await this.driver.get(`${this.server.url}/api/health`)
+    await this.driver.executeAsyncScript(`const done = arguments[arguments.length - 1]
+      localStorage.clear(); sessionStorage.clear()
+      const gone = indexedDB.deleteDatabase('mariposa'); gone.onsuccess = gone.onerror = () => done()`)
+    await this.go(path)
+    if (!doc) return
+    await this.saved()
+    await this.driver.executeAsyncScript(
+      `const done = arguments[arguments.length - 1], doc = JSON.parse(arguments[0])
+      const open = indexedDB.open('mariposa'); open.onsuccess = () => {
+        const tx = open.result.transaction(['projects', 'settings'], 'readwrite')
+        tx.objectStore('projects').put({ id: doc.id, name: doc.name, revision: 1, changedAt: Date.now(), doc, done: [], undone: [] })
+        tx.objectStore('settings').put({ key: 'open', value: doc.id })
+        tx.oncomplete = () => { open.result.close(); done() } }`,
+      JSON.stringify(doc),
+    )
+    await this.go(path)
+  }
   station = async (id: string) => {
     await this.find(`[data-station="${id}"]`).click()
-    await this.driver.wait(async () => (await this.driver.getCurrentUrl()).endsWith(`/${id}`), 5000)
+    await this.driver.wait(async () => (await this.driver.getCurrentUrl()).endsWith(`/${id}`), PATIENCE)
     await this.settled()
   }
   /** Types into a figure field and commits with Enter. */
@@ -51,6 +75,7 @@ export class Page {
     await this.settled()
   }
   press = async (css: string) => {
+    await this.until(css)
     await this.driver.executeScript(
       'document.querySelector(arguments[0]).scrollIntoView({ block: "center" })',
       css,
@@ -73,7 +98,7 @@ export class Page {
         /* asked again */
       }
       return null as unknown as WebElement
-    }, 5000)
+    }, PATIENCE)
     await this.driver.executeScript('arguments[0].click()', option)
     await this.settled()
   }
@@ -93,7 +118,7 @@ export class Page {
           throw fault
         }
       },
-      5000,
+      PATIENCE,
       `${css} stays covered`,
     )
   /**
@@ -105,12 +130,32 @@ export class Page {
       async () =>
         this.driver.executeAsyncScript<boolean>(
           `const done = arguments[arguments.length - 1], item = document.querySelector(arguments[0])
-    const a = item.getBoundingClientRect(); setTimeout(() => { const b = item.getBoundingClientRect(), top = document.elementFromPoint(b.x + b.width / 2, b.y + b.height / 2)
-      done(item.isConnected && a.x === b.x && a.y === b.y && (item === top || item.contains(top) || !!top?.closest(arguments[0]))) }, 120)`,
+          const a = item.getBoundingClientRect()
+          setTimeout(() => {
+            const b = item.getBoundingClientRect()
+            const top = document.elementFromPoint(b.x + b.width / 2, b.y + b.height / 2)
+            const free = item === top || item.contains(top) || !!top?.closest(arguments[0])
+            done(item.isConnected && a.x === b.x && a.y === b.y && free)
+          }, 120)`,
           css,
         ),
-      5000,
+      PATIENCE,
       `${css} does not stand still`,
+    )
+  /** Nothing moves on the page any more: no transition, no animation. */
+  quiet = () =>
+    this.driver.wait(
+      async () =>
+        this.driver.executeScript<boolean>(
+          'return document.getAnimations().every(item => item.playState !== "running" || item.effect?.getTiming().iterations === Infinity)',
+        ),
+      PATIENCE,
+      'something keeps moving',
+    )
+  /** Two frames: what the pointer did has been taken in. */
+  private frames = () =>
+    this.driver.executeAsyncScript(
+      'const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => done()))',
     )
   drag = async (css: string, dx: number, dy: number) => {
     await this.still(css)
@@ -126,7 +171,7 @@ export class Page {
       .move({ origin: 'pointer' as never, x: Math.round(dx / 2), y: Math.round(dy / 2), duration: 100 })
       .release()
       .perform()
-    await this.driver.sleep(80)
+    await this.frames()
     await this.settled()
   }
   /** The document as the page keeps it, straight from its store. */
@@ -134,7 +179,7 @@ export class Page {
     this.driver.executeAsyncScript<ProjectFile>(`const done = arguments[arguments.length - 1]
   const open = indexedDB.open('mariposa'); open.onsuccess = () => { const tx = open.result.transaction(['projects', 'settings']); const id = tx.objectStore('settings').get('open')
   id.onsuccess = () => { const get = tx.objectStore('projects').get(id.result.value); get.onsuccess = () => { open.result.close(); done(get.result.doc) } } }`)
-  saved = () => this.driver.wait(async () => (await this.text('.save')).startsWith('Kept'), 5000)
+  saved = () => this.driver.wait(async () => (await this.text('.save')).startsWith('Kept'), PATIENCE)
   /** What the core makes of the document on screen. */
   computed = async () => {
     await this.saved()

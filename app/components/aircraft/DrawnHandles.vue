@@ -74,8 +74,8 @@ const LETTER = 6.4
 /** A box's label stands inside where it fits, over it where the box is too short for it; null in small boxes. */
 function labelY({ shape, size, label }: Handle): number | null {
   const { unit, view } = sheet.value
-  if (shape !== 'box' || view !== 'side' || !size || size[0] < 22 * unit) return null
-  const fits = size[0] > label.split(' ')[0]!.length * LETTER * unit && size[2] > 13 * unit
+  if (shape !== 'box' || view !== 'side' || !size || size[0] < 22 * unit || size[2] < 13 * unit) return null
+  const fits = size[0] > label.split(' ')[0]!.length * LETTER * unit
   return fits ? 4 * unit : -size[2] / 2 - 4 * unit
 }
 </script>

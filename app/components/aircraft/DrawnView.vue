@@ -111,58 +111,58 @@ const stalls = computed(() => {
       balance.<template v-if="station === 'balance'">
         Discs: printed pieces, spars, glue and wires, area by mass.</template
       ><template v-if="stalls.length"> Crossed ring: where the wing stalls first.</template>
-
-      <style scoped>
-        <style scoped > .drawn {
-          margin: 0;
-          width: 100%;
-          height: 100%;
-          display: flex;
-          flex-direction: column;
-          min-height: 0;
-        }
-        .sheet {
-          flex: 1;
-          min-height: 0;
-          position: relative;
-          overflow: hidden;
-        }
-        .sheet > svg {
-          position: absolute;
-          inset: 0;
-          width: 100%;
-          height: 100%;
-          touch-action: none;
-          user-select: none;
-        }
-        .hatch {
-          stroke: #16233a;
-          stroke-opacity: 0.5;
-          fill: none;
-        }
-        .stall circle {
-          fill: rgb(var(--v-theme-background));
-          stroke: rgb(var(--v-theme-error));
-        }
-        .stall path {
-          stroke: rgb(var(--v-theme-error));
-        }
-        .legend {
-          font-size: 12px;
-          padding: 2px 12px 4px;
-          display: flex;
-          gap: 4px 14px;
-          flex-wrap: wrap;
-        }
-        .key {
-          display: inline-flex;
-          gap: 5px;
-          align-items: center;
-        }
-        .key rect:first-child {
-          stroke: #16233a;
-        }
-      </style>
     </figcaption>
   </figure>
 </template>
+
+<style scoped>
+.drawn {
+  margin: 0;
+  width: 100%;
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.sheet {
+  flex: 1;
+  min-height: 0;
+  position: relative;
+  overflow: hidden;
+}
+.sheet > svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  touch-action: none;
+  user-select: none;
+}
+.hatch {
+  stroke: #16233a;
+  stroke-opacity: 0.5;
+  fill: none;
+}
+.stall circle {
+  fill: rgb(var(--v-theme-background));
+  stroke: rgb(var(--v-theme-error));
+}
+.stall path {
+  stroke: rgb(var(--v-theme-error));
+}
+.legend {
+  font-size: 12px;
+  padding: 2px 12px 4px;
+  display: flex;
+  gap: 4px 14px;
+  flex-wrap: wrap;
+}
+.key {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+.key rect:first-child {
+  stroke: #16233a;
+}
+</style>

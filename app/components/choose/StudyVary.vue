@@ -56,8 +56,12 @@ const busy = computed(() => progress.value !== null)
         :disabled="nothing || count > MOST_COMBINATIONS || busy"
         data-act="run-study"
         @click="run(vary)"
-        >Try {{ many }} combinations</v-btn
-      ><v-btn v-if="busy" data-act="stop-study" @click="halt">Stop</v-btn>
+        >{{ count > 1 ? `Try ${many} combinations` : 'Nothing to try yet' }}</v-btn><v-btn
+        v-if="busy"
+        data-act="stop-study"
+        @click="halt"
+        >Stop</v-btn
+      >
     </div>
     <StudyProgress v-if="busy" />
     <p v-else-if="left && ran" class="small" data-left>

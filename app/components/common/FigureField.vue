@@ -25,7 +25,7 @@ const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 const shown = computed(() => shownAs(props.unit))
 const show = (value: number | null): string => {
   if (value === null) return ''
-  const steps = 10 ** (props.digits + shown.value.more)
+  const steps = 10 ** shown.value.digits(props.digits)
   const written = String(Math.round(value * shown.value.by * steps) / steps)
   return reading.value.decimal === ',' ? written.replace('.', ',') : written
 }
@@ -46,9 +46,7 @@ watch(
 )
 
 const range = computed(() => {
-  const digits = shown.value.by === 1 ? null : 2
-  const edge = (value: number) =>
-    digits === null ? String(value) : amountOf(value, props.unit, digits - shown.value.more)
+  const edge = (value: number) => (shown.value.by === 1 ? String(value) : amountOf(value, props.unit, 0))
   return `from ${edge(props.min)} to ${edge(props.max)}`
 })
 const fault = computed(() => {
@@ -72,7 +70,7 @@ function nudge(event: KeyboardEvent) {
     (fault.value || text.value === '' ? (props.modelValue ?? 0) : parse(text.value)) +
     (event.key === 'ArrowUp' ? 1 : -1) *
       (event.shiftKey ? 10 : 1) *
-      (10 ** -Math.min(props.digits + shown.value.more, 2) / shown.value.by)
+      (10 ** -Math.min(shown.value.digits(props.digits), 2) / shown.value.by)
   text.value = show(Math.min(props.max, Math.max(props.min, value)))
   commit()
 }

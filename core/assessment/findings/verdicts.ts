@@ -123,7 +123,7 @@ export function strengthVerdict(
     value: strength.reserve,
     unit: '× reserve',
     digits: 2,
-    targetText: say`≥ 1.00 at ${q(n, 'gₙ', by === 'pull-up' ? 0 : 1)} × ${doc.brief.safetyFactor}`,
+    targetText: say`≥ ${q(1, '', 2)} at ${q(n, 'gₙ', by === 'pull-up' ? 0 : 1)} × ${doc.brief.safetyFactor}`,
     margin,
     spread: strength.reserve * materialSpread,
     fill: Math.min(1, strength.reserve),
