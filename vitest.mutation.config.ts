@@ -1,9 +1,9 @@
 import { defineConfig } from 'vitest/config'
 
-/** For mutation runs: unit tests of the core alone, at the counts of everyday. */
+/** For mutation runs: the tests of the folder that is changed, and of the front door, at everyday counts. */
 export default defineConfig({
   test: {
-    include: ['core/**/*.test.ts'],
+    include: [`${process.env.MARIPOSA_MUTATED ?? 'core'}/**/*.test.ts`, 'core/assess.test.ts'],
     setupFiles: ['tests/support/seed.ts'],
     environment: 'node',
     testTimeout: 180_000,

@@ -45,7 +45,7 @@ for (const folder of folders) {
     config,
     JSON.stringify({
       testRunner: 'vitest',
-      vitest: { configFile: 'vitest.mutation.config.ts', related: true },
+      vitest: { configFile: 'vitest.mutation.config.ts', related: false },
       mutate: filesOf(folder).flatMap(sampled),
       // Text and regular expressions of sentences are not figures.
       mutator: { excludedMutations: ['StringLiteral', 'Regex', 'ObjectLiteral'] },
@@ -61,7 +61,7 @@ for (const folder of folders) {
       tempDirName: '.stryker-tmp',
     }),
   )
-  run('npx', ['stryker', 'run', config])
+  run('npx', ['stryker', 'run', config], { env: { MARIPOSA_MUTATED: folder } })
   const { files } = JSON.parse(readFileSync(join(root, 'reports', 'mutation.json'), 'utf8'))
   const states = Object.values(files).flatMap(file => file.mutants.map(mutant => mutant.status))
   const caught = states.filter(state => state === 'Killed' || state === 'Timeout').length
