@@ -112,6 +112,8 @@ describe('other choices', () => {
       async () => (await page.text('[data-front]')).includes('of 9 are beaten'),
       PATIENCE,
     )
+    // The whole front, its points assessed again, and not one that is still growing.
+    await page.until('[data-checked]', PATIENCE)
     expect(await page.text('[data-figure="front-count"]')).toBe(String(found.front.length))
     expect(await page.text('[data-table="front"] [data-point]')).toContain(
       `${found.front[0].massG.toFixed(1)} g`,
