@@ -68,6 +68,15 @@ describe('command line', () => {
       'bboxMm',
     ])
   })
+  it('options stand before or behind the file, with a space or an equals sign; a mistake names the file it is in', async () => {
+    const joined = await json(['section', '--alpha=-3', '--inviscid=true', 'naca2412'])
+    expect(joined).toEqual(await json(['section', 'naca2412', '--alpha', '-3', '--inviscid', 'true']))
+    expect(joined.alphaDeg).toBeCloseTo(-3, 9)
+    // The option's value is no file: it was named as the faulty one.
+    const { status, err } = await run(['gcode', '--filament', 'pla-tough', 'nowhere.gcode'])
+    expect(status).toBe(2)
+    expect(err).toMatch(/^gcode: nowhere\.gcode: cannot be read/)
+  })
   it('mistakes are one line that names file, field and reason, with status 2 and nothing on standard output', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-'))
     const file = join(folder, 'bad.json')
