@@ -9,6 +9,7 @@ import { aircraft } from './testing/arbitraries'
 import { buttCuts, plain, plainSurface } from './testing/plain'
 import { polygonArea, outlineAt } from './geometry'
 import { beadMassPerMm, insetField, wallBeads } from './printing'
+import { proposeAllCuts } from './workshop/advice'
 import { runs } from './testing/runs'
 
 const [thistledown, plover] = DEMOS
@@ -479,6 +480,15 @@ describe('findings', () => {
     // The piece that was cut in two keeps the name of its inner half; the new one has a name of its own.
     expect(after.find(piece => piece.id === 'wing-2-starboard')!.toMm).toBe(205)
     expect(after.find(piece => piece.id === 'wing-5-starboard')).toMatchObject({ fromMm: 205, toMm: 270 })
+  })
+  it('proposed cuts give no new piece the name of an old one', () => {
+    const moved = changed(thistledown, d => {
+      d.cuts.wing = [{ ...d.cuts.wing[0], atMm: 60, piece: 2 }]
+    })
+    const { wing } = proposeAllCuts(createAssessor().airframe(moved))
+    expect(wing.length).toBeGreaterThan(0)
+    for (const { atMm, piece } of wing) expect(piece === 2).toBe(Math.abs(atMm - 60) < 0.05)
+    expect(new Set(wing.map(({ piece }) => piece)).size).toBe(wing.length)
   })
   it('unknown filament and stock are named, and something stands in', () => {
     const list = found(d => {

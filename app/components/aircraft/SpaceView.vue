@@ -71,13 +71,13 @@ function rod(
   return mesh
 }
 
+/** How far parts rise when the aircraft is drawn apart, mm. */
+const LIFTED: Record<string, number> = { wing: 60, vertical: 50 }
+
 /**
  * Where a piece goes when the aircraft is drawn apart: away from the middle, moving parts aft, lids off their
  * side.
  */
-/** How far parts rise when the aircraft is drawn apart, mm. */
-const LIFTED: Record<string, number> = { wing: 60, vertical: 50 }
-
 function apartBy(piece: PieceReport): Vector3 {
   if (props.station !== 'split' || look.apart === 0) return new Vector3()
   const { box } = props.assessment.drawing

@@ -1,10 +1,12 @@
 /** Cuts proposed for the printers at hand. */
 import { noCuts, type Airframe } from '../../assess'
-import type { Cuts, Joint, SurfaceName } from '../../document'
+import { newPieceNumber, type Cuts, type Joint, type SurfaceName } from '../../document'
 import { proposeCuts, type PartName } from '../../geometry'
 
 /** Room left under the top of the tallest bed, mm. */
 const HEADROOM = 5
+/** Nearer than this a cut is the one that is there already, mm. */
+const SAME_PLACE = 0.05
 /**
  * New cuts: fewest pieces that stand under the tallest bed, even in length, with a cut wherever the zone or
  * the dihedral
@@ -19,7 +21,12 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
       kind: part === 'body' ? 'lip' : 'pins',
       toleranceMm: 0.2,
     }
-    return places.map((atMm, i) => ({ atMm, joint: { ...joint }, piece: i + 2 }))
+    // A cut that stays where it is keeps the number of its piece; a new one gets one that named no other.
+    let free = newPieceNumber(doc, part)
+    return places.map(atMm => {
+      const same = doc.cuts[part].find(cut => Math.abs(cut.atMm - atMm) < SAME_PLACE)
+      return { atMm, joint: { ...joint }, piece: same?.piece ?? free++ }
+    })
   }
   const stretches = (part: PartName) => noCuts(airframe, part).map(({ from, to }) => [from, to] as const)
   const along = (name: SurfaceName) => {
