@@ -1,6 +1,6 @@
 import { assess } from '../core/assess'
 import { readProject } from '../core/document'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 import { written } from '../core/units'
 
 export function assessVerb({ read }: Arguments): unknown {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { DocumentError } from '../core/document'
 import { solveBeam, type BeamInput } from '../core/structure'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 import { parseInput } from './parse'
 
 const positive = z.number().positive()

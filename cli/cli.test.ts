@@ -7,21 +7,18 @@ import { assess } from '../core/assess'
 import { DEMOS } from '../core/demo'
 import { writeStl } from '../core/printing'
 import { createStudyKernel, readVary, study } from '../core/study/combinations'
+import { answer, type Answer } from './answer'
 import { revolve } from '../core/testing/meshes'
 
-const root = new URL('..', import.meta.url).pathname
-interface Answer {
-  status: number
-  out: string
-  err: string
-}
-function run(words: string[], input = ''): Promise<Answer> {
+const run = (words: string[], input = '') => answer(words, () => new TextEncoder().encode(input))
+/** As a process of its own, through standard input and output. */
+function spawned(words: string[], input = ''): Promise<Answer> {
   return new Promise(resolve => {
     const child = execFile(
       process.execPath,
       ['--import', 'tsx', 'cli/main.ts', ...words],
-      { cwd: root, maxBuffer: 1e8 },
-      (fault, out, err) => resolve({ status: fault ? Number(fault.code) : 0, out, err }),
+      { cwd: new URL('..', import.meta.url).pathname, maxBuffer: 1e8 },
+      (fault, out, err) => resolve({ status: fault ? (fault.code as 2) : 0, out, err }),
     )
     child.stdin!.end(input)
   })
@@ -34,6 +31,13 @@ const json = async (words: string[], input = '') => {
 }
 
 describe('command line', () => {
+  it('as a process: standard input to standard output, and a mistake on standard error with status 2', async () => {
+    const beam = { length: 0.6, tube: { outer: 0.008, modulus: 7e10 }, loads: [{ x: 0.6, force: 5 }] }
+    const { status, out, err } = await spawned(['beam', '-'], JSON.stringify(beam))
+    expect(status).toBe(0)
+    expect({ status, out, err }).toEqual(await run(['beam', '-'], JSON.stringify(beam)))
+    expect(await spawned(['nonsense'])).toEqual(await run(['nonsense']))
+  })
   it('demo gives a project file that assess takes, with the fields of the page and the figures of the core', async () => {
     const { out } = await run(['demo'])
     const result = await json(['assess', '-'], out)

@@ -1,6 +1,6 @@
 import { DEMOS } from '../core/demo'
 import { DocumentError } from '../core/document'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 
 export function demoVerb({ file }: Arguments): unknown {
   const demo = file === undefined ? DEMOS[0] : DEMOS.find(doc => doc.id === file)

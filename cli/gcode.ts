@@ -2,7 +2,7 @@ import { replayGcode } from '../core/printing'
 import { LIBRARIES } from '../core/libraries'
 import { DocumentError } from '../core/document'
 import { sToHours } from '../core/units'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 import { printerFrom } from './printing-input'
 
 /** Machine code replayed: what it pushes, how long it takes, how far it reaches. */

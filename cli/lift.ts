@@ -3,7 +3,7 @@ import { derivativesAt, solveLift, type LiftSolution, type Reference } from '../
 import { aerofoilOf, DocumentError } from '../core/document'
 import { nacaMeanLine } from '../core/geometry'
 import { degToRad, radToDeg } from '../core/units'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 import { parseInput } from './parse'
 
 const metre = z.number().min(-1e4).max(1e4)

@@ -3,7 +3,7 @@ import { pressureLoads, sectionPoint, sectionPolar, solveSection, type SectionFl
 import { aerofoilOf, DocumentError } from '../core/document'
 import { parseCoordinates, sectionOutline, shapeFigures, shapeOf } from '../core/geometry'
 import { degToRad, radToDeg } from '../core/units'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 
 /**
  * Shape, and lift, drag and moment by panels and boundary layer; `--inviscid true` leaves the layer out, and

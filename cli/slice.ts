@@ -1,7 +1,7 @@
 import { measureMesh, weld } from '../core/geometry'
 import { readStl, readThreeMf, sliceModel } from '../core/printing'
 import { kgToG, sToHours } from '../core/units'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 import { printerFrom, recipeFrom } from './printing-input'
 
 /** A model sliced in full: bead lengths, mass and hours by the recipe. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { DocumentError, readProject } from '../core/document'
 import { createStudyKernel, readVary, study, type StudyPoint } from '../core/study/combinations'
-import type { Arguments } from './main'
+import type { Arguments } from './answer'
 import { written } from '../core/units'
 
 /** Every combination of the options in `--vary FILE`, and the front of weight, hours, cost and reserve. */

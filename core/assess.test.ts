@@ -140,7 +140,7 @@ describe('the whole assessment', () => {
           expect(piece.centreMm[1]).toBe(-twin.centreMm[1])
         }
       }),
-      { numRuns: runs(60, 20) },
+      { numRuns: runs(60, 10) },
     )
   })
 })

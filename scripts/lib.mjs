@@ -2,7 +2,7 @@
  * What the demo and the tests both need from a fresh machine. Plain JavaScript: it runs before anything is
  * installed.
  */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
@@ -20,6 +20,18 @@ export function run(command, args, { env = {}, quiet = false } = {}) {
     maxBuffer: 1e9,
   })
   return { status: result.status ?? 1, output: `${result.stdout ?? ''}${result.stderr ?? ''}` }
+}
+
+/** As `run`, beside others: what it says comes back in one piece. */
+export function runBeside(command, args) {
+  return new Promise(resolve => {
+    let output = ''
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+    child.stdout.on('data', data => (output += data))
+    child.stderr.on('data', data => (output += data))
+    child.on('error', fault => resolve({ status: 1, output: fault.message }))
+    child.on('close', status => resolve({ status: status ?? 1, output }))
+  })
 }
 
 export function fail(message) {
@@ -83,14 +95,17 @@ function newest(path) {
   return Math.max(info.mtimeMs, ...readdirSync(path).map(name => newest(join(path, name))))
 }
 
+/** Whether the last build is newer than every source. */
+export function built() {
+  const entry = join(root, '.output', 'server', 'index.mjs')
+  return (
+    existsSync(entry) && statSync(entry).mtimeMs > Math.max(...SOURCES.map(name => newest(join(root, name))))
+  )
+}
+
 /** Builds the production application unless the last build is newer than every source. */
 export function build() {
-  const entry = join(root, '.output', 'server', 'index.mjs')
-  if (
-    existsSync(entry) &&
-    statSync(entry).mtimeMs > Math.max(...SOURCES.map(name => newest(join(root, name))))
-  )
-    return 0
+  if (built()) return 0
   console.log('Building (about a minute) …')
   const { status, output } = run('npx', ['nuxt', 'build'], {
     quiet: true,

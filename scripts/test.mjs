@@ -5,7 +5,7 @@
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { build, installBrowser, installPackages, needNode, run } from './lib.mjs'
+import { built, installBrowser, installPackages, needNode, run, runBeside } from './lib.mjs'
 
 // `npm run test:deep`: the same tests, properties at their full counts.
 if (process.argv.includes('--deep')) process.env.MARIPOSA_DEEP = '1'
@@ -14,33 +14,33 @@ let passed = 0,
   failed = 0
 const folder = mkdtempSync(join(tmpdir(), 'mariposa-test-'))
 
-function step(name, work) {
-  const from = Date.now()
-  console.log(`\n== ${name}`)
-  const ok = work() === 0
-  console.log(`== ${name}: ${ok ? 'passed' : 'FAILED'} in ${((Date.now() - from) / 1000).toFixed(0)} s`)
-  return ok
-}
-const check = (name, work) => {
-  if (step(name, work)) passed++
-  else failed++
+const seconds = from => ((Date.now() - from) / 1000).toFixed(0)
+/** Checks that each use one core, in lanes beside each other; what one says is printed in one piece. */
+const lane = async checks => {
+  for (const [name, command, ...args] of checks) {
+    const from = Date.now()
+    const { status, output } = await runBeside(command, args)
+    console.log(`\n== ${name}: ${status === 0 ? 'passed' : 'FAILED'} in ${seconds(from)} s`)
+    if (status !== 0) console.log(output)
+    if (status === 0) passed++
+    else failed++
+  }
 }
 /** A Vitest project; its own counts are added, and a run that counted nothing is a failure. */
 function suite(project) {
   const report = join(folder, `${project}.json`)
-  step(
-    `${project} tests`,
-    () =>
-      run('npx', [
-        'vitest',
-        'run',
-        '--project',
-        project,
-        '--reporter=default',
-        '--reporter=json',
-        `--outputFile.json=${report}`,
-      ]).status,
-  )
+  const from = Date.now()
+  console.log(`\n== ${project} tests`)
+  run('npx', [
+    'vitest',
+    'run',
+    '--project',
+    project,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ])
+  console.log(`== ${project} tests in ${seconds(from)} s`)
   try {
     const { numPassedTests, numFailedTests, numTotalTestSuites, numFailedTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -56,14 +56,23 @@ function suite(project) {
 needNode()
 installPackages()
 installBrowser()
-check('types: core without DOM', () => run('npx', ['tsc', '-p', 'core/tsconfig.json']).status)
-check('types: command line, tests and scripts', () => run('npx', ['tsc', '-p', 'cli/tsconfig.json']).status)
-check('types: application', () => run('npx', ['nuxt', 'typecheck']).status)
-check('form', () => run('npx', ['prettier', '--check', '--log-level', 'warn', '.']).status)
-check('circles, unused files and undeclared packages', () => run('npx', ['knip', '--no-progress']).status)
-check('lint and rooms', () => run('npx', ['eslint', '.']).status)
+console.log('\n== types, form, lint and build')
+await lane([['types: prepared', 'npx', 'nuxt', 'prepare']])
+await Promise.all([
+  lane([
+    ['types: core without DOM', 'npx', 'tsc', '-p', 'core/tsconfig.json'],
+    ['types: command line, tests and scripts', 'npx', 'tsc', '-p', 'cli/tsconfig.json'],
+    ['types: application', 'npx', 'vue-tsc', '-b', '--noEmit'],
+    ['form', 'npx', 'prettier', '--check', '--log-level', 'warn', '.'],
+  ]),
+  lane([
+    ['circles, unused files and undeclared packages', 'npx', 'knip', '--no-progress'],
+    ['lint and rooms', 'npx', 'eslint', '.'],
+  ]),
+])
+// Alone: it makes the folder anew that the type checker reads.
+await lane(built() ? [] : [['build', 'npx', 'nuxt', 'build']])
 suite('unit')
-check('build', build)
 suite('e2e')
 
 console.log(`\n${passed} passed, ${failed} failed`)

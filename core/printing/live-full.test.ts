@@ -91,6 +91,6 @@ it('random wings with tips, control surfaces and joints, in every school: mass w
         ).toBeLessThan(0.03)
       },
     ),
-    { numRuns: runs(200, 35), endOnFailure: true },
+    { numRuns: runs(200, 12), endOnFailure: true },
   )
 }, 400_000)

@@ -14,8 +14,9 @@ export class Page {
     readonly browser: Browser,
   ) {}
 
-  static async open(path = '/'): Promise<Page> {
-    const page = new Page(await startServer(), await openBrowser())
+  /** `watchNetwork`: with the log of what the page asks for, which costs time on every request. */
+  static async open(path = '/', { watchNetwork = false } = {}): Promise<Page> {
+    const page = new Page(await startServer(), await openBrowser({ watchNetwork }))
     await page.go(path)
     return page
   }
@@ -44,22 +45,22 @@ export class Page {
    * state.
    */
   fresh = async (path: string, doc?: ProjectFile) => {
-    // A page of the same origin that holds no database.
+    // A page of the same origin that holds no database open.
     await this.driver.get(`${this.server.url}/api/health`)
-    await this.driver.executeAsyncScript(`const done = arguments[arguments.length - 1]
-      localStorage.clear(); sessionStorage.clear()
-      const gone = indexedDB.deleteDatabase('mariposa'); gone.onsuccess = gone.onerror = () => done()`)
-    await this.go(path)
-    if (!doc) return
-    await this.saved()
     await this.driver.executeAsyncScript(
-      `const done = arguments[arguments.length - 1], doc = JSON.parse(arguments[0])
+      `const done = arguments[arguments.length - 1], doc = arguments[0] && JSON.parse(arguments[0])
+      localStorage.clear(); sessionStorage.clear()
       const open = indexedDB.open('mariposa'); open.onsuccess = () => {
-        const tx = open.result.transaction(['projects', 'settings'], 'readwrite')
-        tx.objectStore('projects').put({ id: doc.id, name: doc.name, revision: 1, changedAt: Date.now(), doc, done: [], undone: [] })
-        tx.objectStore('settings').put({ key: 'open', value: doc.id })
+        // The page made it when the browser was opened; emptied, it is a browser that was never here.
+        const stores = [...open.result.objectStoreNames]
+        const tx = open.result.transaction(stores, 'readwrite')
+        for (const name of stores) tx.objectStore(name).clear()
+        if (doc) {
+          tx.objectStore('projects').put({ id: doc.id, name: doc.name, revision: 1, changedAt: Date.now(), doc, done: [], undone: [] })
+          tx.objectStore('settings').put({ key: 'open', value: doc.id })
+        }
         tx.oncomplete = () => { open.result.close(); done() } }`,
-      JSON.stringify(doc),
+      doc ? JSON.stringify(doc) : null,
     )
     await this.go(path)
   }

@@ -1,0 +1,128 @@
+/** What the command line answers to its words: one JSON object, or one line that names place and reason. */
+import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import { DocumentError } from '../core/document'
+import { assessVerb } from './assess'
+import { beamVerb } from './beam'
+import { demoVerb } from './demo'
+import { gcodeVerb } from './gcode'
+import { liftVerb } from './lift'
+import { sectionVerb } from './section'
+import { sliceVerb } from './slice'
+import { studyVerb } from './study'
+
+export interface Arguments {
+  file: string | undefined
+  options: Record<string, string>
+  read(): string
+  readBytes(): Uint8Array
+}
+interface Verb {
+  run: (args: Arguments) => unknown | Promise<unknown>
+  options?: readonly string[]
+}
+
+const VERBS: Record<string, Verb> = {
+  assess: { run: assessVerb },
+  demo: { run: demoVerb },
+  lift: { run: liftVerb },
+  section: { run: sectionVerb, options: ['alpha', 're', 'inviscid'] },
+  beam: { run: beamVerb },
+  slice: { run: sliceVerb, options: ['recipe', 'printer'] },
+  gcode: { run: gcodeVerb, options: ['printer', 'filament'] },
+  study: { run: studyVerb, options: ['vary'] },
+}
+
+const HELP = `npm run -s cli -- VERB [FILE] [--option value]
+  assess FILE     a project: mass, balance, strength, hours, pieces, findings
+  demo [NAME]     a demo project, as shipped (thistledown, plover)
+  lift FILE       surfaces in metres: lift slope, neutral point, induced drag, strips
+  section NAME    naca2412-style name or a coordinate file [--alpha DEG] [--re NUMBER] [--inviscid true]
+  beam FILE       a cantilever or simple beam in SI: moment, shear, deflection, reactions
+  slice FILE      an STL or 3MF model: bead lengths, mass, hours [--recipe FILE] [--printer FILE]
+  gcode FILE      G-code replayed: filament, mass, hours, layers, extent [--printer FILE] [--filament ID]
+  study FILE      a project with --vary FILE: every combination assessed, the front of weight, hours, cost, reserve
+FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
+standard error, with exit status 2.`
+
+/** Negative figures are values, not options: `--alpha -4` is what people type. */
+const valued = (words: readonly string[], options: readonly string[]): string[] =>
+  words.flatMap((word, i) => {
+    if (i > 0 && options.includes(words[i - 1].slice(2)) && words[i - 1].startsWith('--')) return []
+    const next = words[i + 1]
+    return word.startsWith('--') && options.includes(word.slice(2)) && next !== undefined
+      ? [`${word}=${next}`]
+      : [word]
+  })
+
+function parse(words: readonly string[], verb: string, input: () => Uint8Array): Arguments {
+  const names = VERBS[verb].options ?? []
+  let parsed
+  try {
+    parsed = parseArgs({
+      args: valued(words, names),
+      options: Object.fromEntries(names.map(name => [name, { type: 'string' as const }])),
+      allowPositionals: true,
+    })
+  } catch (fault) {
+    const { code, message } = fault as Error & { code?: string }
+    const named = /'(--?[^' =]+)/.exec(message)?.[1] ?? ''
+    if (code === 'ERR_PARSE_ARGS_UNKNOWN_OPTION')
+      throw new DocumentError(
+        '',
+        `${verb} has no option ${named}${names.length ? `; it has --${names.join(', --')}` : ''}`,
+      )
+    throw new DocumentError(named, 'needs a value')
+  }
+  const [file, more] = parsed.positionals
+  if (more !== undefined) throw new DocumentError('', `one file at a time; "${more}" is left over`)
+  const options = parsed.values as Record<string, string>
+  const readBytes = () => (file === '-' ? input() : readFile(file))
+  return { file, options, read: () => new TextDecoder().decode(readBytes()), readBytes }
+}
+
+function readFile(file: string | undefined): Uint8Array {
+  if (file === undefined) throw new DocumentError('', 'name a file, or - for standard input')
+  try {
+    return readFileSync(file)
+  } catch (fault) {
+    throw new DocumentError('', `cannot be read: ${(fault as Error).message.split('\n')[0]}`)
+  }
+}
+
+/** Infinity and NaN have no JSON; say null. */
+const finite = (_key: string, value: unknown) =>
+  typeof value === 'number' && !Number.isFinite(value) ? null : value
+
+export interface Answer {
+  status: 0 | 2
+  /** For standard output. */
+  out: string
+  /** For standard error. */
+  err: string
+}
+
+/** `input`: what comes on standard input, read when the file is `-`. */
+export async function answer(words: readonly string[], input: () => Uint8Array): Promise<Answer> {
+  const [verb, ...rest] = words
+  if (verb === undefined || verb === '--help' || verb === 'help' || rest.includes('--help'))
+    return { status: verb === undefined ? 2 : 0, out: `${HELP}\n`, err: '' }
+  let args: Arguments | null = null
+  try {
+    if (!Object.hasOwn(VERBS, verb))
+      throw new DocumentError(
+        '',
+        `there is no verb "${verb.slice(0, 40)}"; verbs: ${Object.keys(VERBS).join(', ')}`,
+      )
+    args = parse(rest, verb, input)
+    const result = await VERBS[verb].run(args)
+    return { status: 0, out: `${JSON.stringify(result, finite, 2)}\n`, err: '' }
+  } catch (fault) {
+    if (!(fault instanceof DocumentError)) throw fault
+    // A fault in an option's own file names that file already.
+    const named = Object.values(args?.options ?? {}).some(value => value && fault.path.startsWith(value))
+    const file = named || args?.file === undefined ? '' : args.file === '-' ? 'standard input' : args.file
+    const place = [verb, file, fault.path].filter(Boolean).join(': ')
+    return { status: 2, out: '', err: `${place}: ${fault.reason.replaceAll('\n', ' ')}\n` }
+  }
+}
