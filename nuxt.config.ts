@@ -1,7 +1,25 @@
+import { fileURLToPath } from 'node:url'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 /** The core's hot loops index typed arrays inside their bounds; its own tsconfig says the same. */
 const indexed = { noUncheckedIndexedAccess: false }
+
+/** The server's thread is a file of its own in the build; `virtual:assess-worker` is its address. */
+const ASSESS_WORKER = 'virtual:assess-worker'
+const assessWorker = {
+  name: 'assess-worker',
+  resolveId: (id: string) => (id === ASSESS_WORKER ? `\0${ASSESS_WORKER}` : null),
+  load(this: { emitFile(file: object): string }, id: string) {
+    if (id !== `\0${ASSESS_WORKER}`) return null
+    this.emitFile({
+      type: 'chunk',
+      id: fileURLToPath(new URL('server/workers/assess.worker.ts', import.meta.url)),
+      fileName: 'assess-worker.mjs',
+    })
+    // Nitro has one module address for all of the server: its entry's, beside which the thread lies.
+    return "export default new URL('assess-worker.mjs', import.meta.url).href"
+  },
+}
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -43,7 +61,11 @@ export default defineNuxtConfig({
     vue: { template: { transformAssetUrls } },
     build: { chunkSizeWarningLimit: 1500, target: 'es2022' },
   },
-  nitro: { typescript: { tsConfig: { compilerOptions: indexed } } },
+  nitro: {
+    typescript: { tsConfig: { compilerOptions: indexed } },
+    rollupConfig: { plugins: [assessWorker] },
+  } as never,
+  $production: { nitro: { entry: fileURLToPath(new URL('server/entry.ts', import.meta.url)) } },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: indexed },

@@ -16,7 +16,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts'],
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
           testTimeout: deep ? 1_800_000 : 180_000,

@@ -1,21 +1,19 @@
 /** What the command line answers to its words: one JSON object, or one line that names place and reason. */
-import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
 import { demoVerb } from './demo'
 import { gcodeVerb } from './gcode'
+import { sourceOf, type Source } from './input'
 import { liftVerb } from './lift'
 import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
 import { studyVerb } from './study'
 
-export interface Arguments {
+export interface Arguments extends Source {
   file: string | undefined
   options: Record<string, string>
-  read(): string
-  readBytes(): Uint8Array
 }
 interface Verb {
   run: (args: Arguments) => unknown | Promise<unknown>
@@ -55,7 +53,7 @@ const valued = (words: readonly string[], options: readonly string[]): string[] 
       : [word]
   })
 
-function parse(words: readonly string[], verb: string, input: () => Uint8Array): Arguments {
+function parse(words: readonly string[], verb: string, input: number | Uint8Array): Arguments {
   const names = VERBS[verb].options ?? []
   let parsed
   try {
@@ -77,17 +75,7 @@ function parse(words: readonly string[], verb: string, input: () => Uint8Array):
   const [file, more] = parsed.positionals
   if (more !== undefined) throw new DocumentError('', `one file at a time; "${more}" is left over`)
   const options = parsed.values as Record<string, string>
-  const readBytes = () => (file === '-' ? input() : readFile(file))
-  return { file, options, read: () => new TextDecoder().decode(readBytes()), readBytes }
-}
-
-function readFile(file: string | undefined): Uint8Array {
-  if (file === undefined) throw new DocumentError('', 'name a file, or - for standard input')
-  try {
-    return readFileSync(file)
-  } catch (fault) {
-    throw new DocumentError('', `cannot be read: ${(fault as Error).message.split('\n')[0]}`)
-  }
+  return { file, options, ...sourceOf(file, input) }
 }
 
 /** Infinity and NaN have no JSON; say null. */
@@ -102,8 +90,8 @@ export interface Answer {
   err: string
 }
 
-/** `input`: what comes on standard input, read when the file is `-`. */
-export async function answer(words: readonly string[], input: () => Uint8Array): Promise<Answer> {
+/** `input`: descriptor or content of standard input, read where the file is `-`. */
+export async function answer(words: readonly string[], input: number | Uint8Array): Promise<Answer> {
   const [verb, ...rest] = words
   if (verb === undefined || verb === '--help' || verb === 'help' || rest.includes('--help'))
     return { status: verb === undefined ? 2 : 0, out: `${HELP}\n`, err: '' }

@@ -4,18 +4,37 @@ import { solveBeam, type BeamInput } from '../core/structure'
 import type { Arguments } from './answer'
 import { parseInput } from './parse'
 
-const positive = z.number().positive()
-const place = z.number().min(0)
+/** A kilometre, a giganewton: past these a figure has slipped, and sums of its powers leave what is finite. */
+const positive = z.number().min(1e-12).max(1e15)
+const metres = z.number().min(1e-6).max(1e4)
+const place = z.number().min(0).max(1e4)
+const force = z.number().min(-1e9).max(1e9)
+/** Loads, stations and line loads, each; every one is looked at from every other. */
+const MOST = 2000
 const Input = z.object({
-  length: positive,
+  length: metres,
   support: z.enum(['cantilever', 'simple']).default('cantilever'),
   stations: z
     .array(z.object({ x: place, EI: positive }))
     .min(1)
+    .max(MOST)
     .optional(),
-  tube: z.object({ outer: positive, inner: z.number().min(0).default(0), modulus: positive }).optional(),
-  loads: z.array(z.object({ x: place, force: z.number() })).default([]),
-  distributed: z.union([z.number(), z.array(z.object({ x: place, load: z.number() })).min(2)]).optional(),
+  tube: z
+    .object({ outer: metres, inner: z.number().min(0).max(1e4).default(0), modulus: positive })
+    .optional(),
+  loads: z
+    .array(z.object({ x: place, force }))
+    .max(MOST)
+    .default([]),
+  distributed: z
+    .union([
+      force,
+      z
+        .array(z.object({ x: place, load: force }))
+        .min(2)
+        .max(MOST),
+    ])
+    .optional(),
 })
 
 export function beamVerb({ read }: Arguments): unknown {

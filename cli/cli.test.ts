@@ -10,7 +10,7 @@ import { createStudyKernel, readVary, study } from '../core/study/combinations'
 import { answer, type Answer } from './answer'
 import { revolve } from '../core/testing/meshes'
 
-const run = (words: string[], input = '') => answer(words, () => new TextEncoder().encode(input))
+const run = (words: string[], input = '') => answer(words, new TextEncoder().encode(input))
 /** As a process of its own, through standard input and output. */
 function spawned(words: string[], input = ''): Promise<Answer> {
   return new Promise(resolve => {

@@ -14,6 +14,7 @@ const given = (text: string) => ({
   options: {},
   read: () => text,
   readBytes: () => new TextEncoder().encode(text),
+  chunks: () => [text],
 })
 
 it('the examples of docs/cli.md run, to figures that hold by hand', () => {

@@ -11,7 +11,7 @@ const Station = z.object({
   x: metre,
   y: metre.default(0),
   z: metre.default(0),
-  chord: z.number().positive().max(1e4),
+  chord: z.number().min(1e-4).max(1e4),
   twistDeg: z.number().min(-90).max(90).default(0),
   aerofoil: z.string().default('naca0012'),
 })
@@ -41,9 +41,9 @@ const Input = z.object({
     .min(1)
     .max(20),
   reference: z.object({
-    area: z.number().positive(),
-    chord: z.number().positive(),
-    span: z.number().positive(),
+    area: z.number().min(1e-8).max(1e8),
+    chord: z.number().min(1e-4).max(1e4),
+    span: z.number().min(1e-4).max(1e4),
     x: metre.default(0),
     z: metre.default(0),
   }),

@@ -1,9 +1,9 @@
 /** Recipe and printer files of the printing verbs; everything left out has a default that the docs name. */
-import { readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { DEMOS } from '../core/demo'
 import { DocumentError, type Printer, type Recipe } from '../core/document'
 import { expansionAt, LIBRARIES, type Filament } from '../core/libraries'
+import { readBeside } from './input'
 import { parseInput } from './parse'
 
 const RecipeFile = z.strictObject({
@@ -29,27 +29,20 @@ const RecipeFile = z.strictObject({
 const PrinterFile = z
   .object({
     bedMm: z.tuple([z.number(), z.number(), z.number()]),
-    wallSpeedMmS: z.number().positive(),
-    infillSpeedMmS: z.number().positive(),
-    travelSpeedMmS: z.number().positive(),
-    accelMmS2: z.number().positive(),
-    cornerMmS: z.number().min(0),
-    retractMm: z.number().min(0),
-    retractMmS: z.number().positive(),
-    flowMm3S: z.number().positive(),
-    layerMinS: z.number().min(0),
-    plateOverheadMin: z.number().min(0),
-    filamentDiameterMm: z.number().positive(),
+    wallSpeedMmS: z.number().min(1e-3).max(1e6),
+    infillSpeedMmS: z.number().min(1e-3).max(1e6),
+    travelSpeedMmS: z.number().min(1e-3).max(1e6),
+    accelMmS2: z.number().min(1e-3).max(1e6),
+    cornerMmS: z.number().min(0).max(1e4),
+    retractMm: z.number().min(0).max(1e4),
+    retractMmS: z.number().min(1e-3).max(1e6),
+    flowMm3S: z.number().min(1e-3).max(1e6),
+    layerMinS: z.number().min(0).max(1e4),
+    plateOverheadMin: z.number().min(0).max(1e4),
+    filamentDiameterMm: z.number().min(1e-3).max(1e6),
   })
   .partial()
 
-const read = (path: string): string => {
-  try {
-    return readFileSync(path, 'utf8')
-  } catch (fault) {
-    throw new DocumentError(path, `cannot be read: ${(fault as Error).message.split('\n')[0]}`)
-  }
-}
 /** Faults inside these files name the file. */
 function inFile<T>(path: string, work: () => T): T {
   try {
@@ -63,7 +56,7 @@ function inFile<T>(path: string, work: () => T): T {
 
 export function recipeFrom(path: string | undefined): { recipe: Recipe; filament: Filament } {
   const file =
-    path === undefined ? RecipeFile.parse({}) : inFile(path, () => parseInput(RecipeFile, read(path)))
+    path === undefined ? RecipeFile.parse({}) : inFile(path, () => parseInput(RecipeFile, readBeside(path)))
   const filament = LIBRARIES.filaments.find(item => item.id === file.filament)
   if (!filament)
     throw new DocumentError(
@@ -84,7 +77,7 @@ export function recipeFrom(path: string | undefined): { recipe: Recipe; filament
 
 /** The demo's first printer fills what is left out; no plate overhead unless it is given. */
 export function printerFrom(path: string | undefined): { printer: Printer; filamentDiameterMm: number } {
-  const file = path === undefined ? {} : inFile(path, () => parseInput(PrinterFile, read(path)))
+  const file = path === undefined ? {} : inFile(path, () => parseInput(PrinterFile, readBeside(path)))
   const { filamentDiameterMm = 1.75, ...rest } = file
   return {
     printer: { ...DEMOS[0].printers[0], plateOverheadMin: 0, layerMinS: 0, ...rest },

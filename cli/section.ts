@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { pressureLoads, sectionPoint, sectionPolar, solveSection, type SectionFlow } from '../core/aero'
 import { aerofoilOf, DocumentError } from '../core/document'
 import { parseCoordinates, sectionOutline, shapeFigures, shapeOf } from '../core/geometry'
@@ -24,7 +24,7 @@ export function sectionVerb({ file, options, read }: Arguments): unknown {
         {
           id: 'file',
           name: 'file',
-          points: parseCoordinates(file === '-' ? read() : readFileSync(file, 'utf8')).points,
+          points: parseCoordinates(read()).points,
         },
       ]
   const shape = shapeOf(naca ? file : 'file', own)

@@ -1,5 +1,6 @@
 import { measureMesh, weld } from '../core/geometry'
-import { readStl, readThreeMf, sliceModel } from '../core/printing'
+import { MAX_LAYERS, readStl, readThreeMf, sliceModel } from '../core/printing'
+import { DocumentError } from '../core/document'
 import { kgToG, sToHours } from '../core/units'
 import type { Arguments } from './answer'
 import { printerFrom, recipeFrom } from './printing-input'
@@ -18,6 +19,7 @@ export function sliceVerb({ options, readBytes }: Arguments): unknown {
   }, 0)
   const mesh = weld(corners)
   const { volume, surface, watertight, openEdges, min, max } = measureMesh(mesh)
+  checkModel(max.map((value, i) => value - min[i]) as [number, number, number], volume, recipe.layerHeightMm)
   const sliced = sliceModel(mesh, recipe, filament, printer)
   const [x, y, z] = sliced.centre
   return {
@@ -39,4 +41,18 @@ export function sliceVerb({ options, readBytes }: Arguments): unknown {
     openLayers: sliced.openLayers,
     filament: filament.id,
   }
+}
+
+/** Sides past this are a model in another unit, mm. */
+const LONGEST = 3000
+
+function checkModel(size: readonly [number, number, number], volume: number, layerHeightMm: number): void {
+  const said = `${size.map(side => Number(side.toPrecision(3))).join(' × ')} mm`
+  if (Math.max(...size) > LONGEST)
+    throw new DocumentError('', `the model is ${said}; at most ${LONGEST} mm a side. Is it in another unit?`)
+  // Flat, or inside out by half: nothing of it could be said by volume.
+  if (!(Math.abs(volume) > 1e-6)) throw new DocumentError('', `the model is ${said} and holds no volume`)
+  const layers = Math.round(size[2] / layerHeightMm)
+  if (layers > MAX_LAYERS)
+    throw new DocumentError('', `${layers} layers of ${layerHeightMm} mm; at most ${MAX_LAYERS}`)
 }

@@ -1,5 +1,6 @@
-import { readFileSync } from 'node:fs'
-import { DocumentError, readProject } from '../core/document'
+import { readBeside } from './input'
+import { LIMITS } from './parse'
+import { DocumentError, parseJson, readProject } from '../core/document'
 import { createStudyKernel, readVary, study, type StudyPoint } from '../core/study/combinations'
 import type { Arguments } from './answer'
 import { written } from '../core/units'
@@ -37,17 +38,13 @@ export async function studyVerb({ read, options }: Arguments): Promise<unknown> 
 }
 
 function readVaryFile(path: string) {
-  let text: string
-  try {
-    text = readFileSync(path, 'utf8')
-  } catch {
-    throw new DocumentError('--vary', `${path}: cannot be read`)
-  }
+  const text = readBeside(path, '--vary')
   let raw: unknown
   try {
-    raw = JSON.parse(text)
+    raw = parseJson(text, 'a space', LIMITS)
   } catch (fault) {
-    throw new DocumentError('--vary', `${path}: not JSON: ${(fault as Error).message.slice(0, 100)}`)
+    if (fault instanceof DocumentError) throw new DocumentError('--vary', `${path}: ${fault.reason}`)
+    throw fault
   }
   try {
     return readVary(raw)

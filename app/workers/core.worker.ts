@@ -171,8 +171,9 @@ const api = {
     unlessStopped(async () =>
       sliceEveryLayer(await solids(), aside.airframe(doc), aside.assess(doc).pieces, stopping(progress)),
     ),
-  gcode: (text: string, printer: Printer): GcodePreview => {
-    const preview = previewGcode(text, printer)
+  /** The file is read as it is replayed; it never lies in memory as a whole. */
+  gcode: async (file: Blob, printer: Printer): Promise<GcodePreview> => {
+    const preview = await previewGcode(textOf(file), printer)
     return transfer(preview, [preview.segments.buffer])
   },
   /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
@@ -277,6 +278,17 @@ const api = {
         }
       : null
   },
+}
+
+async function* textOf(file: Blob): AsyncGenerator<string> {
+  const decoder = new TextDecoder()
+  const reader = file.stream().getReader()
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) break
+    yield decoder.decode(value, { stream: true })
+  }
+  yield decoder.decode()
 }
 
 function printedMesh(own: SolidKernel, piece: Piece): TriangleMesh | null {

@@ -21,6 +21,9 @@ export const TIP_FROM = 0.7
 /** The last strip at a tip carries next to nothing per radian and never stalls first. */
 const CARRIES = 0.1
 
+/** A wing none of whose strips reaches its limit before this is past what linear lift can say, rad. */
+const STEEPEST = 0.8
+
 /** `limitOf` gives the section limit of a strip. Lift is linear up to there (no gradual separation). */
 export function findStall(
   strips: readonly StripLift[],
@@ -29,7 +32,7 @@ export function findStall(
 ): Stall {
   const last = strips[strips.length - 1]
   const tip = last.span + last.width / 2
-  let alpha = Infinity,
+  let alpha = STEEPEST,
     span = 0,
     inner = Infinity,
     outer = Infinity

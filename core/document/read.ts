@@ -1,7 +1,10 @@
 /** Reading a project file: syntax, format, version, shape, then references between its parts. */
 import { z } from 'zod'
 import { aerofoilOf } from './aerofoil-names'
+import { DocumentError } from './fault'
+import { parseJson, type JsonLimits } from './json'
 import { migrate } from './migrate'
+import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
@@ -12,20 +15,10 @@ z.config({ jitless: true })
 
 /** A file past this is not a project: the greatest the schema admits is well under it. */
 export const MAX_PROJECT_BYTES = 64_000_000
-
-/**
- * A mistake in what the maker gave; `path` is the first faulty place, `reason` says what is wrong and what is
- * wanted.
- */
-export class DocumentError extends Error {
-  constructor(
-    readonly path: string,
-    readonly reason: string,
-  ) {
-    super(path ? `${path}: ${reason}` : reason)
-    this.name = 'DocumentError'
-  }
-}
+/** All meshes of given parts together, characters: a project stays a file that can be kept and sent. */
+const MAX_MESHES = 24_000_000
+/** The greatest that the schema admits has 400 000 values, nearly all of them figures of measured polars. */
+const PROJECT_LIMITS: JsonLimits = { bytes: MAX_PROJECT_BYTES, values: 600_000, depth: 32 }
 
 const shorten = (text: string): string => (text.length > 160 ? `${text.slice(0, 157)}…` : text)
 
@@ -43,21 +36,7 @@ export function pathText(path: readonly PropertyKey[]): string {
  * half-reads.
  */
 export function readProject(json: string): ProjectFile {
-  if (json.length > MAX_PROJECT_BYTES)
-    throw new DocumentError(
-      '',
-      `the file has ${Math.round(json.length / 1e6)} MB; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`,
-    )
-  let raw: unknown
-  try {
-    raw = JSON.parse(json)
-  } catch (fault) {
-    throw new DocumentError(
-      '',
-      `not JSON, or cut short: ${shorten((fault as Error).message)}. Export the project again.`,
-    )
-  }
-  return checkProject(raw)
+  return checkProject(parseJson(json, 'a project file', PROJECT_LIMITS))
 }
 
 /** Checks a parsed value; see `readProject`. */
@@ -107,6 +86,17 @@ function checkReferences(doc: ProjectFile): void {
   numbers(doc.wing.controls, 'wing.controls')
   numbers(doc.tail.horizontal?.controls ?? [], 'tail.horizontal.controls')
   numbers(doc.tail.vertical?.controls ?? [], 'tail.vertical.controls')
+  doc.zones.forEach(({ recipe }, i) => {
+    if (recipe.beadWidthMm < recipe.layerHeightMm)
+      throw new DocumentError(
+        `zones[${i}].recipe.beadWidthMm`,
+        `a bead ${recipe.beadWidthMm} mm wide cannot be ${recipe.layerHeightMm} mm high`,
+      )
+  })
+  doc.aerofoils.forEach(({ points }, i) => {
+    const fault = outlineFault(points)
+    if (fault) throw new DocumentError(`aerofoils[${i}].points[${fault.at}]`, fault.reason)
+  })
   doc.polars.forEach((polar, i) => {
     needAerofoil(polar.aerofoil, `polars[${i}].aerofoil`)
     polar.points.forEach(([alpha], k) => {
@@ -138,6 +128,12 @@ function checkReferences(doc: ProjectFile): void {
         `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`,
       )
   })
+  const meshes = doc.given.reduce((sum, given) => sum + given.mesh.length, 0)
+  if (meshes > MAX_MESHES)
+    throw new DocumentError(
+      'given',
+      `the given parts have ${Math.ceil(meshes / 1e6)} MB together; at most ${MAX_MESHES / 1e6} MB`,
+    )
   doc.gear.forEach((leg, i) => needZone(leg.zone, `gear[${i}].zone`))
   doc.given.forEach((given, i) => needZone(given.zone, `given[${i}].zone`))
   doc.body?.openings.forEach((opening, i) => {

@@ -1,7 +1,9 @@
 /** A recipe on its own, as a file: how a zone is printed, for another project or another maker. */
 import { z } from 'zod'
 import { recipeFromVersion1 } from './migrate'
-import { DocumentError, pathText } from './read'
+import { DocumentError } from './fault'
+import { parseJson } from './json'
+import { pathText } from './read'
 import { Recipe } from './schema/recipe'
 export const RecipeFile = z.strictObject({
   format: z.literal('mariposa-recipe'),
@@ -17,17 +19,7 @@ export const writeRecipe = (file: Omit<RecipeFile, 'format' | 'version'>): strin
 
 /** Throws `DocumentError` with the path and the reason. */
 export function readRecipe(json: string): RecipeFile {
-  if (json.length > 100_000)
-    throw new DocumentError(
-      '',
-      `${Math.round(json.length / 1000)} kB is no recipe; a recipe has under 100 kB`,
-    )
-  let raw: unknown
-  try {
-    raw = JSON.parse(json)
-  } catch (fault) {
-    throw new DocumentError('', `not JSON: ${(fault as Error).message.slice(0, 100)}`)
-  }
+  const raw = parseJson(json, 'a recipe', { bytes: 100_000, values: 2000, depth: 8 })
   const loose = raw as { version?: unknown; recipe?: unknown } | null
   const parsed = RecipeFile.safeParse(
     loose?.version === 1 ? { ...loose, version: 2, recipe: recipeFromVersion1(loose.recipe) } : raw,

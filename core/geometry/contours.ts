@@ -37,6 +37,37 @@ export function contoursAt({ positions, triangles }: TriangleMesh, heights: read
   return layers
 }
 
+/**
+ * Loops at one height, begun at those of the listed triangles that the plane cuts; the lists hold every one of
+ * them.
+ */
+export function contourThrough(
+  { positions, triangles }: TriangleMesh,
+  neighbours: Int32Array,
+  lists: readonly Int32Array[],
+  z: number,
+): Float64Array[] {
+  const layer: Contours = { z, loops: [], open: 0 }
+  const count = triangles.length / 3
+  if (visited.length < count) visited = new Int32Array(count).fill(-1)
+  // Every call has a stamp of its own, so that nothing need be wiped.
+  const own = ++stamps
+  for (const list of lists)
+    for (const t of list) {
+      if (visited[t] === own) continue
+      const up = (corner: number) => positions[3 * triangles[3 * t + corner] + 2] >= z
+      const a = up(0),
+        b = up(1),
+        c = up(2)
+      if (a === b && b === c) continue
+      const length = walk(positions, triangles, neighbours, visited, t, z, own)
+      loopsThrough(positions, length, [layer], 0, 1)
+    }
+  return layer.loops
+}
+let visited = new Int32Array(0),
+  stamps = 0
+
 /** Edges that the walk crossed, as their two ends; whether it came back to where it began. */
 let edgeLow: Int32Array = new Int32Array(1024),
   edgeHigh: Int32Array = new Int32Array(1024),
@@ -195,7 +226,7 @@ function markNeeded(length: number, z: number): void {
  * The triangle across each of the edges ab, bc, ca; −1 where there is none. A table of edges by open
  * addressing.
  */
-function neighboursOf(triangles: Uint32Array, vertices: number): Int32Array {
+export function neighboursOf(triangles: Uint32Array, vertices: number): Int32Array {
   const across = new Int32Array(triangles.length).fill(-1)
   let size = 1024
   while (size < 3 * triangles.length) size *= 2

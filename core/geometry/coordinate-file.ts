@@ -4,9 +4,13 @@
  * or the upper and the lower side in two lists, each from the nose (a line with two counts may stand before
  * them).
  */
-import { DocumentError } from '../document'
+import { DocumentError, outlineFault } from '../document'
 
-const MAX_LINES = 4000
+const MAX_LINES = 4000,
+  MAX_POINTS = 2000
+
+/** x, y, and the line they stand in. */
+type Placed = [number, number, number]
 
 /**
  * Reads either order; points come back from the trailing edge over the top and back. Throws `DocumentError`
@@ -17,7 +21,7 @@ export function parseCoordinates(text: string): { name: string; points: Array<[n
   if (lines.length > MAX_LINES)
     throw new DocumentError('', `more than ${MAX_LINES} lines; an aerofoil has a few hundred points at most`)
   const name = (lines[0] ?? '').trim().slice(0, 100)
-  const numbers: Array<[number, number]> = []
+  const numbers: Placed[] = []
   const blanks: number[] = []
   for (let i = pairOf(lines[0] ?? '') ? 0 : 1; i < lines.length; i++) {
     if (lines[i].trim() === '') {
@@ -27,7 +31,7 @@ export function parseCoordinates(text: string): { name: string; points: Array<[n
     const pair = pairOf(lines[i])
     if (!pair)
       throw new DocumentError(`line ${i + 1}`, `"${lines[i].trim().slice(0, 40)}" is not a pair of numbers`)
-    numbers.push(pair)
+    numbers.push([...pair, i + 1])
   }
   const counted = numbers[0] && numbers[0][0] > 2 && numbers[0][1] > 2
   const points = counted
@@ -35,22 +39,22 @@ export function parseCoordinates(text: string): { name: string; points: Array<[n
     : startsAtNose(numbers)
       ? joinSides(numbers, splitPlace(numbers, blanks))
       : numbers
-  points.forEach(([x, y]) => {
+  points.forEach(([x, y, line]) => {
     if (x < -0.5 || x > 1.5 || Math.abs(y) > 1)
       throw new DocumentError(
-        '',
+        `line ${line}`,
         `the point ${x}, ${y} lies outside the chord 0..1; scale the file to a chord of one`,
       )
   })
   if (points.length < 7)
     throw new DocumentError('', `only ${points.length} points; an outline needs at least 7`)
+  if (points.length > MAX_POINTS)
+    throw new DocumentError('', `${points.length} points; an outline has at most ${MAX_POINTS}`)
   const nose = points.reduce((least, [x], i) => (x < points[least][0] ? i : least), 0)
-  if (nose < 2 || nose > points.length - 3)
-    throw new DocumentError(
-      '',
-      'the outline does not run round the nose; start at the trailing edge, or give both sides from the nose',
-    )
-  return { name: name || 'Imported aerofoil', points: topFirst(points, nose) }
+  const ordered = nose < 2 || nose > points.length - 3 ? points : topFirst(points, nose)
+  const fault = outlineFault(ordered.map(([x, y]) => [x, y]))
+  if (fault) throw new DocumentError(`line ${ordered[fault.at][2]}`, fault.reason)
+  return { name: name || 'Imported aerofoil', points: ordered.map(([x, y]) => [x, y]) }
 }
 
 function pairOf(line: string): [number, number] | null {
@@ -61,17 +65,17 @@ function pairOf(line: string): [number, number] | null {
   return parts[0] !== '' && parts[1] !== '' && Number.isFinite(x) && Number.isFinite(y) ? [x, y] : null
 }
 
-const startsAtNose = (points: ReadonlyArray<[number, number]>): boolean =>
+const startsAtNose = (points: readonly Placed[]): boolean =>
   points.length > 4 && points[0][0] < 0.1 && points[1][0] < 0.5
 
-function splitPlace(points: ReadonlyArray<[number, number]>, blanks: readonly number[]): number {
+function splitPlace(points: readonly Placed[], blanks: readonly number[]): number {
   const blank = blanks.find(at => at > 2 && at < points.length - 2)
   if (blank) return blank
   const drop = points.findIndex(([x], i) => i > 0 && x < points[i - 1][0] - 0.2)
   return drop > 0 ? drop : Math.floor(points.length / 2)
 }
 
-function joinSides(points: ReadonlyArray<[number, number]>, upperCount: number): Array<[number, number]> {
+function joinSides(points: readonly Placed[], upperCount: number): Placed[] {
   const upper = points.slice(0, upperCount),
     lower = points.slice(upperCount)
   const [a, b] = [upper[0], lower[0]]
@@ -80,9 +84,8 @@ function joinSides(points: ReadonlyArray<[number, number]>, upperCount: number):
 }
 
 /** Some files run along the bottom first; turn those round. */
-function topFirst(points: Array<[number, number]>, nose: number): Array<[number, number]> {
-  const mean = (part: ReadonlyArray<[number, number]>) =>
-    part.reduce((sum, [, y]) => sum + y, 0) / part.length
+function topFirst(points: Placed[], nose: number): Placed[] {
+  const mean = (part: readonly Placed[]) => part.reduce((sum, [, y]) => sum + y, 0) / part.length
   return mean(points.slice(0, nose)) >= mean(points.slice(nose + 1)) ? points : [...points].reverse()
 }
 

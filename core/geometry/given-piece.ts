@@ -3,14 +3,20 @@
  */
 import { strFromU8, strToU8, Unzlib, zlibSync } from 'fflate'
 import type { Given } from '../document'
-import { contoursAt } from './contours'
+import { createCutter, mostCrossed } from './cutter'
 import { measureMesh } from './mesh'
 import type { PieceShape, Section } from './piece'
 import type { TriangleMesh } from './triangle-mesh'
 /** Steps to a millimetre that a kept mesh is rounded to: finer than any printer. */
 const STEPS = 100
-/** A kept mesh that unpacks past this is refused, bytes. */
-const MAX_BYTES = 200_000_000
+/** A part with more triangles would make the project too heavy to keep and to reckon with. */
+export const MOST_GIVEN_TRIANGLES = 400_000
+/** Longest side of a part, mm; larger ones are in another unit. */
+export const LONGEST_GIVEN = 3000
+/** A height at which a part is cut through more triangles than this takes seconds a section. */
+export const MOST_CROSSED = 12_000
+/** A kept mesh that unpacks past this is refused, bytes: corners are at most half as many again as triangles. */
+const MAX_BYTES = 4 * (2 + 3 * (MOST_GIVEN_TRIANGLES + 1.5 * MOST_GIVEN_TRIANGLES))
 
 /**
  * Triangles as text for the document: foot at z = 0, middle of the box at x = y = 0, rounded to 0.01 mm,
@@ -40,13 +46,17 @@ export function unpackMesh(text: string): TriangleMesh | null {
     const words = new Int32Array(bytes.buffer)
     for (let i = 5; i < words.length; i++) words[i] += words[i - 3]
     const [vertices, triangles] = words
-    if (vertices < 4 || triangles < 4 || words.length !== 2 + 3 * (vertices + triangles)) return null
+    if (vertices < 4 || triangles < 4 || triangles > MOST_GIVEN_TRIANGLES) return null
+    if (words.length !== 2 + 3 * (vertices + triangles)) return null
     const corners = Uint32Array.from(words.subarray(2 + 3 * vertices))
     if (corners.some(corner => corner >= vertices)) return null
-    return {
+    const mesh = {
       positions: Float32Array.from(words.subarray(2, 2 + 3 * vertices), word => word / STEPS),
       triangles: corners,
     }
+    const { min, max } = measureMesh(mesh)
+    if (max.some((value, k) => value - min[k] > LONGEST_GIVEN || min[k] < -LONGEST_GIVEN)) return null
+    return mostCrossed(mesh) > MOST_CROSSED ? null : mesh
   } catch {
     return null
   }
@@ -154,6 +164,7 @@ export function givenPieces(given: Given, { mesh, height }: GivenShape, index: n
     sin = Math.sin(turn)
   const middle = [given.xMm, given.yMm, given.zMm]
   const sections = new Map<number, Section>()
+  const cut = createCutter(mesh)
   const sides = given.pair ? (['starboard', 'port'] as const) : (['centre'] as const)
   return sides.map((side): PieceShape => ({
     id: side === 'centre' ? given.id : `${given.id}-${side}`,
@@ -176,7 +187,7 @@ export function givenPieces(given: Given, { mesh, height }: GivenShape, index: n
     sectionAt: u => {
       const known = sections.get(u)
       if (known) return known
-      const loops = contoursAt(mesh, [u])[0].loops
+      const loops = cut(u)
       sections.set(u, loops)
       return loops
     },

@@ -45,10 +45,20 @@ export {
 export { selfCrossing } from './self-crossing'
 export { hingedControl, throwMm, HINGE_SLOTS, slotRoom, type HingedControl } from './control-surface'
 export { PIN, TONGUE, wingBolt, shellThickness } from './joints'
-export { givenPieces, givenShape, packMesh, unpackMesh, type GivenShape } from './given-piece'
+export {
+  LONGEST_GIVEN,
+  MOST_CROSSED,
+  MOST_GIVEN_TRIANGLES,
+  givenPieces,
+  givenShape,
+  packMesh,
+  unpackMesh,
+  type GivenShape,
+} from './given-piece'
 export { type TriangleMesh } from './triangle-mesh'
 export { pieceSolid, meshOf, bodyVolume, type SolidKernel } from './solid'
 export { weld, measureMesh, MAX_TRIANGLES, type MeshFigures } from './mesh'
+export { mostCrossed } from './cutter'
 export { contoursAt, type Contours } from './contours'
 export { placedMesh } from './display-mesh'
 export { proposeCuts } from './propose-cuts'

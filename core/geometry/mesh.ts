@@ -1,6 +1,6 @@
 import type { TriangleMesh } from './triangle-mesh'
-/** Triangles past this are refused before memory is taken: 4 million are 144 MB of corners. */
-export const MAX_TRIANGLES = 4_000_000
+/** Triangles past this are refused before memory is taken: 2 million are 72 MB of corners. */
+export const MAX_TRIANGLES = 2_000_000
 
 /**
  * Joins corners that are the same to `tolerance` (mm), so that neighbours share vertices, and drops triangles

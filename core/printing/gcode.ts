@@ -5,7 +5,7 @@
  */
 import { DocumentError } from '../document'
 import type { Printer } from '../document'
-import { replayMoves } from './motion'
+import { MoveReplay } from './motion'
 
 export interface GcodeFigures {
   /** Filament that went forward past its furthest point: what is pulled back and pushed again counts once. */
@@ -20,6 +20,10 @@ export interface GcodeFigures {
 
 /** More words of motion than this are refused. */
 const MAX_MOVES = 20_000_000
+const MAX_HEIGHTS = 200_000
+const LONGEST_LINE = 2000
+/** No machine has a figure past this, whatever its unit. */
+const FARTHEST = 1e6
 /** Chord error to which arcs are divided, mm. */
 const ARC_ERROR = 0.01
 
@@ -37,44 +41,45 @@ interface Head {
 /** A stretch of plastic laid from one place to another, mm. */
 export type Laid = (x0: number, y0: number, z0: number, x1: number, y1: number, z1: number) => void
 
+export interface GcodeReplay {
+  /** The next stretch of the file; it may end anywhere in a line. */
+  push(text: string): void
+  end(): GcodeFigures
+}
+
 /**
- * Throws `DocumentError` naming the line. `filamentDiameter` in mm; `laid` is told of every stretch of
- * plastic, for a preview.
+ * Replays a file as it comes: memory does not go with its length. Both calls throw `DocumentError` naming the
+ * line. `filamentDiameter` in mm; `laid` is told of every stretch of plastic, for a preview.
  */
-export function replayGcode(
-  text: string,
-  printer: Printer,
-  filamentDiameter = 1.75,
-  laid?: Laid,
-): GcodeFigures {
+export function createReplay(printer: Printer, filamentDiameter = 1.75, laid?: Laid): GcodeReplay {
   const head: Head = { x: 0, y: 0, z: 0, e: 0, feed: 1500, absolute: true, absoluteE: true, scale: 1 }
-  const moves = {
-    length: [] as number[],
-    speed: [] as number[],
-    dx: [] as number[],
-    dy: [] as number[],
-    dz: [] as number[],
-  }
+  const motion = new MoveReplay(printer.accelMmS2, printer.cornerMmS)
   const min: [number, number, number] = [Infinity, Infinity, Infinity],
     max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   const layerHeights = new Set<number>()
-  let pushed = 0,
+  let moves = 0,
+    pushed = 0,
     furthest = 0,
     filamentMm = 0,
     dwell = 0,
-    lastZ = Number.NaN
+    lastZ = Number.NaN,
+    lineNumber = 0,
+    rest = ''
 
   const travel = (x: number, y: number, z: number, extrude: number) => {
     const dx = x - head.x,
       dy = y - head.y,
       dz = z - head.z
     const length = Math.sqrt(dx * dx + dy * dy + dz * dz)
+    if (Number.isNaN(length)) throw new DocumentError(`line ${lineNumber}`, 'leads out of reach')
     pushed += extrude
     const plastic = Math.max(0, pushed - furthest)
     furthest = Math.max(furthest, pushed)
     filamentMm += plastic
     if (plastic > 0 && (dx !== 0 || dy !== 0)) {
       if (z !== lastZ) layerHeights.add(Math.round(z * 1000))
+      if (layerHeights.size > MAX_HEIGHTS)
+        throw new DocumentError(`line ${lineNumber}`, `more than ${MAX_HEIGHTS} layers`)
       lastZ = z
       min[0] = Math.min(min[0], head.x, x)
       min[1] = Math.min(min[1], head.y, y)
@@ -87,35 +92,61 @@ export function replayGcode(
     // A move of the extruder alone takes its own time.
     const way = length > 0 ? length : Math.abs(extrude)
     if (way > 0) {
-      if (moves.length.length >= MAX_MOVES) throw new DocumentError('', `more than ${MAX_MOVES} moves`)
-      moves.length.push(way)
-      moves.speed.push(Math.max(0.1, head.feed / 60))
-      moves.dx.push(length > 0 ? dx / length : 0)
-      moves.dy.push(length > 0 ? dy / length : 0)
-      moves.dz.push(length > 0 ? dz / length : 0)
+      if (++moves > MAX_MOVES) throw new DocumentError(`line ${lineNumber}`, `more than ${MAX_MOVES} moves`)
+      const speed = Math.max(0.1, head.feed / 60)
+      if (length > 0) motion.add(way, speed, dx / length, dy / length, dz / length)
+      else motion.add(way, speed, 0, 0, 0)
     }
     head.x = x
     head.y = y
     head.z = z
   }
-
-  let lineNumber = 0
-  for (let at = 0; at < text.length;) {
-    let end = text.indexOf('\n', at)
-    if (end < 0) end = text.length
-    lineNumber++
-    dwell += readLine(text, at, end, lineNumber, head, travel)
-    at = end + 1
+  const lines = (text: string, last: boolean): string => {
+    let at = 0
+    while (at < text.length) {
+      let end = text.indexOf('\n', at)
+      if (end < 0) {
+        if (!last) break
+        end = text.length
+      }
+      lineNumber++
+      dwell += readLine(text, at, end, lineNumber, head, travel)
+      at = end + 1
+    }
+    const left = text.slice(at)
+    if (left.length > LONGEST_LINE)
+      throw new DocumentError(`line ${lineNumber + 1}`, 'is too long for G-code')
+    return left
   }
-  if (moves.length.length === 0) throw new DocumentError('', 'has no moves; is this G-code?')
   return {
-    filamentMm,
-    extrudedMm3: (filamentMm * Math.PI * filamentDiameter ** 2) / 4,
-    seconds: replayMoves(moves, printer.accelMmS2, printer.cornerMmS) + dwell,
-    layers: layerHeights.size,
-    bbox: min[0] <= max[0] ? { min, max } : null,
-    moves: moves.length.length,
+    push(text) {
+      rest = lines(rest + text, false)
+    },
+    end() {
+      lines(rest, true)
+      if (moves === 0) throw new DocumentError('', 'has no moves; is this G-code?')
+      return {
+        filamentMm,
+        extrudedMm3: (filamentMm * Math.PI * filamentDiameter ** 2) / 4,
+        seconds: motion.finish() + dwell,
+        layers: layerHeights.size,
+        bbox: min[0] <= max[0] ? { min, max } : null,
+        moves,
+      }
+    },
   }
+}
+
+/** A whole file at once; see `createReplay`. */
+export function replayGcode(
+  text: string,
+  printer: Printer,
+  filamentDiameter = 1.75,
+  laid?: Laid,
+): GcodeFigures {
+  const replay = createReplay(printer, filamentDiameter, laid)
+  replay.push(text)
+  return replay.end()
 }
 
 type Travel = (x: number, y: number, z: number, extrude: number) => void
@@ -135,7 +166,7 @@ const wordOf = (letter: string): number | undefined =>
   words.has[letter.charCodeAt(0) - 65] === 1 ? words.value[letter.charCodeAt(0) - 65] : undefined
 
 /** Reads text[from, to) by hand: a file has millions of lines, and comments are never looked at. */
-function readWords(text: string, from: number, to: number): void {
+function readWords(text: string, from: number, to: number, lineNumber: number): void {
   words.has.fill(0)
   words.codes.length = 0
   words.count = 0
@@ -165,7 +196,9 @@ function readWords(text: string, from: number, to: number): void {
     const letter = upper - 65
     if (digits > 0) {
       const value = Number(text.slice(start, j))
-      if (Number.isFinite(value)) {
+      if (Math.abs(value) > FARTHEST)
+        throw new DocumentError(`line ${lineNumber}`, `${text.slice(i, Math.min(j, i + 20))} is out of reach`)
+      if (!Number.isNaN(value)) {
         if (upper === 71 || upper === 77) words.codes.push(`${upper === 71 ? 'G' : 'M'}${value}`)
         else if (words.has[letter] !== 1) {
           words.has[letter] = 1
@@ -191,8 +224,8 @@ function readLine(
   head: Head,
   travel: Travel,
 ): number {
-  if (to - from > 2000) throw new DocumentError(`line ${lineNumber}`, 'is too long for G-code')
-  readWords(text, from, to)
+  if (to - from > LONGEST_LINE) throw new DocumentError(`line ${lineNumber}`, 'is too long for G-code')
+  readWords(text, from, to, lineNumber)
   let wait = 0
   for (const code of words.codes) {
     switch (code) {
@@ -205,7 +238,7 @@ function readLine(
         arc(head, travel, code === 'G2', lineNumber)
         break
       case 'G4':
-        wait += wordOf('P') !== undefined ? wordOf('P')! / 1000 : (wordOf('S') ?? 0)
+        wait += dwellOf(lineNumber)
         break
       case 'G20':
         head.scale = 25.4
@@ -238,10 +271,18 @@ function readLine(
   return wait
 }
 
+function dwellOf(lineNumber: number): number {
+  const seconds = wordOf('P') !== undefined ? wordOf('P')! / 1000 : (wordOf('S') ?? 0)
+  if (seconds < 0) throw new DocumentError(`line ${lineNumber}`, `cannot wait ${seconds} s`)
+  return seconds
+}
+
 const target = (head: Head, axis: 'X' | 'Y' | 'Z'): number => {
   const now = axis === 'X' ? head.x : axis === 'Y' ? head.y : head.z,
     word = wordOf(axis)
-  return word === undefined ? now : head.absolute ? word * head.scale : now + word * head.scale
+  const to = word === undefined ? now : head.absolute ? word * head.scale : now + word * head.scale
+  // Relative moves add up.
+  return Math.abs(to) > FARTHEST ? Number.NaN : to
 }
 const feedOf = (head: Head): number => {
   const word = wordOf('F')

@@ -15,7 +15,8 @@ import { revolve } from '../testing/meshes'
 import { readStl } from './read-stl'
 import { replayGcode } from './gcode'
 import { writeStl } from './stl'
-import { readThreeMf, writeThreeMf } from './threemf'
+import { readThreeMf } from './threemf'
+import { writeThreeMf } from './write-threemf'
 import { runs } from '../testing/runs'
 
 const small = revolve(

@@ -12,20 +12,19 @@ export interface MoveList {
 let entry = new Float64Array(1024)
 
 /**
- * Speed at a corner is what changes the velocity vector by no more than `corner`: v ≤ corner / (2 sin(θ/2));
- * straight
- * on is not slowed. A backward pass makes sure that every corner can be reached by braking, a forward pass by
- * speeding up.
- * Starts and ends at rest. `count` moves from the beginning of the list.
+ * Speeds at which the moves are entered, into `entry`: a corner's is what changes the velocity vector by no more
+ * than `corner`, v ≤ corner / (2 sin(θ/2)); straight on is not slowed. A backward pass makes sure that every
+ * corner can be reached by braking, a forward pass by speeding up. Begins with `start`, ends at rest.
  */
-export function replayMoves(
-  { length, speed, dx, dy, dz }: MoveList,
+function planEntries(
+  { speed, length, dx, dy, dz }: MoveList,
   accel: number,
   corner: number,
-  count = length.length,
-): number {
+  count: number,
+  start: number,
+) {
   if (entry.length <= count) entry = new Float64Array(2 * count + 2)
-  entry[0] = 0
+  entry[0] = start
   entry[count] = 0
   for (let i = 1; i < count; i++) {
     const ax = dx[i - 1],
@@ -46,14 +45,104 @@ export function replayMoves(
     const reach = entry[i + 1] * entry[i + 1] + 2 * accel * length[i]
     if (entry[i] * entry[i] > reach) entry[i] = Math.sqrt(reach)
   }
-  let time = 0
   for (let i = 0; i < count; i++) {
-    const v0 = entry[i],
-      reach = v0 * v0 + 2 * accel * length[i]
+    const reach = entry[i] * entry[i] + 2 * accel * length[i]
     if (entry[i + 1] * entry[i + 1] > reach) entry[i + 1] = Math.sqrt(reach)
-    time += moveTime(length[i], v0, entry[i + 1], speed[i], accel)
   }
+}
+
+function timeOf({ length, speed }: MoveList, accel: number, count: number): number {
+  let time = 0
+  for (let i = 0; i < count; i++) time += moveTime(length[i], entry[i], entry[i + 1], speed[i], accel)
   return time
+}
+
+/** Seconds from rest to rest. `count` moves from the beginning of the list. */
+export function replayMoves(
+  list: MoveList,
+  accel: number,
+  corner: number,
+  count = list.length.length,
+): number {
+  planEntries(list, accel, corner, count, 0)
+  return timeOf(list, accel, count)
+}
+
+/** Moves held at once, and at most, where braking takes longer than they last. */
+const BLOCK = 65_536,
+  LARGEST_BLOCK = 2_097_152
+
+/**
+ * The same for a chain of any length, a block at a time: what lies further ahead than the braking distance
+ * changes nothing.
+ */
+export class MoveReplay {
+  private list = block(BLOCK)
+  private count = 0
+  private start = 0
+  private seconds = 0
+  constructor(
+    private readonly accel: number,
+    private readonly corner: number,
+  ) {}
+
+  add(length: number, speed: number, dx: number, dy: number, dz: number): void {
+    if (this.count === this.list.length.length) this.release()
+    const { list, count } = this
+    list.length[count] = length
+    list.speed[count] = speed
+    list.dx[count] = dx
+    list.dy[count] = dy
+    list.dz[count] = dz
+    this.count++
+  }
+
+  /** Seconds from rest to rest. */
+  finish(): number {
+    planEntries(this.list, this.accel, this.corner, this.count, this.start)
+    this.seconds += timeOf(this.list, this.accel, this.count)
+    this.count = 0
+    this.start = 0
+    return this.seconds
+  }
+
+  /** Counts what no later move can change. */
+  private release(): void {
+    const { list, count, accel } = this
+    let ahead = 0,
+      fastest = 0,
+      sure = count
+    do {
+      sure--
+      ahead += list.length[sure]
+      fastest = Math.max(fastest, list.speed[sure])
+    } while (sure > 0 && 2 * accel * ahead < fastest * fastest)
+    if (sure < count / 2) {
+      // Braking takes nearly all of it: more is looked at, or, where that would be endless, it is braked here.
+      if (count < LARGEST_BLOCK) {
+        this.list = block(2 * count, list)
+        return
+      }
+      sure = count
+    }
+    planEntries(list, accel, this.corner, count, this.start)
+    this.seconds += timeOf(list, accel, sure)
+    this.start = entry[sure]
+    for (const row of Object.values(list)) row.copyWithin(0, sure, count)
+    this.count = count - sure
+  }
+}
+
+function block(
+  size: number,
+  from?: Record<keyof MoveList, Float64Array>,
+): Record<keyof MoveList, Float64Array> {
+  const row = (name: keyof MoveList) => {
+    const made = new Float64Array(size)
+    if (from) made.set(from[name])
+    return made
+  }
+  return { length: row('length'), speed: row('speed'), dx: row('dx'), dy: row('dy'), dz: row('dz') }
 }
 
 /** One move from v0 to v1 with a cruise at most: trapezoid, or triangle when it is too short to reach it. */

@@ -14,7 +14,8 @@ import { moveTime, replayMoves } from './motion'
 import { readStl } from './read-stl'
 import { sliceModel } from './slice-model'
 import { writeStl } from './stl'
-import { readThreeMf, writeThreeMf } from './threemf'
+import { readThreeMf } from './threemf'
+import { writeThreeMf } from './write-threemf'
 
 const PLA = LIBRARIES.filaments[0]
 const printer: Printer = { ...DEMOS[0].printers[0], plateOverheadMin: 0, layerMinS: 0 }

@@ -8,6 +8,7 @@ const BASE: Record<string, string> = {
   'referrer-policy': 'no-referrer',
   'x-frame-options': 'DENY',
   'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 }
 
@@ -40,5 +41,8 @@ export default defineNitroPlugin(nitro => {
       ([, , text]) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`,
     )
     setResponseHeader(event, 'content-security-policy', policy(hashes))
+    // The page names its assets by their content: an old one would ask for what is gone.
+    response.headers = { ...response.headers, 'cache-control': 'no-cache' }
+    delete response.headers['x-powered-by']
   })
 })

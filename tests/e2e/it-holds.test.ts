@@ -4,7 +4,6 @@ import { join } from 'node:path'
 import axe from 'axe-core'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { readProject, writeProject } from '../../core/document'
 import { setViewport } from '../support/browser'
@@ -129,29 +128,6 @@ describe('it holds', () => {
       const policy = headers.get('content-security-policy')!
       expect(policy).toContain("frame-ancestors 'none'")
       expect(policy).not.toMatch(/https?:|'unsafe-eval'|script-src[^;]*'unsafe-inline'/)
-    }
-  })
-  it('server routes validate, limit and answer problems in one shape', async () => {
-    await page.fresh('/skin')
-    const post = (body: string) => fetch(`${page.server.url}/api/assess`, { method: 'POST', body })
-    const good = await post(writeProject(DEMOS[0]))
-    expect(((await good.json()) as { totals: { massG: number } }).totals.massG).toBeCloseTo(
-      assess(DEMOS[0]).totals.massG,
-      9,
-    )
-    const cases: Array<[Response, number]> = [
-      [await post('{'), 422],
-      [await post('x'.repeat(64_100_000)), 413],
-      [await fetch(`${page.server.url}/api/nothing`), 404],
-    ]
-    for (const [answer, status] of cases) {
-      expect(answer.status).toBe(status)
-      expect(answer.headers.get('content-type')).toContain('application/problem+json')
-      expect(await answer.json()).toMatchObject({
-        status,
-        title: expect.any(String),
-        detail: expect.any(String),
-      })
     }
   })
   it('is reachable by keyboard: / finds a station, and every station passes the accessibility rules in both themes', async () => {

@@ -17,6 +17,7 @@ const FLAGS = [
   '--disable-component-update',
   '--disable-sync',
   '--disable-dev-shm-usage',
+  '--disable-gpu-compositing',
   '--use-angle=swiftshader',
   '--enable-unsafe-swiftshader',
   '--hide-scrollbars',

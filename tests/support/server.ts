@@ -16,6 +16,7 @@ export async function freePort(): Promise<number> {
 
 export interface RunningServer {
   url: string
+  pid: number
   stop(): void
 }
 
@@ -27,9 +28,7 @@ export async function startServer(): Promise<RunningServer> {
     env: {
       ...process.env,
       PORT: String(port),
-      HOST: '127.0.0.1',
       NITRO_PORT: String(port),
-      NITRO_HOST: '127.0.0.1',
     },
     stdio: 'ignore',
   })
@@ -41,7 +40,7 @@ export async function startServer(): Promise<RunningServer> {
         () => false,
       )
     )
-      return { url, stop: () => child.kill() }
+      return { url, pid: child.pid!, stop: () => child.kill() }
     await new Promise(resolve => setTimeout(resolve, 100))
   }
   child.kill()

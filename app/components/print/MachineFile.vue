@@ -20,9 +20,7 @@ const open = ref(false),
 const printer = ref(doc.value.printers[0].id),
   filament = ref(doc.value.zones[0].filament)
 const preview = shallowRef<GcodePreview | null>(null)
-let text = ''
-/** Past this a page would hold the file more than once in memory. */
-const MOST_BYTES = 200_000_000
+let chosen: File | null = null
 
 async function bring(event: Event) {
   const file = chosenFile(event)
@@ -31,19 +29,15 @@ async function bring(event: Event) {
   fault.value = ''
   name.value = file.name
   preview.value = null
-  if (file.size > MOST_BYTES) {
-    fault.value = `${(file.size / 1e6).toFixed(0)} MB is too large; at most ${MOST_BYTES / 1e6} MB.`
-    return
-  }
-  text = await file.text()
+  chosen = file
   await replay()
 }
 async function replay() {
-  if (!text) return
+  if (!chosen) return
   busy.value = true
   try {
     preview.value = await core.gcode(
-      text,
+      chosen,
       toRaw(doc.value.printers.find(item => item.id === printer.value) ?? doc.value.printers[0]),
     )
     layer.value = Math.floor(preview.value.heights.length / 2)

@@ -61,10 +61,11 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
     const parts = [
       { of: unit('wind 0', () => lift.flows.wind(0)), by: Math.cos(alpha) },
       { of: unit('wind 2', () => lift.flows.wind(2)), by: Math.sin(alpha) },
-      ...deflections.map(({ id, sense, angle }) => ({
-        of: unit(`${id} ${sense}`, () => lift.flows.control(id, sense)!),
-        by: angle,
-      })),
+      ...deflections.flatMap(({ id, sense, angle }) => {
+        // A control that covers nothing of its surface has no flow of its own.
+        const flow = lift.flows.control(id, sense)
+        return flow ? [{ of: unit(`${id} ${sense}`, () => flow), by: angle }] : []
+      }),
     ]
     const { CL, CD: induced } = coefficientsAt(
       lift.flows,

@@ -1,17 +1,13 @@
 /** Sections: their shape, and polars that were measured. */
 import { z } from 'zod'
-import { id, name, text } from './fields'
+import { id, list, name, text } from './fields'
 
 export const Aerofoil = z.strictObject({
   id,
   name,
-  points: z
-    .array(z.tuple([z.number().min(-0.5).max(1.5), z.number().min(-1).max(1)]))
-    .min(7)
-    .max(2000)
-    .describe(
-      'x, y of the outline as a share of the chord, from the trailing edge over the top to the nose and back',
-    ),
+  points: list(z.tuple([z.number().min(-0.5).max(1.5), z.number().min(-1).max(1)]), 2000, 7).describe(
+    'x, y of the outline as a share of the chord, from the trailing edge over the top to the nose and back',
+  ),
 })
 
 export const aerofoilRef = z
@@ -24,18 +20,16 @@ export const MeasuredPolar = z.strictObject({
   aerofoil: aerofoilRef,
   source: text.describe('where it was measured'),
   reynolds: z.number().min(1000).max(1e8),
-  points: z
-    .array(
-      z.tuple([
-        z.number().min(-90).max(90),
-        z.number().min(-5).max(5),
-        z.number().min(0).max(5),
-        z.number().min(-3).max(3),
-      ]),
-    )
-    .min(3)
-    .max(1000)
-    .describe('incidence °, cl, cd, cm about the quarter chord; incidence rising'),
+  points: list(
+    z.tuple([
+      z.number().min(-90).max(90),
+      z.number().min(-5).max(5),
+      z.number().min(0).max(5),
+      z.number().min(-3).max(3),
+    ]),
+    1000,
+    3,
+  ).describe('incidence °, cl, cd, cm about the quarter chord; incidence rising'),
 })
 
 export type Aerofoil = z.infer<typeof Aerofoil>

@@ -1,6 +1,6 @@
 /** Body and boom. */
 import { z } from 'zod'
-import { figure, id, name } from './fields'
+import { figure, id, list, name } from './fields'
 
 export const BodyStation = z.strictObject({
   xMm: figure('positionMm', 'place, mm'),
@@ -35,9 +35,9 @@ export const Saddle = z.strictObject({
 })
 
 export const Body = z.strictObject({
-  stations: z.array(BodyStation).min(2).max(40),
+  stations: list(BodyStation, 40, 2),
   firewall: Firewall.nullable().describe('closed front end'),
-  openings: z.array(Opening).max(12),
+  openings: list(Opening, 12),
   saddle: Saddle.nullable().describe("the wing's seat, cut out of the body"),
 })
 

@@ -1,6 +1,6 @@
 /** Where the airframe is cut into pieces, and how the pieces meet. */
 import { z } from 'zod'
-import { pieceNumber } from './fields'
+import { list, pieceNumber } from './fields'
 
 export const Joint = z.strictObject({
   kind: z
@@ -21,10 +21,10 @@ export const cut = (low: number, high: number) =>
   })
 
 export const Cuts = z.strictObject({
-  wing: z.array(cut(0, 3000)).max(40),
-  horizontal: z.array(cut(0, 3000)).max(20),
-  vertical: z.array(cut(0, 3000)).max(20),
-  body: z.array(cut(-2000, 4000)).max(40),
+  wing: list(cut(0, 3000), 40),
+  horizontal: list(cut(0, 3000), 20),
+  vertical: list(cut(0, 3000), 20),
+  body: list(cut(-2000, 4000), 40),
 })
 
 export type Joint = z.infer<typeof Joint>

@@ -15,7 +15,7 @@ import { Proof, WeighIn, Measured, Check, Flight } from './log'
 import { Zone } from './recipe'
 import { Spar } from './spine'
 import { Surface, Tail, WingSet } from './surface'
-import { id, name, text } from './fields'
+import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
   version: z.literal(5),
@@ -23,28 +23,31 @@ export const ProjectFile = z.strictObject({
   name,
   purpose: text,
   brief: Brief,
-  aerofoils: z.array(Aerofoil).max(20),
+  aerofoils: list(Aerofoil, 20),
   wing: Surface,
   tail: Tail,
   body: Body.nullable(),
   boom: Boom.nullable(),
-  zones: z.array(Zone).min(1).max(16),
-  spars: z.array(Spar).max(24),
+  zones: list(Zone, 16, 1),
+  spars: list(Spar, 24),
   cuts: Cuts,
-  equipment: z.array(Equipment).max(80),
+  equipment: list(Equipment, 80),
   allowances: Allowances,
-  printers: z.array(Printer).min(1).max(12),
-  spools: z.array(Spool).max(40),
-  printerOf: z.record(id, id).describe('which printer a piece is given to'),
-  gear: z.array(Leg).max(6),
-  proofs: z.array(Proof).max(60),
-  given: z.array(Given).max(60),
-  wingSets: z.array(WingSet).max(8).describe('other wings for the same body'),
-  polars: z.array(MeasuredPolar).max(60),
-  calibrations: z.array(Calibration).max(200),
-  weighIns: z.array(WeighIn).max(400),
+  printers: list(Printer, 12, 1),
+  spools: list(Spool, 40),
+  printerOf: z
+    .record(id, id)
+    .refine(of => Object.keys(of).length <= 600, 'at most 600 pieces')
+    .describe('which printer a piece is given to'),
+  gear: list(Leg, 6),
+  proofs: list(Proof, 60),
+  given: list(Given, 60),
+  wingSets: list(WingSet, 8).describe('other wings for the same body'),
+  polars: list(MeasuredPolar, 60),
+  calibrations: list(Calibration, 200),
+  weighIns: list(WeighIn, 400),
   measured: Measured,
-  checks: z.array(Check).max(200),
-  flights: z.array(Flight).max(500),
+  checks: list(Check, 200),
+  flights: list(Flight, 500),
 })
 export type ProjectFile = z.infer<typeof ProjectFile>

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { aerofoilRef } from './aerofoil'
 import { cut } from './cuts'
 import { Spar } from './spine'
-import { figure, id, name, pieceNumber } from './fields'
+import { figure, id, list, name, pieceNumber } from './fields'
 
 export const Panel = z.strictObject({
   spanMm: figure('spanMm', 'span of this panel, mm'),
@@ -66,9 +66,9 @@ export const Surface = z.strictObject({
   rootChordMm: figure('chordMm', 'root chord, mm'),
   rootAerofoil: aerofoilRef,
   twistAxisShare: figure('share', 'share of the chord about which sections are twisted'),
-  panels: z.array(Panel).min(1).max(12),
+  panels: list(Panel, 12, 1),
   tip: Tip,
-  controls: z.array(Control).max(8),
+  controls: list(Control, 8),
 })
 
 export const Tail = z.strictObject({
@@ -81,8 +81,8 @@ export const WingSet = z.strictObject({
   id,
   name,
   wing: Surface,
-  spars: z.array(Spar).max(24),
-  cuts: z.array(cut(0, 3000)).max(40),
+  spars: list(Spar, 24),
+  cuts: list(cut(0, 3000), 40),
 })
 
 export type Panel = z.infer<typeof Panel>

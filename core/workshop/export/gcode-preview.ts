@@ -1,6 +1,6 @@
 /** A machine file replayed, with what it lays for a picture: layer by layer, in mm. */
 import type { Printer } from '../../document'
-import { replayGcode, type GcodeFigures } from '../../printing'
+import { createReplay, type GcodeFigures } from '../../printing'
 
 export interface GcodePreview {
   figures: GcodeFigures
@@ -16,11 +16,15 @@ export interface GcodePreview {
 /** A picture holds no more than this. */
 const MOST_SEGMENTS = 1_500_000
 
-export function previewGcode(text: string, printer: Printer): GcodePreview {
+/** `parts` are the file's text in order, as large as they come. */
+export async function previewGcode(
+  parts: AsyncIterable<string> | Iterable<string>,
+  printer: Printer,
+): Promise<GcodePreview> {
   const byLayer = new Map<number, number[]>()
   let count = 0,
     leftOut = 0
-  const figures = replayGcode(text, printer, 1.75, (x0, y0, _z0, x1, y1, z) => {
+  const replay = createReplay(printer, 1.75, (x0, y0, _z0, x1, y1, z) => {
     if (count >= MOST_SEGMENTS) {
       leftOut++
       return
@@ -31,6 +35,8 @@ export function previewGcode(text: string, printer: Printer): GcodePreview {
     if (layer) layer.push(x0, y0, x1, y1)
     else byLayer.set(key, [x0, y0, x1, y1])
   })
+  for await (const part of parts) replay.push(part)
+  const figures = replay.end()
   const keys = [...byLayer.keys()].sort((a, b) => a - b)
   const segments = new Float32Array(4 * count),
     starts = [0]

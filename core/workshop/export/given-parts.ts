@@ -1,6 +1,14 @@
 /** Parts from a file, ready to be taken into a project: read, welded, measured, packed. */
 import { DocumentError } from '../../document'
-import { measureMesh, packMesh, weld } from '../../geometry'
+import {
+  LONGEST_GIVEN,
+  measureMesh,
+  MOST_CROSSED,
+  MOST_GIVEN_TRIANGLES,
+  mostCrossed,
+  packMesh,
+  weld,
+} from '../../geometry'
 import { readStl, readThreeMf } from '../../printing'
 
 export interface GivenPart {
@@ -14,11 +22,8 @@ export interface GivenPart {
 
 /** A file larger than this is refused unread, bytes. */
 export const MAX_PART_BYTES = 250_000_000
-/** A part with more triangles would make the project file too heavy to keep. */
-const MOST_TRIANGLES = 400_000
 /** Sides outside this are a part in the wrong unit, mm. */
-const SMALLEST = 0.5,
-  LARGEST = 3000
+const SMALLEST = 0.5
 
 /**
  * STL (one part) or 3MF (one a built object), told apart by what they hold. Throws `DocumentError` naming
@@ -38,14 +43,20 @@ export function readGivenParts(fileName: string, bytes: Uint8Array): GivenPart[]
     const mesh = weld(corners, 1e-3)
     const count = mesh.triangles.length / 3
     if (count < 4) throw new DocumentError(label, 'has fewer than four triangles')
-    if (count > MOST_TRIANGLES)
+    if (count > MOST_GIVEN_TRIANGLES)
       throw new DocumentError(
         label,
-        `has ${count} triangles; at most ${MOST_TRIANGLES}. Simplify it where it was drawn`,
+        `has ${count} triangles; at most ${MOST_GIVEN_TRIANGLES}. Simplify it where it was drawn`,
+      )
+    const crossed = mostCrossed(mesh)
+    if (crossed > MOST_CROSSED)
+      throw new DocumentError(
+        label,
+        `has ${crossed} triangles at one height; at most ${MOST_CROSSED}. Simplify it where it was drawn`,
       )
     const { min, max, volume, openEdges } = measureMesh(mesh)
     const sizeMm = max.map((value, k) => value - min[k]) as [number, number, number]
-    if (Math.max(...sizeMm) < SMALLEST || Math.max(...sizeMm) > LARGEST)
+    if (Math.max(...sizeMm) < SMALLEST || Math.max(...sizeMm) > LONGEST_GIVEN)
       throw new DocumentError(
         label,
         `is ${sizeMm.map(v => v.toPrecision(3)).join(' × ')} mm; is it in another unit?`,
