@@ -42,14 +42,22 @@ export interface SettingRecord {
   value: string
 }
 
+/** Things of the browser that are no text: the folder that copies go to. */
+export interface HandleRecord {
+  key: string
+  handle: unknown
+}
+
 export const db = new Dexie('mariposa') as Dexie & {
   projects: EntityTable<ProjectRecord, 'id'>
   marks: EntityTable<MarkRecord, 'id'>
   settings: EntityTable<SettingRecord, 'key'>
   studies: EntityTable<StudyRecord, 'project'>
+  handles: EntityTable<HandleRecord, 'key'>
 }
 db.version(1).stores({ projects: 'id, changedAt', marks: '++id, project', settings: 'key' })
 db.version(2).stores({ studies: 'project' })
+db.version(3).stores({ handles: 'key' })
 
 /** Another tab saved this project since we read it. */
 export class StaleError extends Error {}

@@ -4,6 +4,8 @@ import { useStorage } from '@vueuse/core'
 import { isStation, stationInfo, type StationId } from '~/stations/path'
 import { ROOMS } from '~/stations/rooms'
 import { useAssessment } from '~/stores/assessment'
+import { reasonOf } from '~/db/store-fault'
+import { useCopies } from '~/stores/copies'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
 
@@ -11,6 +13,7 @@ const route = useRoute()
 const project = useProject()
 const assessment = useAssessment()
 const look = useView()
+const copies = useCopies()
 const station = computed<StationId>(() =>
   isStation(String(route.params.station ?? '')) ? (route.params.station as StationId) : 'brief',
 )
@@ -46,8 +49,13 @@ watch(
 )
 const failed = ref('')
 onMounted(() =>
-  project.start().catch((error: Error) => {
-    failed.value = `The browser's own store cannot be opened (${error.message}). Allow this site to keep data, then reload.`
+  project.start().catch((error: unknown) => {
+    failed.value = `${reasonOf(error)}.`
+  }),
+)
+onMounted(() =>
+  copies.start().catch(() => {
+    // Without a folder or an answer about storage, the reminder stands alone.
   }),
 )
 useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?? ''} – Mariposa` })
@@ -81,6 +89,10 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
       <h1>{{ about.label }}</h1>
       <p class="lead">{{ about.question }}</p>
       <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
+      <p v-if="project.notice" class="bad" role="alert" data-notice>
+        {{ project.notice }}
+        <v-btn variant="text" size="small" @click="look.shelfOpen = true">Projects</v-btn>
+      </p>
       <template v-if="assessment.current && project.doc"
         ><FindingList :findings="findings" /><component :is="room.tray" :key="project.doc.id" /><Nudges
           v-if="about.designs"
@@ -88,7 +100,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
       <p v-else-if="!failed" class="quiet">Computing the aircraft …</p>
     </aside>
     <Thread />
-    <CommandField /><Shelf /><MarksDialog />
+    <CommandField /><Shelf /><MarksDialog /><LeaveDialog />
   </div>
 </template>
 

@@ -256,7 +256,8 @@ describe('keeping', () => {
       { project: 'old', name: 'Then', at: 1, doc: { ...old, id: 'old' } as never },
       { project: 'old', name: 'Broken', at: 2, doc: { format: 'nothing' } as never },
     ])
-    expect(await project.open('old')).toBe(true)
+    await project.open('old')
+    expect(project.doc!.id).toBe('old')
     expect(project.doc!.spars[0].fixing).toBe('bonded')
     expect(project.done.map(step => step.name)).toEqual(['Set load factor', 'Set span'])
     project.redo()

@@ -7,14 +7,14 @@ import type { Change } from '../../core/change'
 import {
   checkProject,
   DocumentError,
-  PRESENT_VERSION,
   readProject,
   share,
   writeProject,
   type ProjectFile,
 } from '../../core/document'
-import { broughtUp } from '~/db/history'
 import { db, saveProject, StaleError, type Edit, type MarkRecord, type ProjectRecord } from '~/db/database'
+import { addRecord, readRecord, shelfItems, type ShelfItem } from '~/db/records'
+import { isQuota, StoreFault, withWord, written } from '~/db/store-fault'
 
 enablePatches()
 
@@ -41,7 +41,14 @@ export const useProject = defineStore('project', () => {
   const saveState = ref<'saved' | 'saving' | 'unsaved' | 'full' | 'elsewhere'>('saved')
   const refused = ref<string | null>(null)
   const marks = shallowRef<MarkRecord[]>([])
-  const shelf = shallowRef<Array<Pick<ProjectRecord, 'id' | 'name' | 'changedAt'>>>([])
+  const shelf = shallowRef<ShelfItem[]>([])
+  /** The document as the store has it. */
+  const kept = shallowRef<ProjectFile | null>(null)
+  const unkept = computed(() => doc.value !== null && toRaw(doc.value) !== toRaw(kept.value))
+  /** What the maker should know about the store, besides the state of saving. */
+  const notice = ref<string | null>(null)
+  /** What was asked for while work would have been lost by it: the maker decides. */
+  const leaving = shallowRef<{ to: string; go: () => Promise<void> } | null>(null)
   /** Rises with every new step of the history, forth or back; a drag stays one step. */
   const steps = ref(0)
   let gestureOf: { gesture: Gesture; at: number } | null = null
@@ -87,8 +94,10 @@ export const useProject = defineStore('project', () => {
   async function saveLoop(): Promise<void> {
     do {
       again = false
+      const now = record()
       try {
-        revision = await saveProject(record())
+        revision = await withWord(saveProject(now))
+        kept.value = now.doc
         savedAt = elapsed()
         saveState.value = again ? 'saving' : 'saved'
         channel?.postMessage({ project: doc.value!.id, revision })
@@ -165,7 +174,18 @@ export const useProject = defineStore('project', () => {
   function step(from: typeof done, to: typeof undone, way: 'back' | 'forward') {
     const last = from.value.at(-1)
     if (!last || !doc.value) return
-    doc.value = applyPatches(toRaw(doc.value), last[way])
+    let next: ProjectFile
+    try {
+      next = applyPatches(toRaw(doc.value), last[way])
+      checkProject(next)
+    } catch {
+      // Nothing beyond a damaged step can be reached either.
+      from.value = []
+      refused.value = `${last.name}: what was kept of this step is damaged; it and those beyond it are gone, the design stays as it is`
+      void save()
+      return
+    }
+    doc.value = next
     gestureOf = null
     steps.value++
     from.value = from.value.slice(0, -1)
@@ -175,16 +195,36 @@ export const useProject = defineStore('project', () => {
   const undo = () => step(done, undone, 'back')
   const redo = () => step(undone, done, 'forward')
 
-  async function open(id: string): Promise<boolean> {
-    const stored = await db.projects.get(id)
-    if (!stored) return false
-    take(broughtUp(stored, PRESENT_VERSION))
-    await db.settings.put({ key: 'open', value: id })
-    return true
+  /** Goes to another project: at once, or, where that would throw work away, once the maker has said so. */
+  async function unlessLost(to: string, go: () => Promise<void>): Promise<void> {
+    // There may be room by now.
+    if (unkept.value) await save()
+    if (!unkept.value || !doc.value) return go()
+    leaving.value = { to, go }
+  }
+  const stay = () => {
+    leaving.value = null
+  }
+  async function leave() {
+    const go = leaving.value?.go
+    leaving.value = null
+    await go?.()
+  }
+
+  const open = (id: string, name = id) => unlessLost(name, () => openNow(id))
+  /** Throws `DocumentError` where what is stored cannot be read. */
+  async function openNow(id: string): Promise<void> {
+    const stored = await withWord(readRecord(id))
+    if (!stored) throw new DocumentError('', 'it is not in this browser any more')
+    take(stored)
+    notice.value = null
+    await db.settings.put({ key: 'open', value: id }).catch(() => {
+      // Only the next start would know it.
+    })
   }
 
   function take(stored: ProjectRecord) {
-    doc.value = stored.doc
+    doc.value = kept.value = stored.doc
     gestureOf = null
     steps.value++
     done.value = stored.done
@@ -192,54 +232,74 @@ export const useProject = defineStore('project', () => {
     revision = stored.revision
     saveState.value = 'saved'
     refused.value = null
-    void listMarks()
+    listMarks().catch(() => {
+      marks.value = []
+    })
   }
 
   /** First start: the demo projects are put on the shelf and the first one opens. */
   async function start(): Promise<void> {
-    for (const demo of DEMOS)
-      if (!(await db.projects.get(demo.id)))
-        await db.projects.put({
-          id: demo.id,
-          name: demo.name,
-          revision: 1,
-          changedAt: Date.now() - DEMOS.indexOf(demo),
-          doc: demo,
-          done: [],
-          undone: [],
-        })
-    const last = (await db.settings.get('open'))?.value
-    if (!last || !(await open(last))) await open(DEMOS[0].id)
+    try {
+      const there = await withWord(db.projects.toCollection().primaryKeys())
+      for (const demo of DEMOS) if (!there.includes(demo.id)) await addRecord(demo, demo.name)
+    } catch (fault) {
+      // Without room for the demos, what is there can still be opened.
+      if (!isQuota(fault)) throw fault
+    }
     await listShelf()
+    const last = (await db.settings.get('open'))?.value
+    const damaged = shelf.value.find(item => item.id === last && item.fault)
+    const openable = shelf.value.filter(item => !item.fault)
+    const first = openable.find(item => item.id === last) ?? openable.find(item => item.id === DEMOS[0].id)
+    if (first) await openNow(first.id)
+    else await addNow(DEMOS[0], DEMOS[0].name)
+    if (damaged)
+      notice.value = `${damaged.name.slice(0, 80)} cannot be opened: ${damaged.fault}. It stands under Projects, where its raw content can be taken as a file.`
     channel?.addEventListener('message', ({ data }: MessageEvent<{ project: string; revision: number }>) => {
       if (data.project === doc.value?.id && data.revision > revision) saveState.value = 'elsewhere'
     })
   }
 
-  if (typeof window !== 'undefined') window.addEventListener('pagehide', () => hurry())
-
-  async function listShelf() {
-    shelf.value = (await db.projects.orderBy('changedAt').reverse().toArray()).map(
-      ({ id, name, changedAt }) => ({ id, name, changedAt }),
-    )
+  if (typeof window !== 'undefined') {
+    window.addEventListener('pagehide', () => hurry())
+    // What is about to be kept needs no question; what cannot be kept does.
+    window.addEventListener('beforeunload', event => {
+      if (unkept.value && saveState.value !== 'saving') event.preventDefault()
+    })
   }
 
-  /** Puts a project on the shelf under a free id and opens it. */
-  async function add(source: ProjectFile, name = source.name): Promise<void> {
+  async function listShelf() {
+    shelf.value = await withWord(shelfItems())
+  }
+
+  /** Puts a project on the shelf under a free id and opens it. Throws `StoreFault` where it was not kept. */
+  const add = (source: ProjectFile, name = source.name) => unlessLost(name, () => addNow(source, name))
+  async function addNow(source: ProjectFile, name: string): Promise<void> {
     await pending
-    let id = source.id
-    for (let n = 2; await db.projects.get(id); n++) id = `${source.id.slice(0, 50)}-${n}`
-    await db.projects.put({
-      id,
-      name,
-      revision: 1,
-      changedAt: Date.now(),
-      doc: { ...source, id, name },
-      done: [],
-      undone: [],
-    })
-    await open(id)
+    const id = await written(name.slice(0, 80), () => addRecord(source, name))
+    await openNow(id)
     await listShelf()
+  }
+
+  /** What is kept here under the id of a project; null where nothing is, or nothing that can be read. */
+  async function sameHere({ id }: ProjectFile): Promise<ProjectFile | null> {
+    if (id === doc.value?.id) return doc.value
+    return readRecord(id).then(
+      stored => stored?.doc ?? null,
+      () => null,
+    )
+  }
+  /** Another state of a project that is here becomes its newest edit. */
+  async function takeOver(state: ProjectFile): Promise<void> {
+    const into = () => {
+      replace('As in the imported file', state)
+      return Promise.resolve()
+    }
+    if (state.id === doc.value?.id) return into()
+    await unlessLost(state.name, async () => {
+      await openNow(state.id)
+      await into()
+    })
   }
 
   /** Throws `DocumentError`; nothing changes then. */
@@ -253,17 +313,30 @@ export const useProject = defineStore('project', () => {
   }
   /** The present design, or another of the same project. */
   async function mark(name: string, of: ProjectFile = doc.value!) {
-    await db.marks.add({ project: doc.value!.id, name, at: Date.now(), doc: toRaw(of) })
+    const record = { project: doc.value!.id, name, at: Date.now(), doc: toRaw(of) }
+    await written(`The mark ${name.slice(0, 60)}`, () => db.marks.add(record))
     await listMarks()
   }
   const backToMark = (record: MarkRecord) => replace(`Back to mark ${record.name}`, record.doc)
 
+  /** Runs something that keeps; where the store failed, the maker reads why in the thread. Whether it was kept. */
+  async function said(work: () => Promise<unknown>): Promise<boolean> {
+    try {
+      await work()
+      return true
+    } catch (fault) {
+      if (!(fault instanceof StoreFault)) throw fault
+      refused.value = fault.message
+      return false
+    }
+  }
+
   /** Another tab is ahead: read what it saved. */
-  const reloadStored = () => open(doc.value!.id)
+  const reloadStored = () => openNow(doc.value!.id)
   /** Another tab is ahead: keep both by putting ours aside as a copy. */
   const keepAsCopy = () => {
     const ours = doc.value!
-    return add(ours, `${ours.name.slice(0, 180)} (copy)`)
+    return addNow(ours, `${ours.name.slice(0, 180)} (copy)`)
   }
 
   return {
@@ -271,6 +344,12 @@ export const useProject = defineStore('project', () => {
     done,
     undone,
     saveState,
+    kept,
+    unkept,
+    notice,
+    leaving,
+    leave,
+    stay,
     refused,
     marks,
     shelf,
@@ -286,9 +365,12 @@ export const useProject = defineStore('project', () => {
     start,
     open,
     add,
+    sameHere,
+    takeOver,
     importText,
     exportText,
     mark,
+    said,
     backToMark,
     reloadStored,
     keepAsCopy,
@@ -307,6 +389,3 @@ function readMark(record: MarkRecord): MarkRecord[] {
     return []
   }
 }
-
-const isQuota = (fault: unknown): boolean =>
-  /quota/i.test(`${(fault as Error)?.name} ${(fault as { inner?: Error })?.inner?.name ?? ''}`)

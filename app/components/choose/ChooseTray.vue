@@ -7,8 +7,7 @@ const { project } = useBench()
 const name = ref('')
 async function keep() {
   if (!name.value.trim()) return
-  await project.mark(name.value.trim().slice(0, 120))
-  name.value = ''
+  if (await project.said(() => project.mark(name.value.trim().slice(0, 120)))) name.value = ''
 }
 const last = computed(() => project.marks.at(-1))
 </script>

@@ -36,7 +36,7 @@ const count = (fate: string) =>
   answer.value?.comparison.pieces.filter(piece => piece.fate === fate).length ?? 0
 /** A project of its own from a mark: both go on. */
 const branch = (from: NonNullable<typeof mark.value>) =>
-  project.add(from.doc, `${doc.value.name.slice(0, 120)}: ${from.name.slice(0, 60)}`)
+  project.said(() => project.add(from.doc, `${doc.value.name.slice(0, 120)}: ${from.name.slice(0, 60)}`))
 const anew = computed(
   () => answer.value?.comparison.pieces.filter(piece => piece.fate !== 'carries over') ?? [],
 )

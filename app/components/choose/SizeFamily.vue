@@ -100,7 +100,7 @@ const LINES: Array<[string, (row: SizeReport) => string]> = [
   ['Hours', row => `${figure(row.hours, 1)} h`],
   ['Longest piece', row => `${amount(row.largestMm, 'mm')}`],
 ]
-const keep = (row: SizeReport) => project.add(row.doc)
+const keep = (row: SizeReport) => project.said(() => project.add(row.doc))
 async function cutForAll() {
   const largest = reports.value.reduce((a, b) => (b.factor > a.factor ? b : a))
   const subject = computedFor.value

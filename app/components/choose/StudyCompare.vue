@@ -24,7 +24,7 @@ const differs = (id: string) => new Set(props.points.map(point => point.choices[
 const title = (point: StudyPoint) =>
   `A combination of ${amount(point.massG, 'g')}, ${figure(point.hours, 1)} h, reserve ${figure(point.reserveFactor, 2)}`
 const take = (point: StudyPoint) => project.takeOffer(title(point), designed(point), ran.value?.doc ?? null)
-const keep = (point: StudyPoint) => project.mark(title(point), designed(point))
+const keep = (point: StudyPoint) => project.said(() => project.mark(title(point), designed(point)))
 </script>
 
 <template>

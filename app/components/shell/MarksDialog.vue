@@ -1,16 +1,24 @@
 <script setup lang="ts">
 /** Marks: named states of the design to come back to. */
 import { format } from 'date-fns'
+import { StoreFault } from '~/db/store-fault'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
 
 const project = useProject()
 const view = useView()
-const name = ref('')
+const name = ref(''),
+  fault = ref('')
 async function keep() {
   if (!name.value.trim()) return
-  await project.mark(name.value.trim().slice(0, 120))
-  name.value = ''
+  try {
+    await project.mark(name.value.trim().slice(0, 120))
+    name.value = ''
+    fault.value = ''
+  } catch (error) {
+    if (!(error instanceof StoreFault)) throw error
+    fault.value = `${error.message}.`
+  }
 }
 function goBack(mark: (typeof project.marks)[number]) {
   project.backToMark(mark)
@@ -34,6 +42,7 @@ function goBack(mark: (typeof project.marks)[number]) {
           >Keep a mark</v-btn
         >
       </form>
+      <p v-if="fault" class="bad" role="alert" data-fault="mark">{{ fault }}</p>
       <ul class="list">
         <li v-for="mark in [...project.marks].reverse()" :key="mark.id">
           <span

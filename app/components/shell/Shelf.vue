@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The shelf of projects: open, bring one in from a file, take one out as a file, begin from a demo. */
 import { DEMOS } from '../../../core/demo'
-import { DocumentError, MAX_PROJECT_BYTES } from '../../../core/document'
+import { DocumentError, MAX_PROJECT_BYTES, readProject, type ProjectFile } from '../../../core/document'
+import { deleteRecord, rawRecord } from '~/db/records'
+import { StoreFault } from '~/db/store-fault'
 import { download, fileName } from '~/composables/download'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
@@ -10,60 +12,132 @@ const project = useProject()
 const view = useView()
 const fault = ref('')
 const chooser = ref<HTMLInputElement>()
+/** A file whose project is here already. */
+const same = shallowRef<{ here: ProjectFile; there: ProjectFile } | null>(null)
 
-async function bring(event: Event) {
+/** What goes wrong is said here, and nothing is changed by it. */
+async function attempt(what: string, work: () => Promise<unknown>) {
+  fault.value = ''
+  try {
+    await work()
+  } catch (error) {
+    say(what, error)
+  }
+}
+function say(what: string, error: unknown) {
+  if (error instanceof DocumentError)
+    fault.value = `${what} was not read. ${error.message}. Nothing was changed.`
+  else if (error instanceof StoreFault) fault.value = `${error.message}.`
+  else throw error
+}
+const close = () => {
+  view.shelfOpen = false
+}
+
+function bring(event: Event) {
   const file = chosenFile(event)
   if (!file) return
-  try {
+  same.value = null
+  void attempt(file.name.slice(0, 60), async () => {
     if (file.size > MAX_PROJECT_BYTES)
       throw new DocumentError(
         '',
         `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`,
       )
-    await project.importText(await file.text())
-    fault.value = ''
-    view.shelfOpen = false
-  } catch (error) {
-    if (!(error instanceof DocumentError)) throw error
-    fault.value = `${file.name.slice(0, 60)} was not read. ${error.message}. Nothing was changed.`
-  }
+    const there = readProject(await file.text())
+    const here = await project.sameHere(there)
+    if (here) same.value = { here, there }
+    else {
+      await project.add(there)
+      close()
+    }
+  })
 }
-const take = () => download(`${fileName(project.doc!.name)}.json`, project.exportText(), 'application/json')
-async function open(id: string) {
-  await project.save()
-  await project.open(id)
-  view.shelfOpen = false
+function settled() {
+  same.value = null
+  close()
 }
+const open = (id: string, name: string) =>
+  attempt(name.slice(0, 60), async () => {
+    await project.open(id, name)
+    close()
+  })
+const begin = (demo: ProjectFile) =>
+  attempt(demo.name, async () => {
+    await project.add(demo)
+    close()
+  })
+const takeRaw = (id: string) =>
+  attempt(id, async () => download(`${fileName(id)}-raw.json`, await rawRecord(id), 'application/json'))
+/** Pressed once it asks, pressed again it goes. */
+const doomed = ref<string | null>(null)
+const remove = (id: string) =>
+  attempt(id, async () => {
+    if (doomed.value !== id) {
+      doomed.value = id
+      return
+    }
+    doomed.value = null
+    await deleteRecord(id)
+    await project.listShelf()
+  })
 watch(
   () => view.shelfOpen,
   isOpen => {
-    if (isOpen) void project.listShelf()
+    doomed.value = null
+    if (isOpen) void attempt('The shelf', () => project.listShelf())
+    else same.value = null
   },
 )
 </script>
 
 <template>
-  <v-dialog v-model="view.shelfOpen" max-width="560" scrollable>
+  <v-dialog v-model="view.shelfOpen" max-width="600" scrollable>
     <v-card class="pa-5">
       <h2>Projects on this machine</h2>
       <p class="lead">They live in this browser. Export one to keep it elsewhere or to hand it on.</p>
+      <ImportCompare
+        v-if="same"
+        :here="same.here"
+        :there="same.there"
+        @done="settled"
+        @fault="say('The file', $event)"
+      />
+      <p v-if="fault" class="bad" role="alert" data-fault="import">{{ fault }}</p>
       <ul class="shelf">
-        <li v-for="item in project.shelf" :key="item.id">
+        <li v-for="item in project.shelf" :key="item.id" :data-shelf="item.id">
+          <div v-if="item.fault" class="damaged">
+            <span :title="item.name">{{ item.name }}</span>
+            <span class="bad small">Cannot be opened: {{ item.fault }}</span>
+          </div>
           <button
+            v-else
             type="button"
             class="plain"
             :class="{ on: item.id === project.doc?.id }"
             :title="item.name"
-            @click="open(item.id)"
+            @click="open(item.id, item.name)"
           >
             {{ item.name }}
           </button>
           <span v-if="item.id === project.doc?.id" class="quiet">open</span>
+          <template v-else>
+            <v-btn v-if="item.fault" size="small" data-act="raw" @click="takeRaw(item.id)"
+              >Raw content as a file</v-btn
+            >
+            <v-btn
+              size="small"
+              variant="text"
+              :color="doomed === item.id ? 'error' : undefined"
+              data-act="delete"
+              :aria-label="`Delete ${item.name}`"
+              @click="remove(item.id)"
+              >{{ doomed === item.id ? 'Delete for good?' : 'Delete' }}</v-btn
+            >
+          </template>
         </li>
       </ul>
-      <p v-if="fault" class="bad" role="alert" data-fault="import">{{ fault }}</p>
       <div class="acts">
-        <v-btn color="primary" variant="flat" data-act="export" @click="take">Export this project</v-btn>
         <v-btn data-act="import" @click="chooser?.click()">Import a project file</v-btn>
         <input
           ref="chooser"
@@ -76,14 +150,10 @@ watch(
       </div>
       <h3>Begin from</h3>
       <div class="acts">
-        <v-btn
-          v-for="demo in DEMOS"
-          :key="demo.id"
-          @click="project.add(demo).then(() => (view.shelfOpen = false))"
-          >A fresh {{ demo.name }}</v-btn
-        >
+        <v-btn v-for="demo in DEMOS" :key="demo.id" @click="begin(demo)">A fresh {{ demo.name }}</v-btn>
       </div>
-      <div class="acts end"><v-btn variant="text" @click="view.shelfOpen = false">Close</v-btn></div>
+      <CopiesCard />
+      <div class="acts end"><v-btn variant="text" @click="close">Close</v-btn></div>
     </v-card>
   </v-dialog>
 </template>
@@ -120,6 +190,13 @@ watch(
   display: flex;
   gap: 8px;
   flex-wrap: wrap;
+}
+.damaged {
+  flex: 1;
+  display: grid;
+  min-width: 0;
+  padding: 6px 0;
+  overflow-wrap: anywhere;
 }
 .end {
   justify-content: flex-end;

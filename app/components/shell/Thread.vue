@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** The thread of named edits: undo, redo, marks, and whether everything is kept. */
+import { useCopies } from '~/stores/copies'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
 
 const project = useProject()
 const view = useView()
+const copies = useCopies()
 const words = {
   saved: 'Kept in this browser',
   saving: 'Keeping …',
@@ -34,6 +36,9 @@ const last = computed(() => project.done.slice(-4).reverse())
     </ol>
     <span v-if="project.refused" class="bad refused" role="alert">Refused. {{ project.refused }}</span>
     <span class="spacer" />
+    <v-btn v-if="copies.due" variant="text" data-act="copy-due" @click="view.shelfOpen = true"
+      >A copy is due</v-btn
+    >
     <v-btn variant="text" data-act="mark" @click="view.marking = true">Marks</v-btn>
     <span
       class="save"
@@ -43,7 +48,7 @@ const last = computed(() => project.done.slice(-4).reverse())
     >
     <template v-if="project.saveState === 'elsewhere'">
       <v-btn @click="project.reloadStored">Take theirs</v-btn
-      ><v-btn @click="project.keepAsCopy">Keep mine as a copy</v-btn>
+      ><v-btn @click="project.said(project.keepAsCopy)">Keep mine as a copy</v-btn>
     </template>
     <v-btn v-if="['unsaved', 'full'].includes(project.saveState)" @click="project.save">Try again</v-btn>
   </footer>

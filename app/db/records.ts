@@ -1,0 +1,93 @@
+/** Stored projects, each read by itself: one that is damaged takes no other with it. */
+import { checkProject, DocumentError, PRESENT_VERSION, type ProjectFile } from '../../core/document'
+import { db, type Edit, type ProjectRecord } from './database'
+import { broughtUp } from './history'
+
+export interface ShelfItem {
+  id: string
+  name: string
+  changedAt: number
+  /** Why it cannot be opened; null where it can. */
+  fault: string | null
+}
+
+/** Newest first; damaged ones are there with what is wrong with them. */
+export async function shelfItems(): Promise<ShelfItem[]> {
+  const ids = await db.projects.toCollection().primaryKeys()
+  const items = await Promise.all(ids.map(itemOf))
+  return items.sort((a, b) => b.changedAt - a.changedAt)
+}
+
+async function itemOf(id: string): Promise<ShelfItem> {
+  let stored: Partial<ProjectRecord> | undefined
+  try {
+    stored = await db.projects.get(id)
+    checkProject(stored?.doc)
+  } catch (fault) {
+    return { id, name: nameOf(stored, id), changedAt: dateOf(stored), fault: saying(fault) }
+  }
+  return { id, name: nameOf(stored, id), changedAt: dateOf(stored), fault: null }
+}
+
+const nameOf = (stored: Partial<ProjectRecord> | undefined, id: string): string =>
+  typeof stored?.name === 'string' && stored.name ? stored.name.slice(0, 200) : id
+const dateOf = (stored: Partial<ProjectRecord> | undefined): number =>
+  typeof stored?.changedAt === 'number' ? stored.changedAt : 0
+const saying = (fault: unknown): string =>
+  fault instanceof DocumentError ? fault.message : `it cannot be read: ${String((fault as Error).message)}`
+
+/**
+ * A stored project as this version has it, or null where there is none. Throws `DocumentError` when its document
+ * cannot be read; steps of undo that are damaged are left out.
+ */
+export async function readRecord(id: string): Promise<ProjectRecord | null> {
+  const stored = await db.projects.get(id)
+  if (!stored) return null
+  const whole: ProjectRecord = {
+    ...stored,
+    revision: typeof stored.revision === 'number' ? stored.revision : 1,
+    done: steps(stored.done),
+    undone: steps(stored.undone),
+  }
+  return broughtUp(whole, PRESENT_VERSION)
+}
+
+const steps = (list: unknown): Edit[] =>
+  Array.isArray(list)
+    ? list.filter(
+        (edit: Partial<Edit> | null) =>
+          typeof edit?.name === 'string' && Array.isArray(edit.forward) && Array.isArray(edit.back),
+      )
+    : []
+
+/** Whatever lies in the store under this id, as text, for a file that somebody can look into. */
+export async function rawRecord(id: string): Promise<string> {
+  return JSON.stringify((await db.projects.get(id)) ?? null, null, 2)
+}
+
+/** The project, its marks and its study. */
+export async function deleteRecord(id: string): Promise<void> {
+  await db.transaction('rw', [db.projects, db.marks, db.studies], async () => {
+    await db.projects.delete(id)
+    await db.marks.where('project').equals(id).delete()
+    await db.studies.delete(id)
+  })
+}
+
+/** Puts a project away under an id that is free, looked for and taken in one transaction; that id. */
+export function addRecord(source: ProjectFile, name: string): Promise<string> {
+  return db.transaction('rw', db.projects, async () => {
+    let id = source.id
+    for (let n = 2; await db.projects.get(id); n++) id = `${source.id.slice(0, 50)}-${n}`
+    await db.projects.add({
+      id,
+      name,
+      revision: 1,
+      changedAt: Date.now(),
+      doc: { ...source, id, name },
+      done: [],
+      undone: [],
+    })
+    return id
+  })
+}
