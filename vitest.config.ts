@@ -26,8 +26,9 @@ export default defineConfig({
         test: {
           name: 'e2e',
           include: ['tests/e2e/**/*.test.ts'],
+          setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
-          testTimeout: 600_000,
+          testTimeout: deep ? 7_200_000 : 600_000,
           hookTimeout: 300_000,
           fileParallelism: false,
         },

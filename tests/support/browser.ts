@@ -1,5 +1,5 @@
 /** Debian's Chromium, headless, with a fresh profile. */
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Builder, logging, type WebDriver } from 'selenium-webdriver'
@@ -27,14 +27,16 @@ export interface Browser {
   driver: WebDriver
   downloads: string
   close(): Promise<void>
+  /** Kills every process of it at once, as a machine that loses its power does; the profile stays. */
+  kill(): void
 }
 
 export async function openBrowser({
   width = 1280,
   height = 800,
   watchNetwork = true,
+  profile = mkdtempSync(join(tmpdir(), 'mariposa-profile-')),
 } = {}): Promise<Browser> {
-  const profile = mkdtempSync(join(tmpdir(), 'mariposa-profile-'))
   const downloads = mkdtempSync(join(tmpdir(), 'mariposa-downloads-'))
   const options = new Options()
   options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
@@ -57,12 +59,32 @@ export async function openBrowser({
   return {
     driver,
     downloads,
+    kill: () => {
+      for (const pid of processesWith(profile)) process.kill(pid, 'SIGKILL')
+      // The driver takes its time to notice that its browser is gone; nobody waits for it.
+      void driver.quit().catch(() => {})
+    },
     close: async () => {
       await driver.quit()
       rmSync(profile, { recursive: true, force: true })
       rmSync(downloads, { recursive: true, force: true })
     },
   }
+}
+
+/** Processes whose command line names something: the browser's own name their profile. */
+function processesWith(word: string): number[] {
+  return readdirSync('/proc')
+    .filter(name => /^\d+$/.test(name) && Number(name) !== process.pid)
+    .filter(name => {
+      try {
+        const words = readFileSync(`/proc/${name}/cmdline`, 'utf8')
+        return words.includes(word) && !/chromedriver/.test(words.split('\0')[0]!)
+      } catch {
+        return false
+      }
+    })
+    .map(Number)
 }
 
 /** The page's own size, whatever the window's frame takes. */

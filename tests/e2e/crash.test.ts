@@ -1,0 +1,121 @@
+/**
+ * The browser killed at any moment: what the page had shown as kept is there afterwards, with a history that
+ * leads through readable designs; also when the clock is set back and when the disk is full for a while.
+ */
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { applyPatches, enablePatches } from 'immer'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { checkProject } from '../../core/document'
+import { seeded } from '../../core/testing/drawn'
+import { runs } from '../../core/testing/runs'
+import type { ProjectRecord } from '../../app/db/database'
+import { openBrowser, PATIENCE } from '../support/browser'
+import { startServer, type RunningServer } from '../support/server'
+
+enablePatches()
+const CYCLES = runs(300, 20)
+const random = seeded(Number(process.env.FC_SEED ?? 20261126))
+
+let server: RunningServer, profile: string
+beforeAll(async () => {
+  server = await startServer()
+  profile = mkdtempSync(join(tmpdir(), 'mariposa-crash-'))
+})
+afterAll(() => {
+  server.stop()
+  rmSync(profile, { recursive: true, force: true })
+})
+
+/** In the page: types one mass after another, and remembers the last that stood there while it said so. */
+const TYPING = `const [from, pause] = arguments
+  let next = from, full = false
+  window.typed = { kept: from - 1 }
+  window.fill = on => { full = on }
+  const put = IDBObjectStore.prototype.put
+  IDBObjectStore.prototype.put = function (...all) {
+    if (full) throw new DOMException('no room', 'QuotaExceededError')
+    return put.apply(this, all)
+  }
+  const field = document.querySelector('[data-field="targetMassG"] input')
+  const step = () => {
+    field.focus()
+    field.value = String(next++)
+    field.dispatchEvent(new Event('input', { bubbles: true }))
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+    field.blur()
+  }
+  const watch = () => {
+    const save = document.querySelector('.save').textContent.trim()
+    // The word and the figure are drawn together: what is said to be kept is what stands in the thread.
+    if (save.startsWith('Kept') && next > from) window.typed.kept = next - 1
+    requestAnimationFrame(watch)
+  }
+  watch()
+  setInterval(() => {
+    // Only once the last one is kept, or said not to be, the next is typed: then "kept" means that very one.
+    const save = document.querySelector('.save').textContent.trim()
+    if (!save.startsWith('Keeping')) step()
+  }, pause)`
+
+const RECORD = `const done = arguments[arguments.length - 1]
+  const open = indexedDB.open('mariposa'); open.onsuccess = () => {
+    const get = open.result.transaction('projects').objectStore('projects').get('thistledown')
+    get.onsuccess = () => { open.result.close(); done(get.result) } }`
+
+it(`${CYCLES} kills of the whole browser lose nothing that was shown as kept`, async () => {
+  let mass = 400
+  for (let cycle = 0; cycle < CYCLES; cycle++) {
+    const browser = await openBrowser({ watchNetwork: false, profile })
+    const { driver } = browser
+    // A clock set back an hour, now and then, also while it runs.
+    if (random() < 0.3)
+      await (
+        driver as typeof driver & { sendDevToolsCommand(name: string, args: object): Promise<void> }
+      ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+        source: `const now = Date.now; const at = now(); Date.now = () => now() - (now() - at > ${Math.round(1500 * random())} ? 3.6e6 : 0)`,
+      })
+    await driver.get(`${server.url}/brief`)
+    await driver.wait(
+      async () =>
+        driver.executeScript<boolean>(
+          'return !!document.querySelector(\'[data-field="targetMassG"] input\') && !!document.querySelector(".save")',
+        ),
+      PATIENCE,
+      'the page did not come back',
+    )
+    if (cycle > 0) {
+      const record = await driver.executeAsyncScript<ProjectRecord>(RECORD)
+      expect(record.doc.brief.targetMassG, `cycle ${cycle}`).toBeGreaterThanOrEqual(mass)
+      mass = record.doc.brief.targetMassG
+      consistent(record)
+      expect(
+        await driver.executeScript<string>(
+          'return document.querySelector(\'[data-field="targetMassG"] input\').value',
+        ),
+      ).toBe(String(mass))
+    }
+    await driver.executeScript(TYPING, mass + 1, 5 + Math.floor(40 * random()))
+    if (random() < 0.2)
+      await driver.executeScript(
+        `setTimeout(() => window.fill(true), 200); setTimeout(() => window.fill(false), 700)`,
+      )
+    const until = performance.now() + 100 + 1200 * random()
+    while (performance.now() < until)
+      mass = Math.max(mass, await driver.executeScript<number>('return window.typed.kept'))
+    browser.kill()
+  }
+  // It did type, and much of it was kept.
+  expect(mass).toBeGreaterThan(400 + 2 * CYCLES)
+}, 7_200_000)
+
+/** Every step back leads to a design that is one. */
+function consistent(record: ProjectRecord): void {
+  let doc: unknown = record.doc
+  checkProject(doc)
+  for (const step of [...record.done].reverse().slice(0, 12)) {
+    doc = applyPatches(doc as object, step.back)
+    checkProject(doc)
+  }
+}
