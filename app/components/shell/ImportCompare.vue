@@ -95,6 +95,14 @@ const takeOver = () => settle(() => project.takeOver(there))
   font-weight: 400;
   padding-right: 16px;
 }
+.rows {
+  margin-bottom: 10px;
+}
+.rows thead th {
+  text-align: right;
+  font-size: 12.5px;
+  color: var(--quiet);
+}
 .rows td {
   text-align: right;
   padding-right: 16px;

@@ -93,7 +93,7 @@ watch(
 
 <template>
   <v-dialog v-model="view.shelfOpen" max-width="600" scrollable>
-    <v-card class="pa-5">
+    <v-card class="pa-5 sheet">
       <h2>Projects on this machine</h2>
       <p class="lead">They live in this browser. Export one to keep it elsewhere or to hand it on.</p>
       <ImportCompare
@@ -159,12 +159,17 @@ watch(
 </template>
 
 <style scoped>
+/* One scroll for all of it: a list that scrolls by itself would hide its rows. */
+.sheet {
+  overflow-y: auto;
+}
+.sheet > * {
+  flex: none;
+}
 .shelf {
   list-style: none;
   padding: 0;
   margin: 0 0 14px;
-  max-height: 40vh;
-  overflow: auto;
 }
 .shelf li {
   display: flex;
@@ -173,7 +178,7 @@ watch(
   padding: 2px 0;
   align-items: baseline;
 }
-.shelf button {
+.shelf .plain {
   padding: 6px 0;
   overflow: hidden;
   text-overflow: ellipsis;
