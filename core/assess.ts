@@ -67,10 +67,10 @@ export interface Assessor {
  */
 export function createAssessor(
   libraries: Libraries = LIBRARIES,
-  { stations }: { stations?: number } = {},
+  { stations, at }: { stations?: number; at?: (what: string) => void } = {},
 ): Assessor {
   const resolve = createResolver(libraries)
-  const { all: print } = createPrinting()
+  const { all: print } = createPrinting(at)
   const fly = createFlown()
   const strengthOf = createStrength(stations)
   const draw = createDrawing()
@@ -103,10 +103,12 @@ export function createAssessor(
       const sum = sumMass(entries),
         empty = sumMass(entries.filter(entry => !entry.drops))
       const spread = massSpread(entries)
+      at?.('flight')
       const flown = fly(airframe, entries)
       const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown
       const plan = planFigures(airframe, solved, sum.mass)
       const loads = loadsOf(airframe, solved, sum.mass, stall.speedMs)
+      at?.('strength')
       const strength = strengthOf(airframe, flown, entries, sum.mass, loads)
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)

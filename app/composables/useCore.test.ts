@@ -38,4 +38,34 @@ describe('a worker of the core', () => {
     workers[1]!.fail('')
     await expect(third).rejects.toThrow(/could not be loaded/)
   })
+  it('that takes too long is stopped, the maker reads at what; one that waits behind it has its own time', async () => {
+    vi.useFakeTimers()
+    try {
+      const core = useCore('live')
+      const first = core.assess({} as never)
+      const told = expect(first).rejects.toThrow(/longer than 20 s and was stopped, at Wing 2/)
+      workers[0]!.dispatchEvent(new MessageEvent('message', { data: { at: 'Wing 2' } }))
+      await vi.advanceTimersByTimeAsync(19_000)
+      expect(workers[0]!.ended).toBe(false)
+      await vi.advanceTimersByTimeAsync(1500)
+      expect(workers[0]!.ended).toBe(true)
+      await told
+      const again = core.assess({} as never),
+        behind = core.heat({} as never)
+      const second = expect(again).rejects.toThrow(/20 s/),
+        third = expect(behind).rejects.toThrow(/20 s/)
+      expect(workers.length).toBe(2)
+      await vi.advanceTimersByTimeAsync(20_500)
+      await second
+      await third
+      // What reports how far it is has no limit.
+      const long = core.study({} as never, {} as never, () => true, null)
+      await vi.advanceTimersByTimeAsync(3_600_000)
+      expect(workers[2]!.ended).toBe(false)
+      workers[2]!.fail('ended')
+      await expect(long).rejects.toThrow(/ended/)
+    } finally {
+      vi.useRealTimers()
+    }
+  })
 })

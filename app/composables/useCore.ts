@@ -10,10 +10,46 @@ export type CoreName = 'live' | 'aside' | 'study'
 /** A worker that could not be loaded or that broke; the next call starts another one. */
 export class CoreFailure extends Error {}
 
+/**
+ * How long a call may take, ms: a design that takes longer is beyond what can be reckoned, and would hold up every
+ * other. What reports how far it is can be stopped by the maker and has no limit.
+ */
+const LIMITS: Partial<Record<keyof CoreApi, number>> = {
+  assess: 20_000,
+  drawing: 20_000,
+  section: 20_000,
+  weighGiven: 30_000,
+  readGiven: 60_000,
+  meshes: 60_000,
+  compare: 60_000,
+  proposeCuts: 60_000,
+  noCuts: 60_000,
+  remedies: 120_000,
+  mend: 180_000,
+  sparChoices: 120_000,
+  compareDesigns: 60_000,
+  filamentSwaps: 120_000,
+  size: 60_000,
+  cutsForAll: 60_000,
+  heat: 60_000,
+  wingSets: 60_000,
+  balanceTemplates: 60_000,
+}
+
+interface Call {
+  name: keyof CoreApi
+  /** Told when the worker dies. */
+  fail: (fault: CoreFailure) => void
+}
 interface Started {
   remote: Remote<CoreApi>
-  /** Those who wait for an answer: they hear of it when the worker dies. */
-  waiting: Set<(fault: CoreFailure) => void>
+  /** In the order in which they were made: the worker takes one after the other. */
+  calls: Call[]
+  /** What it is at, as it tells while it works. */
+  at: string
+  /** Runs for the first of the calls. */
+  clock?: ReturnType<typeof setTimeout>
+  end(message: string): void
 }
 const started = new Map<CoreName, Started>()
 
@@ -22,35 +58,65 @@ function start(which: CoreName): Started {
     type: 'module',
     name: `core-${which}`,
   })
-  const own: Started = { remote: wrap<CoreApi>(worker), waiting: new Set() }
+  const own: Started = {
+    remote: wrap<CoreApi>(worker),
+    calls: [],
+    at: '',
+    end: message => {
+      worker.terminate()
+      clearTimeout(own.clock)
+      if (started.get(which) === own) started.delete(which)
+      const fault = new CoreFailure(message)
+      for (const { fail } of own.calls) fail(fault)
+    },
+  }
   const fail = (event: Event) => {
     const reason = (event as ErrorEvent).message
-    worker.terminate()
-    if (started.get(which) === own) started.delete(which)
-    const fault = new CoreFailure(
+    own.end(
       reason
         ? `the computing part stopped (${reason.slice(0, 160)})`
         : 'the computing part could not be loaded; is the server that serves this page still there?',
     )
-    for (const tell of own.waiting) tell(fault)
   }
+  worker.addEventListener('message', ({ data }: MessageEvent<{ at?: string }>) => {
+    if (typeof data?.at === 'string') own.at = data.at
+  })
   worker.addEventListener('error', fail)
   worker.addEventListener('messageerror', fail)
   started.set(which, own)
   return own
 }
 
-/** Calls answer as the core does, or reject with `CoreFailure` when the worker dies meanwhile. */
+/** The first of the calls has the worker to itself: its time begins when it becomes the first. */
+function wind(own: Started): void {
+  clearTimeout(own.clock)
+  const limit = own.calls[0] && LIMITS[own.calls[0].name]
+  if (limit === undefined) return
+  own.at = ''
+  own.clock = setTimeout(
+    () => own.end(`it took longer than ${limit / 1000} s and was stopped${own.at ? `, at ${own.at}` : ''}`),
+    limit,
+  )
+}
+
+/** Calls answer as the core does, or reject with `CoreFailure` when the worker dies or is stopped meanwhile. */
 export function useCore(which: CoreName = 'live'): Remote<CoreApi> {
   return new Proxy({} as Remote<CoreApi>, {
     get: (_, name: keyof CoreApi) => {
       return (...args: unknown[]) => {
-        const { remote, waiting } = started.get(which) ?? start(which)
+        const own = started.get(which) ?? start(which)
         return new Promise((resolve, reject) => {
-          waiting.add(reject)
-          void (remote[name] as (...all: unknown[]) => Promise<unknown>)(...args)
+          const call: Call = { name, fail: reject }
+          own.calls.push(call)
+          if (own.calls.length === 1) wind(own)
+          const done = () => {
+            const first = own.calls[0] === call
+            own.calls.splice(own.calls.indexOf(call), 1)
+            if (first) wind(own)
+          }
+          void (own.remote[name] as (...all: unknown[]) => Promise<unknown>)(...args)
             .then(resolve, reject)
-            .finally(() => waiting.delete(reject))
+            .finally(done)
         })
       }
     },

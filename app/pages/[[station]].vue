@@ -97,6 +97,11 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
         ><FindingList :findings="findings" /><component :is="room.tray" :key="project.doc.id" /><Nudges
           v-if="about.designs"
       /></template>
+      <p v-else-if="assessment.fault" class="bad" role="alert" data-uncomputed>
+        {{ project.doc?.name }} could not be computed: {{ assessment.fault }}.
+        <v-btn size="small" @click="assessment.retry()">Compute again</v-btn>
+        <v-btn size="small" variant="text" @click="look.shelfOpen = true">Projects</v-btn>
+      </p>
       <p v-else-if="!failed" class="quiet">Computing the aircraft …</p>
     </aside>
     <Thread />

@@ -73,9 +73,17 @@ import {
 } from '../../core/workshop/export'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
 
-const live = createAssessor()
+/** What is being reckoned is told apart from the answers, so that a call that is stopped can be named. */
+const TELL_EVERY_MS = 250
+let toldAt = 0
+const at = (what: string) => {
+  if (performance.now() - toldAt < TELL_EVERY_MS) return
+  toldAt = performance.now()
+  self.postMessage({ at: what })
+}
+const live = createAssessor(undefined, { at })
 // Comparisons try other recipes; their own memory keeps the live one warm.
-const aside = createAssessor()
+const aside = createAssessor(undefined, { at })
 let space: StudyKernel | null = null
 let last: ProjectFile | null = null
 let drawn: Assessment['drawing'] | null = null

@@ -213,4 +213,24 @@ describe('it holds', () => {
     }
     await setViewport(page.driver, 1280, 800)
   })
+  it('the server gone: what is drawn in space says so, all that needs only the page goes on', async () => {
+    const lonely = await Page.open('/brief')
+    try {
+      await lonely.saved()
+      // Not from the cache either: as in a browser that has not been in space yet.
+      await lonely.driver.executeScript('caches?.keys().then(all => all.forEach(key => caches.delete(key)))')
+      lonely.server.stop()
+      await lonely.type('[data-field="targetMassG"]', '777')
+      expect(await lonely.text('[data-wing="weight"]')).toContain('≤ 777 g')
+      await lonely.station('balance')
+      const { totals } = await lonely.computed()
+      expect(await lonely.wing('weight')).toBe(Math.round(totals.massG))
+      await lonely.station('shape')
+      await lonely.find('[data-view="space"]').click()
+      await lonely.until('[data-lost]')
+      expect(await lonely.text('[data-lost]')).toContain('could not be made')
+    } finally {
+      await lonely.close()
+    }
+  })
 })

@@ -50,7 +50,7 @@ export interface Printing {
  * A piece prints alike as long as its section function, zone and filament are the same: `sectionAt` is a new
  * one when the shape is.
  */
-export function createPrinting(): Printing {
+export function createPrinting(at: (what: string) => void = () => {}): Printing {
   const prints = new WeakMap<Piece['sectionAt'], Printed[]>()
   const shapes = new WeakMap<Piece['sectionAt'], { box: StandingBox; outsideMm2: number; narrowMm: number }>()
   const printOf = (piece: Piece, filament: Filament): PiecePrint => {
@@ -63,6 +63,7 @@ export function createPrinting(): Printing {
     return print
   }
   const one = (airframe: Pick<Airframe, 'filamentOf'>, piece: Piece): PrintedPiece => {
+    at(piece.name)
     const filament = airframe.filamentOf(piece.zone)
     const shape = shapes.get(piece.sectionAt) ?? {
       box: standingBox(piece),
