@@ -1,4 +1,6 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import license, { type Dependency } from 'rollup-plugin-license'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 /** The core's hot loops index typed arrays inside their bounds; its own tsconfig says the same. */
@@ -20,6 +22,26 @@ const assessWorker = {
     return "export default new URL('assess-worker.mjs', import.meta.url).href"
   },
 }
+
+/**
+ * What is taken into the build of one side, written down for `npm run licences`; nothing in any other build.
+ * Fonts come in by style sheets, which this does not see: the script adds them.
+ */
+let builds = 0
+const shipped = (side: string) =>
+  process.env.MARIPOSA_LICENCES
+    ? [
+        license({
+          thirdParty: {
+            includePrivate: false,
+            output: (dependencies: Dependency[]) => {
+              mkdirSync('reports', { recursive: true })
+              writeFileSync(`reports/shipped-${side}-${++builds}.json`, JSON.stringify(dependencies))
+            },
+          },
+        }) as never,
+      ]
+    : []
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -56,14 +78,15 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    worker: { format: 'es' },
+    worker: { format: 'es', plugins: () => shipped('worker') },
+    plugins: shipped('page'),
     optimizeDeps: { exclude: ['manifold-3d'] },
     vue: { template: { transformAssetUrls } },
     build: { chunkSizeWarningLimit: 1500, target: 'es2022' },
   },
   nitro: {
     typescript: { tsConfig: { compilerOptions: indexed } },
-    rollupConfig: { plugins: [assessWorker] },
+    rollupConfig: { plugins: [assessWorker, ...shipped('server')] },
   } as never,
   $production: { nitro: { entry: fileURLToPath(new URL('server/entry.ts', import.meta.url)) } },
   typescript: {

@@ -39,6 +39,9 @@ export function readProject(json: string): ProjectFile {
   return checkProject(parseJson(json, 'a project file', PROJECT_LIMITS))
 }
 
+/** Weighings, printers and files know a piece by its id: a given part must not have that of a designed one. */
+const OWN_PIECE = /^(wing|horizontal|vertical|body|boom|gear)(-|$)/i
+
 /** Checks a parsed value; see `readProject`. */
 export function checkProject(raw: unknown): ProjectFile {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
@@ -135,7 +138,14 @@ function checkReferences(doc: ProjectFile): void {
       `the given parts have ${Math.ceil(meshes / 1e6)} MB together; at most ${MAX_MESHES / 1e6} MB`,
     )
   doc.gear.forEach((leg, i) => needZone(leg.zone, `gear[${i}].zone`))
-  doc.given.forEach((given, i) => needZone(given.zone, `given[${i}].zone`))
+  doc.given.forEach((given, i) => {
+    needZone(given.zone, `given[${i}].zone`)
+    if (OWN_PIECE.test(given.id))
+      throw new DocumentError(
+        `given[${i}].id`,
+        `"${given.id}" is what a designed piece is called; give it another`,
+      )
+  })
   doc.body?.openings.forEach((opening, i) => {
     if (opening.toMm <= opening.fromMm)
       throw new DocumentError(

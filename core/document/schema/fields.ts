@@ -11,7 +11,10 @@ export const id = z
   .string()
   .min(1)
   .max(60)
-  .regex(/^[A-Za-z0-9_.-]+$/, 'letters, digits, dot, dash and underscore only')
+  .regex(
+    /^(?!\.{1,2}$)[A-Za-z0-9_.-]+$/,
+    'letters, digits, dot, dash and underscore only, and not dots alone',
+  )
 
 export const name = z.string().min(1).max(200)
 

@@ -1,4 +1,5 @@
 /** All pieces as solids for the printer: an STL a piece, a 3MF a plate, and a list. */
+import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
 import type { Printer } from '../../document'
 import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../../geometry'
@@ -9,6 +10,18 @@ export interface ExportedFile {
   bytes: Uint8Array
 }
 
+/** Names that no file system takes for one another: case says nothing, and the second one of a name is numbered. */
+export function uniqueNames(): (wanted: string) => string {
+  const taken = new Set<string>()
+  return wanted => {
+    const [, stem, end] = /^(.*?)(\.[^./]*)?$/s.exec(wanted)!
+    let name = wanted
+    for (let n = 2; taken.has(name.toLowerCase()); n++) name = `${stem}-${n}${end ?? ''}`
+    taken.add(name.toLowerCase())
+    return name
+  }
+}
+
 /** Builds every piece in turn; `progress` may throw to stop. Solids are freed as they are written. */
 export async function exportPieces(
   kernel: SolidKernel,
@@ -17,6 +30,7 @@ export async function exportPieces(
   progress: (done: number, of: number, name: string) => void | Promise<void>,
 ): Promise<ExportedFile[]> {
   const files: ExportedFile[] = []
+  const nameOf = uniqueNames()
   const meshes = new Map<string, TriangleMesh>()
   for (const [i, piece] of airframe.pieces.entries()) {
     await progress(i, airframe.pieces.length, piece.name)
@@ -24,12 +38,13 @@ export async function exportPieces(
     try {
       const mesh = lies(piece) ? laidDown(meshOf(solid)) : meshOf(solid)
       meshes.set(piece.id, mesh)
-      files.push({ name: `${piece.id}.stl`, bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
+      files.push({ name: nameOf(`${piece.id}.stl`), bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
     } finally {
       solid.delete()
     }
   }
-  for (const printer of airframe.doc.printers) files.push(...plateFiles(printer, airframe, reports, meshes))
+  for (const printer of airframe.doc.printers)
+    files.push(...plateFiles(printer, airframe, reports, meshes, nameOf))
   files.push({ name: 'pieces.csv', bytes: encodeText(piecesCsv(reports)) })
   return files
 }
@@ -43,6 +58,7 @@ function plateFiles(
   airframe: Airframe,
   reports: readonly PieceReport[],
   meshes: ReadonlyMap<string, TriangleMesh>,
+  nameOf: (wanted: string) => string,
 ): ExportedFile[] {
   const own = reports.filter(piece => piece.printer === printer.id && meshes.has(piece.id))
   const turned = new Map(
@@ -64,7 +80,7 @@ function plateFiles(
       printer.bedMm,
     )
     return plates.map((plate, i) => ({
-      name: `plates/${printer.id}-${filament}-${String(i + 1).padStart(2, '0')}.3mf`,
+      name: nameOf(`plates/${printer.id}-${filament}-${String(i + 1).padStart(2, '0')}.3mf`),
       bytes: writeThreeMf(
         plate.map(({ id, x, y }) => ({
           name: `${own.find(piece => piece.id === id)!.mark} ${own.find(piece => piece.id === id)!.name}`,
@@ -161,9 +177,7 @@ const COLUMNS: ReadonlyArray<[string, (piece: PieceReport) => string | number]> 
 
 /** RFC 4180, a line a piece. Cells that a spreadsheet would take for a formula get a leading apostrophe. */
 export function piecesCsv(reports: readonly PieceReport[]): string {
-  const cell = (value: string | number) => {
-    const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
-    return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
-  }
-  return `${[COLUMNS.map(([name]) => name), ...reports.map(piece => COLUMNS.map(([, value]) => cell(value(piece))))].map(row => row.join(',')).join('\r\n')}\r\n`
+  const rows = reports.map(piece => COLUMNS.map(([, value]) => value(piece)))
+  // What a spreadsheet would take for a formula is text, also behind spaces and line breaks.
+  return `${Papa.unparse({ fields: COLUMNS.map(([name]) => name), data: rows }, { escapeFormulae: /^\s*[=+\-@]/ })}\r\n`
 }
