@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../demo'
+import { drawn } from '../testing/drawn'
 import { DocumentError } from './fault'
+import { parseJson } from './json'
 import { checkProject, readProject, writeProject } from './read'
 import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readRecipe, writeRecipe } from './recipe-file'
@@ -274,5 +276,56 @@ describe('structural sharing', () => {
       }),
       { numRuns: 1000 },
     )
+  })
+})
+
+describe('files made to fill the memory', () => {
+  const limits = { bytes: 1000, values: 40, depth: 5 }
+  it('are refused before anything is built of them: too long, too many values, too deep', () => {
+    expect(() => parseJson('x'.repeat(2_000_001), 'a file', { ...limits, bytes: 2e6 })).toThrow(
+      /has 3 MB; .* at most 2 MB/,
+    )
+    expect(() => parseJson(`[${'{},'.repeat(50)}{}]`, 'a file', limits)).toThrow(/more than 40 values/)
+    expect(() => parseJson('['.repeat(6), 'a file', limits)).toThrow(/deeper than 5/)
+    // What stands in a string is no value, whatever it looks like; escaped quotation marks do not end it.
+    const text = JSON.stringify({ note: `\\"${'[{,:'.repeat(30)}`, end: '\\' })
+    expect(parseJson(text, 'a file', limits)).toEqual(JSON.parse(text))
+    expect(() => parseJson('"open', 'a file', limits)).toThrow(/not JSON, or cut short/)
+  })
+  it('a million faulty items in a list are one fault, named at the list', () => {
+    const doc = { ...DEMOS[0], equipment: Array.from({ length: 300_000 }, () => ({})) }
+    expect(() => checkProject(doc)).toThrow(/^equipment: 300000 items; at most 80/)
+  })
+  it('the largest that the schema admits stays under the limit of values', () => {
+    const full = drawn(5, { full: true })
+    full.polars = Array.from({ length: 60 }, () => ({
+      aerofoil: 'naca2412',
+      source: '',
+      reynolds: 1e5,
+      points: Array.from({ length: 1000 }, (_, i): [number, number, number, number] => [
+        i / 100,
+        0.5,
+        0.01,
+        0,
+      ]),
+    }))
+    expect(readProject(writeProject(full)).polars).toHaveLength(60)
+  })
+  it('names that a file system or a weighing would confuse are refused', () => {
+    const given = { ...drawn(3, { full: true }).given[0] }
+    for (const id of ['.', '..', 'wing-1-starboard', 'Body-2'])
+      expect(
+        () => checkProject({ ...DEMOS[0], given: [{ ...given, id, zone: DEMOS[0].zones[0].id }] }),
+        id,
+      ).toThrow(/^given\[0\]\.id/)
+    expect(() =>
+      checkProject({
+        ...DEMOS[0],
+        zones: DEMOS[0].zones.map(zone => ({
+          ...zone,
+          recipe: { ...zone.recipe, layerHeightMm: 0.7, beadWidthMm: 0.4 },
+        })),
+      }),
+    ).toThrow(/zones\[0\]\.recipe\.beadWidthMm: a bead 0.4 mm wide cannot be 0.7 mm high/)
   })
 })

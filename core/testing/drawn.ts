@@ -137,7 +137,7 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
     ...own,
     points: Array.from({ length: 41 }, (_, k): [number, number] => {
       const turn = (2 * Math.PI * k) / 40
-      return [(1 + Math.cos(turn)) / 2, (0.02 + 0.05 * (i + 1)) * Math.sin(turn) * (1 + 0.3 * Math.cos(turn))]
+      return [(1 + Math.cos(turn)) / 2, (0.02 + 0.02 * (i % 6)) * Math.sin(turn) * (1 + 0.3 * Math.cos(turn))]
     }),
   }))
   for (const { recipe } of doc.zones)

@@ -10,7 +10,7 @@ import { testKernel } from '../testing/kernel'
 import { pieceSolid } from '../geometry'
 import { throwMm } from '../geometry'
 import { compareSchools, proposeAllCuts, proportions, controlThrows, hingeLines } from './advice'
-import { exportPieces, piecesCsv } from './export'
+import { exportPieces, piecesCsv, uniqueNames } from './export'
 import { readiness } from './readiness'
 
 const [thistledown, plover] = DEMOS
@@ -209,5 +209,14 @@ describe('export', () => {
     ).rejects.toThrow('stopped')
     const report = { ...assess(plover).pieces[0], zoneName: '=SUM(A1), "x"' }
     expect(piecesCsv([report]).split('\r\n')[1]).toContain('"\'=SUM(A1), ""x"""')
+    expect(piecesCsv([{ ...report, zoneName: '\n =1+1' }])).toContain('"\'\n =1+1"')
+    const name = uniqueNames()
+    expect(['a.stl', 'A.stl', 'plates/a.b-01.3mf', 'plates/A.b-01.3mf', 'a-2.stl'].map(name)).toEqual([
+      'a.stl',
+      'A-2.stl',
+      'plates/a.b-01.3mf',
+      'plates/A.b-01-2.3mf',
+      'a-2-2.stl',
+    ])
   })
 })
