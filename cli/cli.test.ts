@@ -112,6 +112,75 @@ describe('command line', () => {
       expect([status, out, err.trim().split('\n').length]).toEqual([2, '', 1])
     }
   })
+  it('input made to hang or to break it is one line that names the place, too', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-'))
+    const put = (name: string, text: string | Uint8Array) => {
+      writeFileSync(join(folder, name), text)
+      return join(folder, name)
+    }
+    const surface = {
+      stations: [
+        { x: 0, y: 0, chord: 0.2 },
+        { x: 0, y: 0.5, chord: 0.2 },
+      ],
+    }
+    const reference = { area: 0.2, chord: 0.2, span: 1 }
+    const tube = { outer: 0.01, modulus: 7e10 }
+    const cone = revolve(
+      [
+        [5, 0],
+        [3, 8],
+      ],
+      10,
+    )
+    const cases: Array<[string[], RegExp]> = [
+      [['beam', put('far.json', JSON.stringify({ length: 1e308, tube }))], /: length: /],
+      [
+        [
+          'beam',
+          put(
+            'many.json',
+            JSON.stringify({
+              length: 1,
+              tube,
+              loads: Array.from({ length: 3000 }, () => ({ x: 1, force: 1 })),
+            }),
+          ),
+        ],
+        /: loads: /,
+      ],
+      [
+        ['lift', put('twice.json', JSON.stringify({ surfaces: [surface, surface], reference }))],
+        /: surfaces\[1\]: .* surfaces\[0\]/,
+      ],
+      [['assess', folder], /is a folder/],
+      [['section', folder], /is a folder/],
+      [
+        [
+          'slice',
+          put('wide.stl', writeStl({ ...cone, positions: cone.positions.map(value => value * 1e5) }, '')),
+        ],
+        /at most 3000 mm a side/,
+      ],
+      [
+        [
+          'slice',
+          put(
+            'flat.stl',
+            writeStl({ ...cone, positions: cone.positions.map((value, i) => (i % 3 === 2 ? 0 : value)) }, ''),
+          ),
+        ],
+        /holds no volume/,
+      ],
+      [['gcode', put('back.gcode', 'G1 X5 F600 E1\nG4 S-100000\n')], /line 2: cannot wait/],
+      [['gcode', put('long.gcode', `G1 X5 F600 E1\nG1 X${'9'.repeat(300)}\n`)], /line 2: /],
+    ]
+    for (const [words, wanted] of cases) {
+      const { status, out, err } = await run(words)
+      expect([status, out, err.trim().split('\n').length], err).toEqual([2, '', 1])
+      expect(err).toMatch(wanted)
+    }
+  }, 60_000)
   it('study: every combination, its front as the core has it; a bad space names file and place', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'mariposa-cli-')),
       vary = join(folder, 'vary.json')

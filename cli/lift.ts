@@ -85,6 +85,14 @@ export function liftVerb({ read }: Arguments): unknown {
       }
     }),
   }))
+  surfaces.forEach((surface, i) => {
+    const twin = surfaces.findIndex((other, k) => k < i && sameAs(surface, other))
+    if (twin >= 0)
+      throw new DocumentError(
+        `surfaces[${i}]`,
+        `lies on surfaces[${twin}]: two surfaces in one place carry nothing that can be told apart`,
+      )
+  })
   const lift = solveLift(lattice, reference)
   return {
     clAlpha: lift.clAlpha,
@@ -98,6 +106,14 @@ export function liftVerb({ read }: Arguments): unknown {
     derivatives: derivativesOf(lift, degToRad(alphaDeg), reference),
   }
 }
+
+type Given = z.infer<typeof Input>['surfaces'][number]
+const sameAs = (a: Given, b: Given): boolean =>
+  a.stations.length === b.stations.length &&
+  a.stations.every((station, i) => {
+    const { x, y, z: height, chord } = b.stations[i]!
+    return station.x === x && station.y === y && station.z === height && station.chord === chord
+  })
 
 /** Stability axes about (reference.x, 0, reference.z); rates by b/2V and c/2V; controls per radian. */
 function derivativesOf(

@@ -34,6 +34,8 @@ export interface Mode {
 }
 
 const modesOf = (matrix: number[][]): Mode[] => {
+  // The decomposition turns round for ever on a figure that is none.
+  if (!matrix.flat().every(Number.isFinite)) return []
   const found = new EigenvalueDecomposition(new Matrix(matrix))
   return found.realEigenvalues
     .map((growth, i) => ({ growth, frequency: found.imaginaryEigenvalues[i] }))

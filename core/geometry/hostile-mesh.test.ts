@@ -3,9 +3,11 @@ import { zlibSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../assess'
 import { DEMOS } from '../demo'
-import { checkProject, outlineFault, type ProjectFile } from '../document'
+import { checkProject, DocumentError, outlineFault, type ProjectFile } from '../document'
 import { notNumbers } from '../testing/extremes'
+import { seeded } from '../testing/drawn'
 import { revolve } from '../testing/meshes'
+import { runs } from '../testing/runs'
 import { contoursAt } from './contours'
 import { parseCoordinates } from './coordinate-file'
 import { createCutter, mostCrossed } from './cutter'
@@ -149,4 +151,32 @@ describe('an outline', () => {
     const doc = { ...DEMOS[0], aerofoils: [{ id: 'own', name: 'Own', points: whole.slice(0, 33) }] }
     expect(() => checkProject(doc)).toThrow(/aerofoils\[0\]\.points\[32\]: the outline does not close/)
   })
+  it('however a file was torn: what is accepted flies to finite figures', () => {
+    const random = seeded(12),
+      assessor = createAssessor()
+    let accepted = 0
+    for (let round = 0; round < runs(5000, 120); round++) {
+      const lines = text(whole).split('\n')
+      for (let k = 1 + Math.floor(3 * random()); k > 0; k--) {
+        const at = 1 + Math.floor((lines.length - 1) * random())
+        const act = Math.floor(4 * random())
+        if (act === 0) lines.splice(at, 1 + Math.floor(12 * random()))
+        else if (act === 1) lines.splice(at, 0, ...lines.slice(at, at + 3))
+        else if (act === 2) lines.length = at
+        else lines[at] = `${(2 * random() - 0.5).toFixed(3)} ${(0.4 * random() - 0.2).toFixed(3)}`
+      }
+      let points
+      try {
+        points = parseCoordinates(lines.join('\n')).points
+      } catch (fault) {
+        expect(fault).toBeInstanceOf(DocumentError)
+        continue
+      }
+      if (++accepted > runs(800, 8)) continue
+      const wing = { ...DEMOS[0].wing, rootAerofoil: 'torn' }
+      const doc = checkProject({ ...DEMOS[0], wing, aerofoils: [{ id: 'torn', name: 'Torn', points }] })
+      expect(notNumbers(assessor.assess(doc)), lines.join('\n')).toEqual([])
+    }
+    expect(accepted).toBeGreaterThan(3)
+  }, 1_800_000)
 })

@@ -101,7 +101,7 @@ export const latticeLength = (area: number, pitch: number, passes: number): numb
 /** Mean moments over the area further than d inside; over all of it where nothing lies that deep. */
 function meanMoments(field: InsetField, d: number): Moments {
   const inner = areaMoments(insetLoops(field, d))
-  if (inner.area > 0.02 * field.area)
+  if (inner.area > 0 && inner.area > 0.02 * field.area)
     return {
       x: inner.x / inner.area,
       y: inner.y / inner.area,

@@ -59,7 +59,8 @@ export function drop(line: ForceLine, mass: number, height: number, gravity: num
   return {
     travel: high,
     force,
-    factor: force / weight,
+    // What weighs nothing does not land.
+    factor: weight > 0 ? force / weight : 0,
     fall: weight * (height + high),
     work: workTo(line, high),
   }

@@ -59,6 +59,7 @@ export function divergencePressure(strips: readonly TwistStrip[]): number {
         j,
         flexibility.get(i, j) * strips[j].arm * strips[j].chord * strips[j].slope * strips[j].width,
       )
+  if (!lifted.to1DArray().every(Number.isFinite)) return Infinity
   const { realEigenvalues, imaginaryEigenvalues } = new EigenvalueDecomposition(lifted)
   const real = realEigenvalues.filter(
     (value, i) => value > 0 && Math.abs(imaginaryEigenvalues[i]) < 1e-6 * Math.abs(value),
