@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { NO_INERTIA } from './inertia-figures'
 import { boxInertia, rodInertia, sumInertia } from './inertia'
 import { type MassEntry } from './mass-entry'
@@ -109,4 +109,69 @@ it('inertia about another point grows by the whole mass at that distance', () =>
       )
     }),
   )
+})
+
+describe('the ledger in all three directions', () => {
+  const at = (mass: number, x: number, y: number, z: number): MassEntry => ({ ...entry(mass, x), y, z })
+  it('one kilogram against three lies at three quarters of the way, in y and z as in x', () => {
+    expect(sumMass([at(1, 0, 0, 0), at(3, 4, 8, -12)])).toEqual({ mass: 4, x: 3, y: 6, z: -9 })
+    expect(sumMass([])).toEqual({ mass: 0, x: 0, y: 0, z: 0 })
+    expect(massSpread([])).toEqual({ mass: 0, x: 0, correlation: 0 })
+  })
+  it('mass and place err alike where only what lies aft errs, against each other where only what lies ahead does', () => {
+    const pair = (fore: number, aft: number) => [
+      { ...at(1, -1, 0, 0), sigma: fore },
+      { ...at(1, 1, 0, 0), sigma: aft },
+    ]
+    expect(massSpread(pair(0, 0.1)).correlation).toBeCloseTo(1, 12)
+    expect(massSpread(pair(0.1, 0)).correlation).toBeCloseTo(-1, 12)
+    // Both alike and on their own: σ_m = 0.1·√2, σ_x = 0.05·√2, and what they share cancels.
+    expect(massSpread(pair(0.1, 0.1))).toEqual({
+      mass: expect.closeTo(Math.SQRT2 / 10, 12),
+      x: expect.closeTo(Math.SQRT2 / 20, 12),
+      correlation: expect.closeTo(0, 12),
+    })
+    // 0.1 ahead and 0.2 aft: covariance 0.1·(−0.05) + 0.2·0.1 = 0.015 over √0.05·√0.0125.
+    expect(massSpread(pair(0.1, 0.2)).correlation).toBeCloseTo(
+      0.015 / (Math.sqrt(0.05) * Math.sqrt(0.0125)),
+      12,
+    )
+    expect(massSpread(pair(0, 0)).correlation).toBe(0)
+  })
+  it('what errs together adds before it is squared, in mass and in place', () => {
+    const both = [
+      { ...at(1, -1, 0, 0), sigma: 0.1, common: 'petg' },
+      { ...at(1, 1, 0, 0), sigma: 0.2, common: 'petg' },
+    ]
+    // Mass 0.3; place (0.2 − 0.1)/2 = 0.05; one cause, so wholly alike.
+    expect(massSpread(both)).toEqual({
+      mass: expect.closeTo(0.3, 12),
+      x: expect.closeTo(0.05, 12),
+      correlation: expect.closeTo(1, 12),
+    })
+  })
+  it('inertia of a rod and a box off the point: mr² each way, and the product in x and z', () => {
+    const rod = rodInertia(0.6, 2, 3, 4)
+    // m/12·(b² + c²) about the middle, m/12·ac for the product.
+    expect(rod).toEqual({
+      xx: expect.closeTo(1.25, 12),
+      yy: expect.closeTo(1, 12),
+      zz: expect.closeTo(0.65, 12),
+      xz: expect.closeTo(0.4, 12),
+    })
+    expect(boxInertia(1.2, 2, 3, 4)).toEqual({
+      xx: expect.closeTo(2.5, 12),
+      yy: expect.closeTo(2, 12),
+      zz: expect.closeTo(1.3, 12),
+      xz: 0,
+    })
+    expect(
+      sumInertia([{ ...at(2, 3, 5, 8), own: { xx: 1, yy: 2, zz: 3, xz: 4 } }], { x: 1, y: 2, z: 4 }),
+    ).toEqual({
+      xx: 1 + 2 * (9 + 16),
+      yy: 2 + 2 * (4 + 16),
+      zz: 3 + 2 * (4 + 9),
+      xz: 4 + 2 * 2 * 4,
+    })
+  })
 })
