@@ -10,7 +10,7 @@ const metres = z.number().min(1e-6).max(1e4)
 const place = z.number().min(0).max(1e4)
 const force = z.number().min(-1e9).max(1e9)
 /** Loads, stations and line loads, each; every one is looked at from every other. */
-const MOST = 2000
+const MOST = 1000
 const Input = z.object({
   length: metres,
   support: z.enum(['cantilever', 'simple']).default('cantilever'),

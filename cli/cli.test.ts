@@ -143,7 +143,7 @@ describe('command line', () => {
             JSON.stringify({
               length: 1,
               tube,
-              loads: Array.from({ length: 3000 }, () => ({ x: 1, force: 1 })),
+              loads: Array.from({ length: 1001 }, () => ({ x: 1, force: 1 })),
             }),
           ),
         ],
