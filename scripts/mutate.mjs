@@ -1,6 +1,6 @@
 /**
- * `npm run mutate -- core/mass [core/aero …] [--share 0.1]`: small changes put into a folder of the core, and
- * how many of them its tests and those of the front door notice. `--share` tries so large a part of them, drawn
+ * `npm run mutate -- core/mass [core/aero …] [--share 0.1] [--front-door]`: small changes put into a folder of the
+ * core, and how many of them its tests notice, with `--front-door` those of the whole assessment too. `--share` tries so large a part of them, drawn
  * by a fixed rule, so that folders can be compared in minutes; the deep run tries all.
  */
 import { existsSync, readdirSync, readFileSync, writeFileSync, mkdirSync } from 'node:fs'
@@ -61,7 +61,12 @@ for (const folder of folders) {
       tempDirName: '.stryker-tmp',
     }),
   )
-  run('npx', ['stryker', 'run', config], { env: { MARIPOSA_MUTATED: folder } })
+  run('npx', ['stryker', 'run', config], {
+    env: {
+      MARIPOSA_MUTATED: folder,
+      ...(words.includes('--front-door') ? { MARIPOSA_FRONT_DOOR: '1' } : {}),
+    },
+  })
   const { files } = JSON.parse(readFileSync(join(root, 'reports', 'mutation.json'), 'utf8'))
   const states = Object.values(files).flatMap(file => file.mutants.map(mutant => mutant.status))
   const caught = states.filter(state => state === 'Killed' || state === 'Timeout').length
