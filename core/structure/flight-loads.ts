@@ -54,8 +54,22 @@ export interface Envelope {
    * Greatest load factor of all, where, and by what; a gust at a speed where the wing would stall first
    * counts as the stall.
    */
-  governing: { n: number; speed: number; by: 'pull-up' | 'gust at cruise' | 'gust at top speed' }
+  governing: { n: number; speed: number; by: string }
+  /**
+   * The corners that the wing is held against: speed and load factor together, since the sections' own moments
+   * twist with the square of the speed. What lies between two of them is borne where both are.
+   */
+  corners: Corner[]
 }
+
+export interface Corner {
+  id: CornerId
+  n: number
+  speed: number
+  by: string
+}
+export type CornerId =
+  'pull' | 'pull-top' | 'gust' | 'gust-top' | 'dive' | 'push' | 'push-top' | 'gust-down' | 'gust-down-top'
 
 /**
  * Inverted flight is flown at this share of the upright limit, and a wing's inverted stall comes at as much
@@ -83,10 +97,34 @@ export function envelope({
     { speed: cruise, up: 1 + gustCruise, down: 1 - gustCruise },
     { speed: top, up: 1 + gustTop, down: 1 - gustTop },
   ]
-  const cases = [
-    { n: limit, speed: stallSpeed * Math.sqrt(limit), by: 'pull-up' as const },
-    { n: Math.min(1 + gustCruise, stalls(cruise)), speed: cruise, by: 'gust at cruise' as const },
-    { n: Math.min(1 + gustTop, stalls(top)), speed: top, by: 'gust at top speed' as const },
+  // Where the stall comes before the limit at every speed that is flown, the limit stands at the fastest.
+  const manoeuvre = Math.min(stallSpeed * Math.sqrt(limit), top)
+  const up = [
+    { id: 'pull', n: limit, speed: manoeuvre, by: 'pull-up' },
+    { id: 'pull-top', n: Math.min(limit, Math.max(1, stalls(top))), speed: top, by: 'pull-up at top speed' },
+    { id: 'gust', n: Math.min(1 + gustCruise, stalls(cruise)), speed: cruise, by: 'gust at cruise' },
+    { id: 'gust-top', n: Math.min(1 + gustTop, stalls(top)), speed: top, by: 'gust at top speed' },
+  ] satisfies Corner[]
+  const down = [
+    { id: 'push', n: -INVERTED * limit, speed: cruise, by: 'pushed over' },
+    { id: 'push-top', n: -INVERTED * limit, speed: top, by: 'pushed over at top speed' },
+    {
+      id: 'gust-down',
+      n: Math.max(1 - gustCruise, -INVERTED * stalls(cruise)),
+      speed: cruise,
+      by: 'gust down at cruise',
+    },
+    {
+      id: 'gust-down-top',
+      n: Math.max(1 - gustTop, -INVERTED * stalls(top)),
+      speed: top,
+      by: 'gust down at top speed',
+    },
+  ] satisfies Corner[]
+  const corners: Corner[] = [
+    ...up.filter(corner => !corner.id.startsWith('gust') || corner.n > limit || corner.speed < manoeuvre),
+    { id: 'dive', n: 1, speed: top, by: 'top speed' },
+    ...down.filter(corner => !corner.id.startsWith('gust') || corner.n < -INVERTED * limit),
   ]
-  return { pull, gusts, governing: cases.reduce((a, b) => (b.n > a.n ? b : a)) }
+  return { pull, gusts, corners, governing: up.reduce((a, b) => (b.n > a.n ? b : a)) }
 }

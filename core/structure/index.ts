@@ -47,5 +47,5 @@ export {
   type FlutterStrip,
   type TwistStrip,
 } from './span-twist'
-export { envelope, gustIncrement, type Envelope } from './flight-loads'
+export { envelope, gustIncrement, type CornerId, type Envelope } from './flight-loads'
 export { COLOURS, HEAT_CASES, skinTemperature, strengthLeft, type Colour, type HeatCase } from './heat'

@@ -61,7 +61,7 @@ describe('envelope', () => {
   it('pulls (V/V_s)² up to the limit, which it meets at V_s·√n; a strong gust governs where it beats the limit', () => {
     const e = envelope({ stallSpeed: 7, cruise: 13, topSpeed: 21, limit: 4, gustCruise: 2, gustTop: 1.6 })
     for (const { speed, up } of e.pull) expect(up).toBeCloseTo(Math.min(4, (speed / 7) ** 2), 9)
-    expect(e.governing).toEqual({ n: 4, speed: 14, by: 'pull-up' })
+    expect(e.governing).toMatchObject({ n: 4, speed: 14, by: 'pull-up' })
     const gusty = envelope({
       stallSpeed: 5,
       cruise: 13,
@@ -70,7 +70,7 @@ describe('envelope', () => {
       gustCruise: 3.5,
       gustTop: 2.8,
     })
-    expect(gusty.governing).toEqual({ n: 4.5, speed: 13, by: 'gust at cruise' })
+    expect(gusty.governing).toMatchObject({ n: 4.5, speed: 13, by: 'gust at cruise' })
     // At 8 m/s the wing would stall at (8/5)² before the gust could do that.
     expect(
       envelope({ stallSpeed: 5, cruise: 8, topSpeed: 8, limit: 2, gustCruise: 3.5, gustTop: 0 }).governing.n,
@@ -87,9 +87,79 @@ describe('envelope', () => {
       stormy.loads.governing.n / 5,
       6,
     )
-    expect(stormy.strength.cases[0].reserve).toBeLessThan(calm.strength.cases[0].reserve)
+    expect(stormy.strength.wing.reserve).toBeLessThan(calm.strength.wing.reserve)
     expect(written(stormy.verdicts.strength.reason)).toContain(stormy.loads.governing.by)
   })
+})
+
+describe('every corner of the envelope goes through the wing', () => {
+  const at = (brief: Partial<ProjectFile['brief']>) =>
+    assessor.assess({ ...thistledown, brief: { ...thistledown.brief, ...brief } })
+  const assessor = createAssessor()
+  const of = (assessment: ReturnType<typeof at>, id: string) =>
+    assessment.strength.cases.find(item => item.id === id)?.reserve
+
+  it('the limit at top speed is another case than at the speed of manoeuvres: the sections twist the wing besides', () => {
+    const slow = at({})
+    expect(of(slow, 'pull-top')).toBeLessThan(of(slow, 'pull')!)
+    expect(slow.strength.wing.reserve).toBe(of(slow, 'pull-top'))
+    // The same load factor at the same speed is the same load.
+    const { stallMs } = slow.loads
+    const one = at({ topSpeedMs: stallMs * Math.sqrt(thistledown.brief.loadFactor), gustMs: 0 })
+    expect(of(one, 'pull-top')).toBeCloseTo(of(one, 'pull')!, 9)
+  })
+  it('corners by hand: 4 g at 14 m/s and at 21 m/s, 40 % of it pushed, gusts only past these', () => {
+    const base = { stallSpeed: 7, cruise: 15, topSpeed: 21, limit: 4, gustCruise: 2, gustTop: 1.6 }
+    const rows = (input: typeof base) =>
+      envelope(input).corners.map(({ id, n, speed }) => [id, Number(n.toFixed(9)), speed])
+    expect(rows(base)).toEqual([
+      ['pull', 4, 14],
+      ['pull-top', 4, 21],
+      ['dive', 1, 21],
+      ['push', -1.6, 15],
+      ['push-top', -1.6, 21],
+    ])
+    expect(rows({ ...base, gustCruise: 3.2, gustTop: 3.4 })).toEqual([
+      ['pull', 4, 14],
+      ['pull-top', 4, 21],
+      ['gust', 4.2, 15],
+      ['gust-top', 4.4, 21],
+      ['dive', 1, 21],
+      ['push', -1.6, 15],
+      ['push-top', -1.6, 21],
+      // Downwards it stalls at 40 %: −0.4·(15/7)² = −1.837, −0.4·9 = −3.6.
+      ['gust-down', Number((-0.4 * (15 / 7) ** 2).toFixed(9)), 15],
+      ['gust-down-top', -2.4, 21],
+    ])
+    // Too slow to reach its limit: what the stall allows at the fastest, and the limit is still asked for.
+    expect(rows({ ...base, topSpeed: 12, cruise: 12, gustCruise: 0.5, gustTop: 0.5 }).slice(0, 2)).toEqual([
+      ['pull', 4, 12],
+      ['pull-top', Number(((12 / 7) ** 2).toFixed(9)), 12],
+    ])
+  })
+  it('what lies between two corners is borne where both are: a gust at top speed short of the limit', () => {
+    const whole = at({ gustMs: 0 })
+    for (const loadFactor of [1.5, 2.4, 3.3, 4.2]) {
+      const between = of(at({ loadFactor, gustMs: 0 }), 'pull-top')!
+      expect(between).toBeGreaterThanOrEqual(Math.min(of(whole, 'dive')!, of(whole, 'pull-top')!) - 1e-9)
+    }
+  })
+  it('a gust or a top speed that grows in fine steps lowers the reserve, and never by a jump', () => {
+    for (const row of [
+      Array.from({ length: 41 }, (_, i) => at({ gustMs: 8 + i * 0.1 })),
+      Array.from({ length: 41 }, (_, i) => at({ topSpeedMs: 14 + i * 0.3 })),
+    ]) {
+      const reserves = row.map(assessment => assessment.strength.wing.reserve)
+      const largest = (every: number) =>
+        Math.max(
+          ...reserves.filter((_, i) => i % every === 0).map((value, i, all) => (i ? all[i - 1] - value : 0)),
+        )
+      reserves.slice(1).forEach((value, i) => expect(value).toBeLessThanOrEqual(reserves[i] + 1e-9))
+      expect(largest(1)).toBeGreaterThan(0.001)
+      // A slope halves with its step; a jump would stay as large as it is.
+      expect(largest(1)).toBeLessThan(0.6 * largest(2))
+    }
+  }, 120_000)
 })
 
 describe('heat', () => {

@@ -2,7 +2,6 @@
  * Assessments beside the server, in threads: few at once, the others wait without their bodies being read, and
  * each has a limit of time and of memory.
  */
-/// <reference path="../assess-worker.d.ts" />
 import { fileURLToPath } from 'node:url'
 import Piscina from 'piscina'
 import worker from 'virtual:assess-worker'

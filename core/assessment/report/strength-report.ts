@@ -1,9 +1,9 @@
 /** What the strength stages report: plain data in the units people read. */
-import type { Gives, StationStrength } from '../../structure'
+import type { CornerId, Gives, StationStrength } from '../../structure'
 import type { Words } from '../../units'
 
 export interface CaseReport {
-  id: 'pull' | 'dive' | 'push' | 'launch' | 'landing' | 'tip'
+  id: CornerId | 'launch' | 'landing' | 'tip'
   label: string
   /** What was taken, in words with figures. */
   words: Words
@@ -35,10 +35,10 @@ export interface PlaceReport {
 }
 
 export interface TwistReport {
-  /** Nose up positive, °; under the governing load and at top speed. */
+  /** Nose up positive, °; the most under any upward corner of the envelope, and at 1 g and top speed. */
   pullDeg: number
   diveDeg: number
-  /** Along the span under the governing load. */
+  /** Along the span where it is most. */
   along: Array<{ s: number; deg: number }>
   /** Up-bend of the tip under the governing load, mm. */
   tipRiseMm: number

@@ -21,7 +21,7 @@ import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
 import { boltPlaces, seatPlaces } from './wing-hold'
 import { bodyPlaces } from './body-beam'
 import { boomOf } from './tail-boom'
-import { wingCases } from './wing-cases'
+import { wingCases, type WingCase } from './wing-cases'
 import { gearOf } from './landing-gear'
 import { measuredStiffness, proofOf, type ProofGround } from './ground-proofs'
 import { twistOf } from './half-wing-twist'
@@ -51,13 +51,15 @@ export function createStrength(stations?: number): StrengthStage {
     const cg = sumMass(entries).x
     const gear = gearOf(airframe, mass, mToMm(cg))
     const cases = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs)
+    // The moment along the span is drawn under the greatest load factor.
+    const most = cases.reduce((a, b) => (b.flying.lift > a.flying.lift ? b : a)).flying
     const held = (load: (i: number) => ReturnType<typeof loadAt>) =>
       sections.map((section, i) =>
         stationModes(section, builds[i], zones[i].recipe, load(i), doc.brief.safetyFactor),
       )
     const byCase = cases.map(item => held(i => loadAt(along, i, item.flying, builds[i].shear.centre.x)))
     const stationRows = sections.map((section, i): StationStrength => {
-      const { shear, moment, torque } = loadAt(along, i, cases[0].flying, builds[i].shear.centre.x)
+      const { shear, moment, torque } = loadAt(along, i, most, builds[i].shear.centre.x)
       const found = byCase.map(rows => decide(rows[i])),
         least = found.reduce((best, row, k) => (row.reserve < found[best].reserve ? k : best), 0)
       return {
@@ -96,8 +98,8 @@ export function createStrength(stations?: number): StrengthStage {
       chord: section.chord,
     }))
     const twist = twistOf(stiffness, along, flown.solved, mmToM(wing.span), airOf(doc).density, measured, {
-      pull: cases[0].flying,
-      dive: cases[1].flying,
+      up: [most, ...flyingOf(cases, 'pull', 'pull-top', 'gust', 'gust-top')],
+      dive: flyingOf(cases, 'dive')[0],
     })
     const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
@@ -160,6 +162,9 @@ export function createStrength(stations?: number): StrengthStage {
     }
   }
 }
+
+const flyingOf = (cases: readonly WingCase[], ...ids: Array<WingCase['id']>) =>
+  cases.filter(item => ids.includes(item.id)).map(item => item.flying)
 
 function leastOf(rows: readonly Modes[]): Modes {
   const least: Modes = {}

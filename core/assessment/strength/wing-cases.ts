@@ -13,9 +13,6 @@ export interface WingCase {
   flying: Flying
 }
 
-/** Upside down it is flown at this share of the upright limit; see `envelope`. */
-const PUSHED_SHARE = 0.4
-
 export function wingCases(
   { doc }: Airframe,
   loads: LoadsReport,
@@ -26,27 +23,16 @@ export function wingCases(
   const { brief } = doc,
     { density } = airOf(doc)
   const pressure = (speed: number) => (density * speed * speed) / 2
-  const { n, by, speed } = loads.governing
-  const pushed = PUSHED_SHARE * loads.limit
   return [
-    {
-      id: 'pull',
+    ...loads.corners.map(({ id, n, speed, by }): WingCase => ({
+      id,
       label: by,
-      words: say`${q(n, 'gₙ', 1)} at ${q(speed, 'm/s', 1)}`,
+      words:
+        id === 'dive'
+          ? say`1 g at ${q(speed, 'm/s', 1)}: the sections' own moments twist most`
+          : say`${n < 0 ? '−' : ''}${q(Math.abs(n), 'gₙ', 1)} at ${q(speed, 'm/s', 1)}`,
       flying: { lift: n, weight: n, pressure: pressure(speed), forward: 0 },
-    },
-    {
-      id: 'dive',
-      label: 'top speed',
-      words: say`1 g at ${q(brief.topSpeedMs, 'm/s', 1)}: the sections' own moments twist most`,
-      flying: { lift: 1, weight: 1, pressure: pressure(brief.topSpeedMs), forward: 0 },
-    },
-    {
-      id: 'push',
-      label: 'pushed over',
-      words: say`−${q(pushed, 'gₙ', 1)} at ${q(brief.cruiseMs, 'm/s', 1)}`,
-      flying: { lift: -pushed, weight: -pushed, pressure: pressure(brief.cruiseMs), forward: 0 },
-    },
+    })),
     ...launch(brief, mass),
     landing(brief, gear, stallMs),
   ]
