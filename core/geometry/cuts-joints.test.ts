@@ -239,10 +239,9 @@ describe('what cannot be made is a finding with a place, not a crash', () => {
       [1, -0.02],
       [1, 0],
     ]
-    const found = changed(d => {
-      d.aerofoils = [{ id: 'knot', name: 'Knot', points }]
-      d.wing.rootAerofoil = 'knot'
-    })
-    expect(found.every(f => Number.isFinite(f.value))).toBe(true)
+    // A document cannot hold one: it is refused with the place.
+    const doc = structuredClone(DEMOS[0])
+    doc.aerofoils = [{ id: 'knot', name: 'Knot', points }]
+    expect(() => checkProject(doc)).toThrow(/^aerofoils\[0\]\.points\[\d\]: the outline /)
   })
 })

@@ -82,15 +82,24 @@ const speeds = computed(() => [loads.value.stallMs, doc.value.brief.cruiseMs, do
         <path :d="line(loads.pull, 'down')" class="pull" />
         <path :d="line(loads.gusts, 'up')" class="gust" />
         <path :d="line(loads.gusts, 'down')" class="gust" />
+        <circle
+          v-for="corner in loads.corners"
+          :key="corner.id"
+          :cx="x(corner.speed)"
+          :cy="y(corner.n)"
+          r="3"
+          class="corner"
+        />
         <circle :cx="x(loads.governing.speed)" :cy="y(loads.governing.n)" r="6" class="worst" />
       </svg>
     </div>
     <div>
       <p class="lead">
-        The wing is sized for
+        Bent most by
         <b class="num" data-figure="governing">{{ amount(loads.governing.n, 'gₙ', 1) }}</b>:
         {{ loads.governing.by }}, at {{ figure(loads.governing.speed, 1) }} m/s. The factor of safety of
-        {{ doc.brief.safetyFactor }} comes on top.
+        {{ doc.brief.safetyFactor }} comes on top. Every corner marked goes through the wing: the faster, the
+        more its sections twist it besides.
       </p>
       <table class="ledger">
         <tbody>
@@ -195,6 +204,9 @@ svg {
   stroke: rgb(var(--v-theme-primary));
   stroke-width: 1.8;
   stroke-dasharray: 7 4;
+}
+.corner {
+  fill: rgb(var(--v-theme-on-background));
 }
 .worst {
   fill: rgb(var(--v-theme-background));
