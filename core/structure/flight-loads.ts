@@ -106,7 +106,7 @@ export function envelope({
     { id: 'gust-top', n: Math.min(1 + gustTop, stalls(top)), speed: top, by: 'gust at top speed' },
   ] satisfies Corner[]
   const down = [
-    { id: 'push', n: -INVERTED * limit, speed: cruise, by: 'pushed over' },
+    { id: 'push', n: -INVERTED * limit, speed: manoeuvre, by: 'pushed over' },
     { id: 'push-top', n: -INVERTED * limit, speed: top, by: 'pushed over at top speed' },
     {
       id: 'gust-down',

@@ -116,7 +116,7 @@ describe('every corner of the envelope goes through the wing', () => {
       ['pull', 4, 14],
       ['pull-top', 4, 21],
       ['dive', 1, 21],
-      ['push', -1.6, 15],
+      ['push', -1.6, 14],
       ['push-top', -1.6, 21],
     ])
     expect(rows({ ...base, gustCruise: 3.2, gustTop: 3.4 })).toEqual([
@@ -125,7 +125,7 @@ describe('every corner of the envelope goes through the wing', () => {
       ['gust', 4.2, 15],
       ['gust-top', 4.4, 21],
       ['dive', 1, 21],
-      ['push', -1.6, 15],
+      ['push', -1.6, 14],
       ['push-top', -1.6, 21],
       // Downwards it stalls at 40 %: −0.4·(15/7)² = −1.837, −0.4·9 = −3.6.
       ['gust-down', Number((-0.4 * (15 / 7) ** 2).toFixed(9)), 15],
