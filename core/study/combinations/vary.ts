@@ -153,11 +153,17 @@ function zoneOption(
           stance: zone.recipe.stance,
           brimMm: zone.recipe.brimMm,
         }
+  if (option.layerHeightMm !== undefined && option.layerHeightMm > base.beadWidthMm)
+    throw new DocumentError(
+      `${path}.layerHeightMm`,
+      `a bead ${base.beadWidthMm} mm wide cannot be ${option.layerHeightMm} mm high`,
+    )
   const recipe: Recipe = {
     ...base,
     walls: option.walls ?? base.walls,
     infillShare: option.infillShare ?? base.infillShare,
-    layerHeightMm: option.layerHeightMm ?? base.layerHeightMm,
+    // Another school's layers on a narrow bead of this one are at most as high as it is wide.
+    layerHeightMm: option.layerHeightMm ?? Math.min(base.layerHeightMm, base.beadWidthMm),
     lattice: base.lattice && option.pitchMm ? { ...base.lattice, pitchMm: option.pitchMm } : base.lattice,
     spiral: base.spiral && (option.walls ?? 1) === 1,
   }
