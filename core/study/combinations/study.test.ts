@@ -355,7 +355,10 @@ describe('what a study says', () => {
       expect(() => dimensions(plover, readVary(raw))).toThrow(words)
     wrong({ zones: { nowhere: [{}] } }, /zones\.nowhere/)
     wrong({ zones: { outer: [{ filament: 'wood' }] } }, /zones\.outer\[0\]\.filament.*wood/)
-    wrong({ zones: { outer: [{ layerHeightMm: 0.7 }] } }, /zones\.outer\[0\]\.layerHeightMm: a bead 0\.\d+ mm wide/)
+    wrong(
+      { zones: { outer: [{ layerHeightMm: 0.7 }] } },
+      /zones\.outer\[0\]\.layerHeightMm: a bead 0\.\d+ mm wide/,
+    )
     wrong({ spars: { spar: ['rope'] } }, /no stock "rope"/)
     wrong({}, /nothing varies/)
     wrong({ zones: { outer: [{ walls: 40 }] } }, /walls/)
