@@ -7,7 +7,7 @@ import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { format } from 'date-fns'
 import { writeProject, type ProjectFile } from '../../core/document'
 import { db } from '~/db/database'
-import { fileName } from '~/composables/download'
+import { download, fileName } from '~/composables/download'
 import { useProject } from './project'
 
 /** The same project is copied at most this often while it is worked on, ms. */
@@ -104,6 +104,12 @@ export const useCopies = defineStore('copies', () => {
       fault.value = `No copy was written to ${folder.value.name}: ${(error as Error).message.slice(0, 160)}`
     }
   }
+  /** The open project as a file in the maker's hand. */
+  async function exportNow(): Promise<void> {
+    if (!project.doc) return
+    download(`${fileName(project.doc.name)}.json`, project.exportText(), 'application/json')
+    await taken()
+  }
   /** A copy of the open project went out of the browser, this way or by hand. */
   async function taken(): Promise<void> {
     copiedAt.value = Date.now()
@@ -151,7 +157,6 @@ export const useCopies = defineStore('copies', () => {
     choose,
     forget,
     wake,
-    write,
-    taken,
+    exportNow,
   }
 })

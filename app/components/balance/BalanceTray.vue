@@ -329,9 +329,4 @@ function add() {
 .chance {
   line-height: 1.4;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 </style>

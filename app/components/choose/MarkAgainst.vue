@@ -156,8 +156,7 @@ const anew = computed(
 
 <style scoped>
 .acts {
-  display: flex;
-  gap: 8px;
+  flex-wrap: nowrap;
 }
 .top {
   display: grid;

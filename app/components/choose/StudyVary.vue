@@ -178,9 +178,6 @@ const busy = computed(() => progress.value !== null)
   min-height: 30px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
   margin: 4px 0 8px;
 }
 .starts {

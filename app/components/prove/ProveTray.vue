@@ -105,11 +105,3 @@ const kinds = Object.entries(KIND_WORDS) as Array<[Proof['kind'], (typeof KIND_W
     </p>
   </div>
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-</style>

@@ -222,9 +222,4 @@ const round = LIBRARIES.stock
   justify-content: space-between;
   align-items: center;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 </style>

@@ -239,11 +239,3 @@ function setTail(kind: Tail['kind']) {
     />
   </div>
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-</style>

@@ -1,16 +1,9 @@
 <script setup lang="ts">
 /** Where copies outside this browser go, when the last one was taken, and whether the browser may throw data away. */
 import { formatDistanceToNow } from 'date-fns'
-import { download, fileName } from '~/composables/download'
 import { useCopies } from '~/stores/copies'
-import { useProject } from '~/stores/project'
 
 const copies = useCopies()
-const project = useProject()
-async function take() {
-  download(`${fileName(project.doc!.name)}.json`, project.exportText(), 'application/json')
-  await copies.taken()
-}
 const last = computed(() =>
   copies.copiedAt === null
     ? 'No copy of this project has been taken yet.'
@@ -33,7 +26,9 @@ const last = computed(() =>
     </p>
     <p v-if="copies.fault" class="bad" role="alert">{{ copies.fault }}</p>
     <div class="acts">
-      <v-btn color="primary" variant="flat" data-act="export" @click="take">Export this project</v-btn>
+      <v-btn color="primary" variant="flat" data-act="export" @click="copies.exportNow"
+        >Export this project</v-btn
+      >
       <template v-if="copies.folder">
         <v-btn v-if="copies.asleep" data-act="wake-folder" @click="copies.wake">Allow the folder</v-btn>
         <v-btn variant="text" @click="copies.forget">Write no more copies there</v-btn>
@@ -61,11 +56,6 @@ const last = computed(() =>
 </template>
 
 <style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 .due {
   font-weight: 600;
 }

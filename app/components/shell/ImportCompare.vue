@@ -85,11 +85,6 @@ const takeOver = () => settle(() => project.takeOver(there))
   padding-left: 12px;
   margin-bottom: 12px;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 .rows th {
   text-align: left;
   font-weight: 400;

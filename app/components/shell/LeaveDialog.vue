@@ -1,14 +1,12 @@
 <script setup lang="ts">
 /** Another project was asked for while this one has work that could not be kept: a file of it first, or stay. */
-import { download, fileName } from '~/composables/download'
 import { useCopies } from '~/stores/copies'
 import { useProject } from '~/stores/project'
 
 const project = useProject()
 const copies = useCopies()
 async function exportAndLeave() {
-  download(`${fileName(project.doc!.name)}.json`, project.exportText(), 'application/json')
-  await copies.taken()
+  await copies.exportNow()
   await project.leave()
 }
 </script>
@@ -40,9 +38,6 @@ async function exportAndLeave() {
 
 <style scoped>
 .acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
   margin-top: 8px;
 }
 h2 {

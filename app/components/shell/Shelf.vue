@@ -191,11 +191,6 @@ watch(
 .shelf .on {
   font-weight: 700;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 .damaged {
   flex: 1;
   display: grid;

@@ -94,7 +94,8 @@ onMounted(async () => {
   max-width: 280px;
 }
 .acts {
-  display: flex;
+  gap: 0;
+  flex-wrap: nowrap;
   margin-left: -8px;
 }
 kbd {

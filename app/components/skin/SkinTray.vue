@@ -288,11 +288,3 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     <RecipeFile :zone="zone" />
   </div>
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-</style>

@@ -260,11 +260,3 @@ function add() {
     >
   </div>
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-</style>

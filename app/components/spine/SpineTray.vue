@@ -215,11 +215,3 @@ const remove = () =>
     </p>
   </div>
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
-</style>
