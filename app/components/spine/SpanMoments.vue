@@ -52,7 +52,7 @@ const explain = computed(() => {
             </td>
           </tr>
           <tr>
-            <td>Tip rises in the pull-up</td>
+            <td>Tip rises at the greatest load factor</td>
             <td class="r num">{{ amount(strength.twist.tipRiseMm, 'mm') }}</td>
           </tr>
           <tr>

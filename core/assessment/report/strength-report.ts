@@ -35,10 +35,10 @@ export interface PlaceReport {
 }
 
 export interface TwistReport {
-  /** Nose up positive, °; the most under any upward corner of the envelope, and at 1 g and top speed. */
+  /** Nose up positive, °; in the pull-up at the speed of manoeuvres, and at 1 g and top speed. */
   pullDeg: number
   diveDeg: number
-  /** Along the span where it is most. */
+  /** Along the span in that pull-up. */
   along: Array<{ s: number; deg: number }>
   /** Up-bend of the tip under the governing load, mm. */
   tipRiseMm: number

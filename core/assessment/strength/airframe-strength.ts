@@ -98,8 +98,9 @@ export function createStrength(stations?: number): StrengthStage {
       chord: section.chord,
     }))
     const twist = twistOf(stiffness, along, flown.solved, mmToM(wing.span), airOf(doc).density, measured, {
-      up: [most, ...flyingOf(cases, 'pull', 'pull-top', 'gust', 'gust-top')],
-      dive: flyingOf(cases, 'dive')[0],
+      pull: flyingIn(cases, 'pull'),
+      most,
+      dive: flyingIn(cases, 'dive'),
     })
     const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
@@ -163,8 +164,9 @@ export function createStrength(stations?: number): StrengthStage {
   }
 }
 
-const flyingOf = (cases: readonly WingCase[], ...ids: Array<WingCase['id']>) =>
-  cases.filter(item => ids.includes(item.id)).map(item => item.flying)
+/** Of a corner that every envelope has. */
+const flyingIn = (cases: readonly WingCase[], id: 'pull' | 'dive') =>
+  cases.find(item => item.id === id)!.flying
 
 function leastOf(rows: readonly Modes[]): Modes {
   const least: Modes = {}

@@ -37,8 +37,8 @@ export function twistOf(
   span: number,
   density: number,
   measured: { bending: number; twist: number },
-  /** `up`: every upward corner; the first one bends most. */
-  flying: { up: readonly Flying[]; dive: Flying },
+  /** `most` bends most: a gust, where it leads past the pull-up. */
+  flying: { pull: Flying; most: Flying; dive: Flying },
 ): TwistReport {
   const line = (pick: (station: SpanStiffness) => number): SpanPoint[] =>
     stations.map(station => ({ s: station.s, value: pick(station) }))
@@ -88,9 +88,7 @@ export function twistOf(
     }
     return strips.map(({ s }) => at(s - width / 2) - at(s + width / 2))
   }
-  const pull = flying.up
-      .map(corner => twistUnder(strips, torqueUnder(corner)))
-      .reduce((a, b) => (Math.abs(b.tip) > Math.abs(a.tip) ? b : a)),
+  const pull = twistUnder(strips, torqueUnder(flying.pull)),
     dive = twistUnder(strips, torqueUnder(flying.dive))
   const speedOf = (pressure: number) =>
     Number.isFinite(pressure) ? Math.sqrt((2 * pressure) / density) : null
@@ -107,7 +105,7 @@ export function twistOf(
       ...strips.map(({ s }, i) => ({ s: mToMm(s), deg: radToDeg(pull.at[i]) })),
       { s: mToMm(span), deg: radToDeg(pull.tip) },
     ],
-    tipRiseMm: mToMm(tipRise(strips, loads, flying.up[0])),
+    tipRiseMm: mToMm(tipRise(strips, loads, flying.most)),
     divergenceMs,
     flutterMs,
     cautionMs: limits.length ? CAUTION * Math.min(...limits) : null,
