@@ -1,15 +1,6 @@
 /** What the browser's own store answers when it fails, in words that say what to do. */
-import Dexie from 'dexie'
-
 /** Something that should have been kept was not; the message says why and what helps. */
-export class StoreFault extends Error {
-  constructor(
-    message: string,
-    readonly full = false,
-  ) {
-    super(message)
-  }
-}
+export class StoreFault extends Error {}
 
 export const isQuota = (fault: unknown): boolean =>
   /quota/i.test(`${(fault as Error)?.name} ${(fault as { inner?: Error })?.inner?.name ?? ''}`)
@@ -44,7 +35,6 @@ export async function written<T>(what: string, work: () => PromiseLike<T>): Prom
     if (isQuota(fault))
       throw new StoreFault(
         `${what} was not kept: the disk is full. Nothing else was changed; free space, then try again`,
-        true,
       )
     throw new StoreFault(`${what} was not kept: ${reasonOf(fault)}`)
   }
@@ -56,7 +46,7 @@ export function reasonOf(fault: unknown): string {
   const { name, message } = fault as Error
   if (/OpenFailed|MissingAPI|Security|InvalidState/.test(name ?? ''))
     return `the browser's own store cannot be opened (${message.slice(0, 120)}); allow this site to keep data, then reload`
-  return (fault instanceof Dexie.DexieError ? message : String(message ?? fault))
+  return String(message ?? fault)
     .split('\n')[0]!
     .slice(0, 200)
 }

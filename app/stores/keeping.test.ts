@@ -29,6 +29,21 @@ const fill = () => {
   vi.spyOn(db.projects, 'add').mockImplementation(full as never)
   vi.spyOn(db.marks, 'add').mockImplementation(full as never)
 }
+/** A write that waits until it is let go; everything else goes its way. */
+async function held() {
+  let waiting = false
+  let release = () => {}
+  const gate = new Promise<void>(resolve => {
+    release = resolve
+  })
+  const database = await import('~/db/database')
+  const real = database.db.transaction.bind(database.db)
+  vi.spyOn(database.db, 'transaction').mockImplementationOnce(((...all: Parameters<typeof real>) => {
+    waiting = true
+    return gate.then(() => real(...all))
+  }) as never)
+  return { waits: () => waiting, release: () => release() }
+}
 afterEach(() => vi.restoreAllMocks())
 beforeEach(async () => {
   // A save of the test before may still be resting.
@@ -130,6 +145,44 @@ describe('leaving unsaved work', () => {
     } finally {
       vi.unstubAllGlobals()
     }
+  })
+})
+
+describe('one project after another', () => {
+  it('an edit made while the next one is being read is kept before it goes', async () => {
+    const project = await fresh()
+    const going = project.open('plover')
+    factor(project, 7)
+    await going
+    expect(project.doc!.id).toBe('plover')
+    expect((await db.projects.get('thistledown'))!.doc.brief.loadFactor).toBe(7)
+    factor(project, 4)
+    await settle(project)
+    expect(project.saveState).toBe('saved')
+    expect((await db.projects.get('plover'))!.doc.brief.loadFactor).toBe(4)
+  })
+  it('what is still being written of the one before says nothing of the next', async () => {
+    const project = await fresh()
+    const slow = await held()
+    factor(project, 7)
+    await vi.waitFor(() => expect(slow.waits()).toBe(true))
+    await project.reloadStored()
+    expect(project.unkept).toBe(false)
+    slow.release()
+    await new Promise(resolve => setTimeout(resolve, 50))
+    expect(project.unkept).toBe(false)
+    expect(project.doc!.brief.loadFactor).toBe(DEMOS[0].brief.loadFactor)
+  })
+  it('the maker is asked first, and then what was asked for is done', async () => {
+    const project = await fresh()
+    fill()
+    factor(project, 7)
+    await settle(project)
+    const state = { ...DEMOS[1], brief: { ...DEMOS[1].brief, loadFactor: 9 } }
+    await project.takeOver(state)
+    expect(project.doc!.id).toBe('thistledown')
+    await project.leave()
+    expect([project.doc!.id, project.doc!.brief.loadFactor]).toEqual(['plover', 9])
   })
 })
 

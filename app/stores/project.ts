@@ -1,4 +1,4 @@
-/** The open project: its document, named edits with undo and redo, and saving. */
+/** The open project: its document, named edits with undo and redo, and how one project follows another. */
 import { applyPatches, enablePatches, produceWithPatches, type Draft } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
@@ -12,9 +12,10 @@ import {
   writeProject,
   type ProjectFile,
 } from '../../core/document'
-import { db, saveProject, StaleError, type Edit, type MarkRecord, type ProjectRecord } from '~/db/database'
+import { db, type Edit, type MarkRecord, type ProjectRecord } from '~/db/database'
 import { addRecord, readRecord, shelfItems, type ShelfItem } from '~/db/records'
 import { isQuota, StoreFault, withWord, written } from '~/db/store-fault'
+import { createKeeper } from './keeper'
 
 enablePatches()
 
@@ -22,12 +23,6 @@ enablePatches()
 const HISTORY = 200
 /** Key presses of one name this close together are one edit, ms. */
 const MERGE_MS = 900
-/**
- * Saves stand this far apart, so that a drag writes a few times a second instead of at every frame; the first
- * one goes at once.
- */
-const SAVE_REST_MS = 120
-
 /** What belongs to one gesture is one step: a drag by its own mark, keys by name and time. */
 export type Gesture = symbol | 'keys'
 
@@ -38,13 +33,9 @@ export const useProject = defineStore('project', () => {
   const doc = shallowRef<ProjectFile | null>(null)
   const done = shallowRef<readonly Edit[]>([])
   const undone = shallowRef<readonly Edit[]>([])
-  const saveState = ref<'saved' | 'saving' | 'unsaved' | 'full' | 'elsewhere'>('saved')
   const refused = ref<string | null>(null)
   const marks = shallowRef<MarkRecord[]>([])
   const shelf = shallowRef<ShelfItem[]>([])
-  /** The document as the store has it. */
-  const kept = shallowRef<ProjectFile | null>(null)
-  const unkept = computed(() => doc.value !== null && toRaw(doc.value) !== toRaw(kept.value))
   /** What the maker should know about the store, besides the state of saving. */
   const notice = ref<string | null>(null)
   /** What was asked for while work would have been lost by it: the maker decides. */
@@ -52,60 +43,20 @@ export const useProject = defineStore('project', () => {
   /** Rises with every new step of the history, forth or back; a drag stays one step. */
   const steps = ref(0)
   let gestureOf: { gesture: Gesture; at: number } | null = null
-  let revision = 0
-  let pending: Promise<void> | null = null
-  let again = false
-  let savedAt = -Infinity
-  /** Ends the rest before a save: a page that goes away has no time for it. */
-  let hurry: () => void = () => {}
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('mariposa')
+  const keeper = createKeeper(record)
+  const { save } = keeper
+  const unkept = computed(() => keeper.lacks(doc.value))
 
   function record(): ProjectRecord {
     return {
       id: doc.value!.id,
       name: doc.value!.name,
-      revision,
+      revision: 0,
       changedAt: 0,
       doc: toRaw(doc.value!),
       done: [...done.value],
       undone: [...undone.value],
     }
-  }
-
-  /** Saves the newest state; edits made meanwhile are saved right after. */
-  function save(): Promise<void> {
-    if (saveState.value === 'elsewhere') return Promise.resolve()
-    saveState.value = 'saving'
-    if (pending) {
-      again = true
-      return pending
-    }
-    pending = new Promise<void>(resolve => {
-      hurry = resolve
-      setTimeout(resolve, Math.max(0, SAVE_REST_MS - (elapsed() - savedAt)))
-    })
-      .then(saveLoop)
-      .finally(() => {
-        pending = null
-      })
-    return pending
-  }
-
-  async function saveLoop(): Promise<void> {
-    do {
-      again = false
-      const now = record()
-      try {
-        revision = await withWord(saveProject(now))
-        kept.value = now.doc
-        savedAt = elapsed()
-        saveState.value = again ? 'saving' : 'saved'
-        channel?.postMessage({ project: doc.value!.id, revision })
-      } catch (fault) {
-        again = false
-        saveState.value = fault instanceof StaleError ? 'elsewhere' : isQuota(fault) ? 'full' : 'unsaved'
-      }
-    } while (again)
   }
 
   /** One named, undoable change. A change the schema refuses leaves everything as it was and says why. */
@@ -195,12 +146,13 @@ export const useProject = defineStore('project', () => {
   const undo = () => step(done, undone, 'back')
   const redo = () => step(undone, done, 'forward')
 
-  /** Goes to another project: at once, or, where that would throw work away, once the maker has said so. */
-  async function unlessLost(to: string, go: () => Promise<void>): Promise<void> {
-    // There may be room by now.
+  /**
+   * Whether the open project may go: what is not kept yet is kept first. False where it cannot be; the maker is
+   * asked then.
+   */
+  async function mayLeave(): Promise<boolean> {
     if (unkept.value) await save()
-    if (!unkept.value || !doc.value) return go()
-    leaving.value = { to, go }
+    return !unkept.value
   }
   const stay = () => {
     leaving.value = null
@@ -211,29 +163,38 @@ export const useProject = defineStore('project', () => {
     await go?.()
   }
 
-  const open = (id: string, name = id) => unlessLost(name, () => openNow(id))
   /** Throws `DocumentError` where what is stored cannot be read. */
-  async function openNow(id: string): Promise<void> {
-    const stored = await withWord(readRecord(id))
-    if (!stored) throw new DocumentError('', 'it is not in this browser any more')
-    take(stored)
-    notice.value = null
-    await db.settings.put({ key: 'open', value: id }).catch(() => {
-      // Only the next start would know it.
-    })
+  async function stored(id: string): Promise<ProjectRecord> {
+    const record = await withWord(readRecord(id))
+    if (!record) throw new DocumentError('', 'it is not in this browser any more')
+    return record
+  }
+  /** `then` follows once it is open, also where the maker was asked first. */
+  async function open(id: string, name = id, then: () => void = () => {}): Promise<void> {
+    // Read first: an edit that is made meanwhile is kept before the project goes.
+    const record = await stored(id)
+    const go = (next: ProjectRecord) => {
+      take(next)
+      then()
+    }
+    if (await mayLeave()) go(record)
+    else leaving.value = { to: name, go: async () => go(await stored(id)) }
   }
 
   function take(stored: ProjectRecord) {
-    doc.value = kept.value = stored.doc
+    doc.value = stored.doc
+    keeper.take(stored)
     gestureOf = null
     steps.value++
     done.value = stored.done
     undone.value = stored.undone
-    revision = stored.revision
-    saveState.value = 'saved'
     refused.value = null
+    notice.value = null
     listMarks().catch(() => {
       marks.value = []
+    })
+    void db.settings.put({ key: 'open', value: stored.id }).catch(() => {
+      // Only the next start would know it.
     })
   }
 
@@ -251,20 +212,18 @@ export const useProject = defineStore('project', () => {
     const damaged = shelf.value.find(item => item.id === last && item.fault)
     const openable = shelf.value.filter(item => !item.fault)
     const first = openable.find(item => item.id === last) ?? openable.find(item => item.id === DEMOS[0].id)
-    if (first) await openNow(first.id)
+    if (first) take(await stored(first.id))
     else await addNow(DEMOS[0], DEMOS[0].name)
     if (damaged)
       notice.value = `${damaged.name.slice(0, 80)} cannot be opened: ${damaged.fault}. It stands under Projects, where its raw content can be taken as a file.`
-    channel?.addEventListener('message', ({ data }: MessageEvent<{ project: string; revision: number }>) => {
-      if (data.project === doc.value?.id && data.revision > revision) saveState.value = 'elsewhere'
-    })
+    keeper.listen(() => doc.value?.id)
   }
 
   if (typeof window !== 'undefined') {
-    window.addEventListener('pagehide', () => hurry())
+    window.addEventListener('pagehide', keeper.hurry)
     // What is about to be kept needs no question; what cannot be kept does.
     window.addEventListener('beforeunload', event => {
-      if (unkept.value && saveState.value !== 'saving') event.preventDefault()
+      if (unkept.value && keeper.state.value !== 'saving') event.preventDefault()
     })
   }
 
@@ -273,11 +232,15 @@ export const useProject = defineStore('project', () => {
   }
 
   /** Puts a project on the shelf under a free id and opens it. Throws `StoreFault` where it was not kept. */
-  const add = (source: ProjectFile, name = source.name) => unlessLost(name, () => addNow(source, name))
+  async function add(source: ProjectFile, name = source.name): Promise<void> {
+    if (await mayLeave()) return addNow(source, name)
+    leaving.value = { to: name, go: () => addNow(source, name) }
+  }
   async function addNow(source: ProjectFile, name: string): Promise<void> {
-    await pending
     const id = await written(name.slice(0, 80), () => addRecord(source, name))
-    await openNow(id)
+    const record = await stored(id)
+    await mayLeave()
+    take(record)
     await listShelf()
   }
 
@@ -291,15 +254,9 @@ export const useProject = defineStore('project', () => {
   }
   /** Another state of a project that is here becomes its newest edit. */
   async function takeOver(state: ProjectFile): Promise<void> {
-    const into = () => {
-      replace('As in the imported file', state)
-      return Promise.resolve()
-    }
-    if (state.id === doc.value?.id) return into()
-    await unlessLost(state.name, async () => {
-      await openNow(state.id)
-      await into()
-    })
+    const into = () => replace('As in the imported file', state)
+    if (state.id === doc.value?.id) into()
+    else await open(state.id, state.name, into)
   }
 
   /** Throws `DocumentError`; nothing changes then. */
@@ -332,7 +289,7 @@ export const useProject = defineStore('project', () => {
   }
 
   /** Another tab is ahead: read what it saved. */
-  const reloadStored = () => openNow(doc.value!.id)
+  const reloadStored = async () => take(await stored(doc.value!.id))
   /** Another tab is ahead: keep both by putting ours aside as a copy. */
   const keepAsCopy = () => {
     const ours = doc.value!
@@ -343,8 +300,8 @@ export const useProject = defineStore('project', () => {
     doc,
     done,
     undone,
-    saveState,
-    kept,
+    saveState: keeper.state,
+    kept: keeper.kept,
     unkept,
     notice,
     leaving,
