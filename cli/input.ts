@@ -34,11 +34,14 @@ function whole(file: string, input: number | Uint8Array): Uint8Array {
   if (file === '-' && typeof input !== 'number') return input
   const handle = file === '-' ? (input as number) : openSync(file, 'r')
   try {
+    const about = fstatSync(handle)
+    if (about.isFile()) {
+      checkSize(about.size)
+      return readFileSync(handle)
+    }
+    // A pipe has no size of its own.
     const parts: Uint8Array[] = []
     let size = 0
-    // A pipe has no size of its own; a file's is looked at before anything is taken in.
-    if (fstatSync(handle).isFile()) checkSize(fstatSync(handle).size)
-    if (fstatSync(handle).isFile()) return readFileSync(handle)
     for (const part of pieces(handle)) {
       parts.push(part.slice())
       size += part.length

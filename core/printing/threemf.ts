@@ -97,6 +97,8 @@ function readModel(bytes: Uint8Array): Model {
     depth = 0,
     triangles = 0,
     instances = 0
+  const read = (into: number[], attributes: Record<string, string>, names: readonly string[], what: string) =>
+    into.push(...numbers(attributes, names, () => `${label(id)}, ${what} ${into.length / 3 + 1}`))
   const instance = (attributes: Record<string, string>): Instance => {
     if (++instances > MAX_INSTANCES)
       throw new DocumentError('model', `more than ${MAX_INSTANCES} components and items`)
@@ -121,26 +123,12 @@ function readModel(bytes: Uint8Array): Model {
         model.objects.set(id, object)
         break
       case 'vertex':
-        if (object)
-          object.vertices.push(
-            ...numbers(
-              attributes,
-              ['x', 'y', 'z'],
-              () => `${label(id)}, vertex ${object!.vertices.length / 3 + 1}`,
-            ),
-          )
+        if (object) read(object.vertices, attributes, ['x', 'y', 'z'], name)
         if (object && object.vertices.length > 9 * MAX_TRIANGLES)
           throw new DocumentError(label(id), `more than ${3 * MAX_TRIANGLES} corners`)
         break
       case 'triangle':
-        if (object)
-          object.triangles.push(
-            ...numbers(
-              attributes,
-              ['v1', 'v2', 'v3'],
-              () => `${label(id)}, triangle ${object!.triangles.length / 3 + 1}`,
-            ),
-          )
+        if (object) read(object.triangles, attributes, ['v1', 'v2', 'v3'], name)
         if (++triangles > MAX_TRIANGLES)
           throw new DocumentError(label(id), `more than ${MAX_TRIANGLES} triangles`)
         break

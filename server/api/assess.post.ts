@@ -7,6 +7,9 @@ import { ASSESS_LIMIT_MS, assessBeside, inTurn } from '../utils/assess-pool'
 import { limitedBody } from '../utils/limited-body'
 import { problem } from '../utils/problem'
 
+/** A project file comes over this machine's loopback in a moment; who trickles holds up the others. */
+const SEND_LIMIT_MS = 10_000
+
 export default defineEventHandler(async event => {
   // A form of another page cannot send this type unasked.
   const type = (getRequestHeader(event, 'content-type') ?? '').split(';')[0]!.trim().toLowerCase()
@@ -28,8 +31,10 @@ export default defineEventHandler(async event => {
     )
   }
   const answer = await inTurn(async () => {
-    const body = await limitedBody(event, MAX_PROJECT_BYTES)
-    if (body === null)
+    const body = await limitedBody(event, MAX_PROJECT_BYTES, SEND_LIMIT_MS)
+    // Its connection is closed: it hears of it by that.
+    if (body === 'late') return problem(event, 408, 'Too slow', 'the body did not arrive in time')
+    if (body === 'large')
       return problem(event, 413, 'Too large', `a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`)
     const outcome = await assessBeside(body)
     if (outcome.ok) {

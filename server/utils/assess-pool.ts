@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url'
 import Piscina from 'piscina'
 import worker from 'virtual:assess-worker'
 import type { Assessed } from '../workers/assess.worker'
+import { createTurns } from './turns'
 
 /** As many at once: their bodies and heaps together stay well under 1 GB. */
 const THREADS = 2
@@ -25,35 +26,7 @@ const pool = new Piscina<Uint8Array, Assessed>({
 
 export type Outcome = Assessed | { ok: false; stopped: 'slow' | 'memory' }
 
-let running = 0
-const queue: Array<() => void> = []
-
-/** Runs `work` when its turn comes; null where there are too many before it. */
-export async function inTurn<T>(work: () => Promise<T>): Promise<T | null> {
-  if (running >= THREADS) {
-    if (queue.length >= WAITING) return null
-    const came = await new Promise<boolean>(resolve => {
-      const turn = () => {
-        clearTimeout(late)
-        resolve(true)
-      }
-      const late = setTimeout(() => {
-        queue.splice(queue.indexOf(turn), 1)
-        resolve(false)
-      }, PATIENCE_MS)
-      queue.push(turn)
-    })
-    if (!came) return null
-  } else running++
-  try {
-    return await work()
-  } finally {
-    // The turn is handed on, so that nobody slips in between.
-    const next = queue.shift()
-    if (next) next()
-    else running--
-  }
-}
+export const { inTurn } = createTurns({ atOnce: THREADS, waiting: WAITING, patienceMs: PATIENCE_MS })
 
 /** The bytes are handed over to the thread and are empty here afterwards. */
 export async function assessBeside(bytes: Uint8Array<ArrayBuffer>): Promise<Outcome> {
