@@ -78,6 +78,7 @@ function labelY({ shape, size, label }: Handle): number | null {
   const fits = size[0] > label.split(' ')[0]!.length * LETTER * unit
   return fits ? 4 * unit : -size[2] / 2 - 4 * unit
 }
+const named = computed(() => handles.value.filter(handle => labelY(handle) !== null))
 </script>
 
 <template>
@@ -142,17 +143,20 @@ function labelY({ shape, size, label }: Handle): number | null {
         class="box twin"
         :stroke-width="1.3 * sheet.unit"
       />
-      <text
-        v-if="labelY(handle) !== null"
-        :font-size="10.5 * sheet.unit"
-        text-anchor="middle"
-        :y="labelY(handle)!"
-        class="tag name"
-        :class="{ above: labelY(handle)! < 0 }"
-      >
-        {{ shortLabel(handle) }}
-      </text>
     </g>
+    <!-- After all boxes: one that lies in another would be washed out by it. -->
+    <text
+      v-for="handle in named"
+      :key="`name ${handle.id}`"
+      :font-size="10.5 * sheet.unit"
+      text-anchor="middle"
+      :transform="`translate(${sheet.flat(handle.at).join(' ')})`"
+      :y="labelY(handle)!"
+      class="tag name"
+      :class="{ above: labelY(handle)! < 0 }"
+    >
+      {{ shortLabel(handle) }}
+    </text>
     <g
       v-if="active"
       class="tip"

@@ -47,7 +47,7 @@ const stale = computed(() => !fresh.value)
           <th>Remedy</th>
           <th class="r">Flying weight</th>
           <th class="r">To print</th>
-          <th class="r">Wing's reserve</th>
+          <th class="r">Reserve</th>
           <th class="r">Balances at</th>
           <th class="r">Margin in, gone</th>
           <th />
