@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
@@ -72,15 +73,20 @@ describe('the assessment of the open project', () => {
   it('the newest document is computed, those between are dropped', async () => {
     const { project, assessment } = await fresh()
     const asked: number[] = []
+    let release = () => {}
+    const released = new Promise<void>(resolve => (release = resolve))
     answer = async doc => {
       asked.push(doc.equipment.find(item => item.kind === 'motor')!.massG)
-      await new Promise(resolve => setTimeout(resolve, 60))
+      await released
       return assessor.assess(doc)
     }
-    for (const massG of [61, 62, 63, 64]) {
+    heavier(project, 61)
+    await until(() => asked.length === 1)
+    for (const massG of [62, 63, 64]) {
       heavier(project, massG)
-      await new Promise(resolve => setTimeout(resolve, 5))
+      await nextTick()
     }
+    release()
     await until(() => assessment.fresh)
     expect(asked).toEqual([61, 64])
   })
