@@ -7,7 +7,8 @@
  * unit speed.
  */
 import { factorise, solve, type Factorised } from './dense-solve'
-import { addHorseshoe } from './horseshoe'
+import { addHorseshoe, addSpreadHorseshoe } from './horseshoe'
+import { coreSquare } from './vortex-core'
 import type { Panels } from './panels'
 
 export interface Lattice {
@@ -67,7 +68,8 @@ export function factoriseLattice(panels: Panels): Lattice {
  * twins.
  */
 export function influence(panels: Panels): { direct: Float64Array; image: Float64Array } {
-  const { count, a, b, control, normal, mirrored } = panels
+  const { count, a, b, control, normal, mirrored, surface, spread, width, widthA, widthB } = panels
+  const surfaces = Math.sqrt(spread.length)
   const direct = new Float64Array(count * count),
     image = new Float64Array(count * count)
   const w = new Float64Array(3)
@@ -84,12 +86,19 @@ export function influence(panels: Panels): { direct: Float64Array; image: Float6
         bx = b[3 * j],
         by = b[3 * j + 1],
         bz = b[3 * j + 2]
+      const share = spread[surface[i] * surfaces + surface[j]]
+      const thin = share === 0
+      const coreA = thin ? 0 : coreSquare(share, widthA[j], width[i]),
+        coreB = thin ? 0 : coreSquare(share, widthB[j], width[i]),
+        coreBound = thin ? 0 : coreSquare(share, width[j], width[i])
       w[1] = w[2] = 0
-      addHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, 1)
+      if (thin) addHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, 1)
+      else addSpreadHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, coreA, coreB, coreBound)
       direct[i * count + j] = w[1] * ny + w[2] * nz
       if (mirrored[j] === 0) continue
       w[1] = w[2] = 0
-      addHorseshoe(w, cx, cy, cz, bx, -by, bz, ax, -ay, az, 1)
+      if (thin) addHorseshoe(w, cx, cy, cz, bx, -by, bz, ax, -ay, az, 1)
+      else addSpreadHorseshoe(w, cx, cy, cz, bx, -by, bz, ax, -ay, az, coreB, coreA, coreBound)
       image[i * count + j] = w[1] * ny + w[2] * nz
     }
   }

@@ -2,10 +2,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { circulationOf, solveFlows, velocityOf, type Flow } from './flows'
-import { addHorseshoe } from './horseshoe'
+import { addHorseshoe, addSpreadHorseshoe } from './horseshoe'
 import { loadTable } from './load-table'
 import { boundLoads, wakeLoads } from './loads'
 import { layPanels, type LatticeStation, type LatticeSurface } from './panels'
+import { coreSquare } from './vortex-core'
 import { stripCirculations, wakeWash } from './wake'
 
 const station = (x: number, y: number, z: number, chord: number): LatticeStation => ({
@@ -91,7 +92,21 @@ describe('the far wake', () => {
         const gamma = circulationOf(flows, state)
         const wash = wakeWash(panels, gamma)
         const total = stripCirculations(panels, gamma)
-        const w = new Float64Array(3)
+        const w = new Float64Array(3),
+          one = new Float64Array(3)
+        /** One horseshoe, spread where the panel that feels it belongs to a surface that is not joined. */
+        const put = (to: number, from: number, ...[x, y, z, ...ends]: number[]) => {
+          const [ax, ay, az, bx, by, bz, gamma] = ends
+          const share = panels.spread[panels.surface[to] * surfaces.length + panels.surface[from]]
+          const core = (width: number) => coreSquare(share, width, panels.width[to])
+          const [coreA, coreB] = [core(panels.widthA[from]), core(panels.widthB[from])]
+          one.fill(0)
+          if (share === 0) addHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, 1)
+          else if (ay < 0 || by < 0)
+            addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreB, coreA, core(panels.width[from]))
+          else addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreA, coreB, core(panels.width[from]))
+          one.forEach((value, axis) => (w[axis] += gamma * value))
+        }
         panels.strips.forEach((strip, k) => {
           const i = strip.first
           for (const side of strip.mirrored ? [1, -1] : [1]) {
@@ -100,9 +115,9 @@ describe('the far wake', () => {
             panels.strips.forEach((other, j) => {
               const m = 3 * other.first
               const [ay, az, by, bz] = [panels.a[m + 1], panels.a[m + 2], panels.b[m + 1], panels.b[m + 2]]
-              addHorseshoe(w, 6000, y, z, panels.a[m], ay, az, panels.b[m], by, bz, total.starboard[j])
-              if (other.mirrored)
-                addHorseshoe(w, 6000, y, z, panels.b[m], -by, bz, panels.a[m], -ay, az, total.port[j])
+              const [a, b] = [panels.a[m], panels.b[m]]
+              put(i, other.first, 6000, y, z, a, ay, az, b, by, bz, total.starboard[j])
+              if (other.mirrored) put(i, other.first, 6000, y, z, b, -by, bz, a, -ay, az, total.port[j])
             })
             const across = w[1] * side * panels.normal[2 * i] + w[2] * panels.normal[2 * i + 1]
             expect((side > 0 ? wash.starboard : wash.port)[k]).toBeCloseTo(-0.5 * across * strip.width, 5)

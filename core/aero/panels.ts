@@ -6,6 +6,7 @@
  * twist enter through the slope of the mean line, to first order. SI; x aft, y starboard, z up.
  */
 import { flapWeights } from './flap-weights'
+import { inPlane, joinSurfaces, type JoinedSurface } from './junctions'
 
 export interface LatticeStation {
   x: number
@@ -36,6 +37,11 @@ export interface LatticeSurface {
   spanwise: number
   spacing: 'uniform' | 'cosine'
   stations: readonly LatticeStation[]
+  /** Surfaces of one group are parts of one: their vortices act on each other as thin ones. Its name if absent. */
+  group?: string
+  /** The surface goes on there, as another one of its group does or as `joinSurfaces` finds. */
+  joinedRoot?: boolean
+  joinedTip?: boolean
   controls?: readonly LatticeControl[]
 }
 
@@ -55,6 +61,14 @@ export interface Panels {
   normal: Float64Array
   /** Angle by which camber and twist raise the panel against the flow, rad: the normal's x. */
   slope: Float64Array
+  /** Which surface the panel belongs to, both of its halves being one. */
+  surface: Int32Array
+  /** Widths that the strips have about A and about B, and the panel's own, m: what a vortex is spread over. */
+  widthA: Float64Array
+  widthB: Float64Array
+  width: Float64Array
+  /** Share of the full core by which each surface (row) feels each other's vortices. */
+  spread: Float64Array
   /** 1 where a port twin belongs to the panel. */
   mirrored: Uint8Array
   /** 1 where the panel lies in the plane of symmetry. */
@@ -85,8 +99,10 @@ export interface Strip {
  * own.
  */
 export function layPanels(given: readonly LatticeSurface[]): Panels {
-  const symmetric = given.every(surface => surface.mirror || inPlane(surface))
-  const surfaces = symmetric ? given : given.flatMap(wholeSurface)
+  const joined = joinSurfaces(given)
+  const symmetric = joined.surfaces.every(surface => surface.mirror || inPlane(surface))
+  const parts = joined.surfaces.map(surface => (symmetric ? [surface] : wholeSurface(surface)))
+  const surfaces = parts.flat()
   const count = surfaces.reduce((sum, s) => sum + s.chordwise * s.spanwise * (s.stations.length - 1), 0)
   const panels: Panels = {
     count,
@@ -95,34 +111,61 @@ export function layPanels(given: readonly LatticeSurface[]): Panels {
     control: new Float64Array(3 * count),
     normal: new Float64Array(2 * count),
     slope: new Float64Array(count),
+    surface: new Int32Array(count),
+    widthA: new Float64Array(count),
+    widthB: new Float64Array(count),
+    width: new Float64Array(count),
     mirrored: new Uint8Array(count),
     onPlane: new Uint8Array(count),
     strips: [],
     controls: new Map(),
+    spread: joined.spread,
   }
   let at = 0
-  for (const surface of surfaces) at = laySurface(panels, at, surface, symmetric && !surface.mirror)
+  parts.forEach((list, index) => {
+    for (const surface of list) {
+      const start = at
+      at = laySurface(panels, start, surface, symmetric && !surface.mirror)
+      panels.surface.fill(index, start, at)
+    }
+  })
   return panels
 }
 
-const inPlane = ({ stations }: LatticeSurface): boolean =>
-  stations.every(station => Math.abs(station.y) < 1e-9)
-
 /** Both halves as panels of their own: one surface from tip to tip where they meet, else two. */
-function wholeSurface(surface: LatticeSurface): LatticeSurface[] {
+function wholeSurface(surface: JoinedSurface): JoinedSurface[] {
   if (!surface.mirror) return [surface]
   const port = surface.stations.map(station => ({ ...station, y: -station.y })).reverse()
   if (Math.abs(surface.stations[0].y) < 1e-9)
-    return [{ ...surface, mirror: false, stations: [...port, ...surface.stations.slice(1)], controls: [] }]
+    return [
+      {
+        ...surface,
+        mirror: false,
+        stations: [...port, ...surface.stations.slice(1)],
+        controls: [],
+        joinedRoot: surface.joinedTip,
+      },
+    ]
   return [
-    { ...surface, mirror: false, stations: port, controls: [] },
+    {
+      ...surface,
+      mirror: false,
+      stations: port,
+      controls: [],
+      joinedRoot: surface.joinedTip,
+      joinedTip: surface.joinedRoot,
+    },
     { ...surface, mirror: false },
   ]
 }
 
-function laySurface(panels: Panels, start: number, surface: LatticeSurface, plane: boolean): number {
+function laySurface(panels: Panels, start: number, surface: JoinedSurface, plane: boolean): number {
   const edges = stripEdges(surface)
-  const middles = conditionPlaces(edges, surface.mirror && Math.abs(surface.stations[0].y) < 1e-9)
+  const middles = conditionPlaces(
+    edges,
+    surface.joinedRoot || (surface.mirror && Math.abs(surface.stations[0].y) < 1e-9),
+    surface.joinedTip,
+  )
   const flaps = (surface.controls ?? []).map(control => ({
     control,
     weights: flapWeights(surface.chordwise, control.chordShare),
@@ -135,9 +178,20 @@ function laySurface(panels: Panels, start: number, surface: LatticeSurface, plan
     const t = (span: number) => (length === 0 ? 0 : (span - from) / length)
     const [low, high] = [edges[strip], edges[strip + 1]]
     layStrip(panels, at, surface, plane, bay, t(low), t(high), t(middles[strip]), (low + high) / 2)
+    const width = high - low
+    const beside = (other: number) =>
+      edges[other + 1] === undefined || edges[other] === undefined
+        ? width
+        : (width + edges[other + 1] - edges[other]) / 2
+    panels.width.fill(width, at, at + surface.chordwise)
+    panels.widthA.fill(beside(strip - 1), at, at + surface.chordwise)
+    panels.widthB.fill(beside(strip + 1), at, at + surface.chordwise)
     for (const { control, weights, turned } of flaps) {
       const covered =
-        Math.max(0, Math.min(high, control.to) - Math.max(low, control.from)) / Math.max(1e-12, high - low)
+        Math.max(
+          0,
+          Math.min(high, control.to + surface.drawnOut) - Math.max(low, control.from + surface.drawnOut),
+        ) / Math.max(1e-12, high - low)
       if (covered > 0)
         weights.forEach((weight, k) => {
           turned[at + k] += weight * covered
@@ -180,18 +234,19 @@ function stripEdges(surface: LatticeSurface): number[] {
  * Where the condition points of each strip lie along the span: halfway in the strip's index, by a cubic
  * through the
  * neighbouring edges, with the edges reflected at tips (circulation there falls like the root of the
- * distance) and at
- * the plane of symmetry. For edges in cosine spacing this is halfway in the angle (Lan, J. Aircraft 11,
+ * distance), and going on at the plane of symmetry and where another surface is joined. For edges in cosine spacing this is halfway in the angle (Lan, J. Aircraft 11,
  * 1974), where
  * the rule is exact; for uniform strips it moves the tip's point out to 3/8 of its strip. Points halfway in
  * length
  * overrate the tips: span efficiency 1.03 for an ellipse with 20 strips.
  */
-function conditionPlaces(edges: readonly number[], rootOnPlane: boolean): number[] {
+function conditionPlaces(edges: readonly number[], rootGoesOn: boolean, tipGoesOn: boolean): number[] {
   const n = edges.length - 1
   const edge = (i: number): number => {
-    if (i < 0) return (rootOnPlane ? -1 : 1) * edges[Math.min(n, -i)]
-    return i > n ? edges[Math.max(0, 2 * n - i)] : edges[i]
+    if (i < 0) return (rootGoesOn ? -1 : 1) * edges[Math.min(n, -i)]
+    if (i <= n) return edges[i]
+    const inside = edges[Math.max(0, 2 * n - i)]
+    return tipGoesOn ? 2 * edges[n] - inside : inside
   }
   return edges.slice(0, -1).map((low, i) => {
     const high = edges[i + 1]

@@ -1,6 +1,7 @@
 /** The far wake (Trefftz plane): velocity across each strip's trace, from which induced drag follows. */
 import type { Circulation } from './lattice'
 import type { Panels } from './panels'
+import { coreSquare } from './vortex-core'
 
 /** Strip circulations of both halves: the sum over a strip's panels. */
 export function stripCirculations(
@@ -26,7 +27,8 @@ const influences = new WeakMap<Panels, WakeInfluence>()
 function wakeInfluence(panels: Panels): WakeInfluence {
   const known = influences.get(panels)
   if (known) return known
-  const { strips, a, b, control, normal } = panels
+  const { strips, a, b, control, normal, surface, spread, width, widthA, widthB } = panels
+  const surfaces = Math.sqrt(spread.length)
   const n = strips.length
   const direct = new Float64Array(n * n),
     image = new Float64Array(n * n)
@@ -37,17 +39,22 @@ function wakeInfluence(panels: Panels): WakeInfluence {
       ny = normal[2 * i],
       nz = normal[2 * i + 1]
     // Half of −w·n times the width: v = −Γ dz/2πr², w = Γ dy/2πr² of a vortex along +x.
-    const wash = (py: number, pz: number): number => {
+    const wash = (py: number, pz: number, core: number): number => {
       const dy = y - py,
         dz = z - pz
-      const square = dy * dy + dz * dz
+      const square = Math.hypot(dy * dy + dz * dz, core)
       return square < 1e-14 ? 0 : (-strips[k].width * (dy * nz - dz * ny)) / (4 * Math.PI * square)
     }
     for (let j = 0; j < n; j++) {
-      const m = 3 * strips[j].first
+      const first = strips[j].first,
+        m = 3 * first
+      const share = spread[surface[i] * surfaces + surface[first]]
+      const coreA = coreSquare(share, widthA[first], width[i]),
+        coreB = coreSquare(share, widthB[first], width[i])
       // Far aft, a leg leaving at B turns positively about +x, one arriving at A the other way.
-      direct[k * n + j] = wash(b[m + 1], b[m + 2]) - wash(a[m + 1], a[m + 2])
-      if (strips[j].mirrored) image[k * n + j] = wash(-a[m + 1], a[m + 2]) - wash(-b[m + 1], b[m + 2])
+      direct[k * n + j] = wash(b[m + 1], b[m + 2], coreB) - wash(a[m + 1], a[m + 2], coreA)
+      if (strips[j].mirrored)
+        image[k * n + j] = wash(-a[m + 1], a[m + 2], coreA) - wash(-b[m + 1], b[m + 2], coreB)
     }
   }
   const made = { direct, image }

@@ -76,7 +76,9 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
     )
     let profile = 0
     panels.strips.forEach((strip, k) => {
-      const own = models[strip.surface as SurfaceName] ?? models.wing!
+      const own = models[strip.surface as SurfaceName]
+      // What body and boom carry on is their own skin, counted below.
+      if (!own) return
       const cl =
         (2 * parts.reduce((sum, part) => sum + part.by * part.of[k], 0)) / Math.max(1e-6, strip.chord)
       profile +=

@@ -1,8 +1,9 @@
 /** The lattice of an airframe: every lifting surface with its controls, in SI. */
 import type { LatticeSurface } from '../../aero'
 import type { Control, ProjectFile, Surface, SurfaceName } from '../../document'
-import { meanSlope, placePoint, type SurfaceLoft } from '../../geometry'
+import { meanSlope, placePoint, type BodyLoft, type SurfaceLoft } from '../../geometry'
 import { mmToM } from '../../units'
+import { carriedOf, type BoomTube } from './body-carry'
 
 /**
  * Half-span strips and chordwise panels of the live lattice; the convergence table in the methods page says
@@ -48,6 +49,18 @@ export function latticeOf(loft: SurfaceLoft, controls: readonly Control[]): Latt
       chordShare: control.chordShare,
     })),
   }
+}
+
+/** A surface with what body and boom carry on of it between its halves. */
+export function latticeParts(
+  loft: SurfaceLoft,
+  controls: readonly Control[],
+  body: BodyLoft | null,
+  tube: BoomTube | null,
+): LatticeSurface[] {
+  const surface = latticeOf(loft, controls)
+  const through = carriedOf(surface, loft, body, tube)
+  return through ? [through.surface, through.carried] : [surface]
 }
 
 /** Controls that pitch, roll and yaw the aircraft, the first of each kind, with the sense that does it. */

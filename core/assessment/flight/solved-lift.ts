@@ -3,11 +3,11 @@
  * changes. SI inside.
  */
 import { airAt, bodyMoment, planform, solveLift, type LiftSolution, type Reference } from '../../aero'
-import type { Control, ProjectFile, SurfaceName } from '../../document'
+import type { Boom, Control, ProjectFile, SurfaceName } from '../../document'
 import type { BodyLoft, SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import { cToK, mmToM } from '../../units'
-import { latticeOf, surfaceOf } from './airframe-lattice'
+import { latticeParts, surfaceOf } from './airframe-lattice'
 import type { Airframe } from '../resolve'
 
 export interface WingPlan {
@@ -66,6 +66,8 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       fin: SurfaceLoft | undefined,
       finControls: readonly Control[],
       body: BodyLoft | null,
+      boom: Boom | null,
+      boomMm: number,
     ): SolvedFlight => {
       const plan = planOf(wing)
       const reference: Reference = {
@@ -78,7 +80,9 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       if (tail) parts.push({ loft: tail, controls: tailControls })
       if (fin) parts.push({ loft: fin, controls: finControls })
       const lift = solveLift(
-        parts.map(({ loft, controls }) => latticeOf(loft, controls)),
+        parts.flatMap(({ loft, controls }) =>
+          latticeParts(loft, controls, body, boom && { boom, diameterMm: boomMm }),
+        ),
         reference,
       )
       const strips = (size: (x: number) => number, wingRear: number, behind: number, length: number) =>
@@ -107,7 +111,7 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
     SOLVED,
   )
   const NONE: readonly Control[] = []
-  return ({ doc, wing, surfaces, body }) => {
+  return ({ doc, wing, surfaces, body, boom }) => {
     const controls = (name: SurfaceName) => (surfaces[name] ? surfaceOf(doc, name)!.controls : NONE)
     return solveFor(
       wing,
@@ -117,6 +121,8 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       surfaces.vertical,
       controls('vertical'),
       body,
+      boom?.boom ?? null,
+      boom?.stock.heightMm ?? 0,
     )
   }
 }

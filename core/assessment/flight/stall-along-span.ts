@@ -9,11 +9,12 @@ import {
   type LiftSolution,
   type StripLift,
 } from '../../aero'
+import type { Boom } from '../../document'
 import { zoneOr, trailingEdgeMm } from '../../geometry'
 import { memoise } from '../../memo'
 import { degToRad, GRAVITY, mToMm, radToDeg } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
-import { controlId, latticeOf } from './airframe-lattice'
+import { controlId, latticeParts } from './airframe-lattice'
 import { alongSpan, type createSections, type StationModels } from './section-models'
 import type { Airframe } from '../resolve'
 import type { StallCase, StallReport } from '../report'
@@ -45,19 +46,28 @@ export interface StallStage {
 
 export function createStall(): StallStage {
   const casesOf = memoise(
-    (flight: SolvedFlight, airframe: Airframe['wing'], others: readonly LatticeSurface[]) =>
-      variations(flight, airframe, others),
+    (
+      flight: SolvedFlight,
+      wing: Airframe['wing'],
+      body: Airframe['body'],
+      boom: Boom | null,
+      diameterMm: number,
+      others: readonly LatticeSurface[],
+    ) => variations(flight, latticeParts(wing, [], body, boom && { boom, diameterMm }), others),
     12,
   )
   let lastOthers: { key: unknown[]; others: LatticeSurface[] } | null = null
   return (airframe, flight, models, mass) => {
-    const { surfaces, doc, wing } = airframe
-    const key = [surfaces.horizontal, surfaces.vertical]
+    const { surfaces, doc, wing, body, boom } = airframe
+    const tube = boom && { boom: boom.boom, diameterMm: boom.stock.heightMm }
+    const key = [surfaces.horizontal, body, boom?.boom, boom?.stock]
     if (!lastOthers || lastOthers.key.some((item, i) => item !== key[i]))
       lastOthers = {
         key,
         others: [surfaces.horizontal].flatMap(loft =>
-          loft ? [{ ...latticeOf(loft, []), chordwise: VARIED_CHORDWISE }] : [],
+          loft
+            ? latticeParts(loft, [], body, tube).map(part => ({ ...part, chordwise: VARIED_CHORDWISE }))
+            : [],
         ),
       }
     const air = airOf(doc)
@@ -86,7 +96,7 @@ export function createStall(): StallStage {
     )
     const cases: StallCase[] = [
       caseOf('drawn', 'as drawn', drawn),
-      ...casesOf(flight, wing, lastOthers.others).map(({ id, label, lift }) => caseOf(id, label, find(lift))),
+      ...casesOf(flight, wing, body, tube?.boom ?? null, tube?.diameterMm ?? 0, lastOthers.others).map(({ id, label, lift }) => caseOf(id, label, find(lift))),
     ]
     const sources = new Set(models.models.map(model => model.source))
     return {
@@ -165,10 +175,11 @@ const VARIED_CHORDWISE = 2
  */
 function variations(
   flight: SolvedFlight,
-  wing: Airframe['wing'],
+  [drawn, ...carried]: readonly LatticeSurface[],
   others: readonly LatticeSurface[],
 ): Array<{ id: StallCase['id']; label: string; lift: LiftSolution }> {
-  const base = { ...latticeOf(wing, []), chordwise: VARIED_CHORDWISE }
+  const base = { ...drawn, chordwise: VARIED_CHORDWISE }
+  const beside = [...carried.map(part => ({ ...part, chordwise: VARIED_CHORDWISE })), ...others]
   const root = base.stations[0]
   const last = base.stations.length - 1
   const spans = base.stations.map((_, i) =>
@@ -177,7 +188,7 @@ function variations(
       .reduce((sum, b, k) => sum + Math.hypot(b.y - base.stations[k].y, b.z - base.stations[k].z), 0),
   )
   const solve = (stations: LatticeSurface['stations']) =>
-    solveLift([{ ...base, stations }, ...others], flight.reference)
+    solveLift([{ ...base, stations }, ...beside], flight.reference)
   const mean =
     base.stations
       .slice(1)
