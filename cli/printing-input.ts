@@ -23,6 +23,7 @@ const RecipeFile = z.strictObject({
     .default(null),
   skinGapMm: z.number().min(0.2).max(50).nullable().default(null),
   brimMm: z.number().min(0).max(20).default(0),
+  beadForm: z.enum(['rounded', 'rectangular']).default('rounded'),
   infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'),
   stance: z.enum(['standing', 'flat']).default('standing'),
 })

@@ -159,7 +159,7 @@ describe('printed mass', () => {
     })
     const piece = assess(doc).pieces.find(p => p.id === 'wing-1-starboard')!
     const outline = outlineAt(createAssessor().airframe(doc).wing, 50)
-    const perLayer = wallBeads(insetField([outline]), 1, 0.45).outer
+    const perLayer = wallBeads(insetField([outline]), 1, recipe).outer
     expect(piece.predictedG).toBeCloseTo(
       perLayer * (100 / 0.25) * beadMassPerMm(recipe, LIBRARIES.filaments[0]) * 1000,
       6,
@@ -227,8 +227,7 @@ describe('printed mass', () => {
       d.wing.panels = [d.wing.panels[0]]
     })
     const mass = assess(flat).pieces.filter(p => p.id === 'wing-1-starboard')[0].predictedG
-    // Bead section over width × height is what the bead model leaves of a solid: 0.0991/0.1125.
-    const expected = polygonArea(outlineAt(wing, 135)).area * 270 * 1.24e-3 * (0.0990874 / 0.1125)
+    const expected = polygonArea(outlineAt(wing, 135)).area * 270 * 1.24e-3
     expect(mass / expected).toBeCloseTo(1, 1)
   })
   it('foaming filament at the flow that fills the bead weighs 1/X of solid at the same walls', () => {

@@ -18,7 +18,7 @@ import {
   weightVerdict,
 } from './assessment/findings'
 import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
-import { ledgerOf, createSparReports } from './assessment/ledger'
+import { ledgerOf, createSparReports, reportSmallParts } from './assessment/ledger'
 import { loadsOf, heatOf, createStrength } from './assessment/strength'
 import { createPrinting, reportPieces } from './assessment/print'
 import type { HeatReport, PieceReport, Assessment, LedgerRow, PlanFigures } from './assessment/report'
@@ -45,7 +45,7 @@ export type { Contribution, Verdict, WingName } from './assessment/report'
 export type { Finding } from './assessment/report'
 export type { PieceReport } from './assessment/report'
 export type { Drawing } from './assessment/report'
-export type { Assessment, LedgerRow, SparReport } from './assessment/report'
+export type { Assessment, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
 export { noCuts, type NoCut } from './assessment/resolve'
@@ -127,6 +127,7 @@ export function createAssessor(
         cost: pieces.reduce((total, piece) => total + piece.cost, 0),
         ...forecast(entries, pieces),
       }
+      const smallParts = reportSmallParts(airframe)
       const spars = reportSpars(airframe, entries)
       const verdicts = {
         weight: weightVerdict(doc, totals, ledger),
@@ -136,13 +137,14 @@ export function createAssessor(
       }
       const findings = [
         ...verdictFindings(verdicts, strength),
-        ...findProblems(airframe, { pieces, spars, flight, plan, stall, trim, handling, controls, strength }),
+        ...findProblems(airframe, { pieces, smallParts, spars, flight, plan, stall, trim, handling, controls, strength }),
       ]
       return {
         verdicts,
         findings,
         pieces,
         ledger,
+        smallParts,
         totals,
         plan,
         flight,

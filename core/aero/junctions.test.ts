@@ -36,7 +36,13 @@ function figures(list: LatticeSurface[], finer = 1) {
     reference,
   )
   const { beta } = derivativesAt(lift.flows, 0.06, [], { x: 0.05, z: 0 }, reference)
-  return { np: lift.neutralPointX / 0.2, slope: lift.clAlpha, e: lift.spanEfficiency, Cl: beta.Cl, Cn: beta.Cn }
+  return {
+    np: lift.neutralPointX / 0.2,
+    slope: lift.clAlpha,
+    e: lift.spanEfficiency,
+    Cl: beta.Cl,
+    Cn: beta.Cn,
+  }
 }
 /** Neutral point within 1 % of the chord, Cl_β and Cn_β within 5 % (or 0.001) of four times the strips. */
 function convergedAt(list: LatticeSurface[]) {
@@ -138,7 +144,8 @@ describe('tails, canards and fins in fine steps', () => {
     for (const item of all) expect(item.Cn).toBeGreaterThan(0.1)
     const on = places.findIndex(z => Math.abs(z - 0.15) < 1e-9)
     expect(all[on].Cn).toBeGreaterThan(1.4 * all[places.findIndex(z => Math.abs(z - 0.08) < 1e-9)].Cn)
-    for (const z of [0, 0.05, 0.1, 0.1495, 0.15, 0.1505, 0.19]) convergedAt([wing, tail(0.2, z), fin(0, 0.15)])
+    for (const z of [0, 0.05, 0.1, 0.1495, 0.15, 0.1505, 0.19])
+      convergedAt([wing, tail(0.2, z), fin(0, 0.15)])
   })
   it('a twin fin moved past the tip of its wing, and lifted off it', () => {
     const across = sweep(0.44, 0.51, 70).map(y => figures([wing, twinFin(y, 0)]))

@@ -59,7 +59,8 @@ export function joinSurfaces(given: readonly LatticeSurface[]): Junctions {
         [i, j],
         [j, i],
       ])
-        for (const end of ['root', 'tip'] as const) share = Math.min(share, join(surfaces, own, other, end, met))
+        for (const end of ['root', 'tip'] as const)
+          share = Math.min(share, join(surfaces, own, other, end, met))
     }
     spread[i * n + j] = spread[j * n + i] = share
   }
@@ -250,10 +251,7 @@ export function stationBetween(a: LatticeStation, b: LatticeStation, t: number):
 }
 
 /** The place of a surface nearest to a point across the flow; distance in the plane across it. */
-function nearest(
-  { stations }: LatticeSurface,
-  { y, z }: LatticeStation,
-): Place & { distance: number } {
+function nearest({ stations }: LatticeSurface, { y, z }: LatticeStation): Place & { distance: number } {
   let best: { distance: number; bay: number; t: number } = { distance: Infinity, bay: 0, t: 0 }
   for (let bay = 0; bay + 1 < stations.length; bay++) {
     const a = stations[bay],
@@ -261,8 +259,7 @@ function nearest(
     const dy = b.y - a.y,
       dz = b.z - a.z
     const square = dy * dy + dz * dz
-    const t =
-      square < 1e-18 ? 0 : Math.min(1, Math.max(0, ((y - a.y) * dy + (z - a.z) * dz) / square))
+    const t = square < 1e-18 ? 0 : Math.min(1, Math.max(0, ((y - a.y) * dy + (z - a.z) * dz) / square))
     const distance = Math.hypot(a.y + t * dy - y, a.z + t * dz - z)
     if (distance < best.distance - 1e-12) best = { distance, bay, t }
   }

@@ -104,7 +104,8 @@ describe('the far wake', () => {
           if (share === 0) addHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, 1)
           else if (ay < 0 || by < 0)
             addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreB, coreA, core(panels.width[from]))
-          else addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreA, coreB, core(panels.width[from]))
+          else
+            addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreA, coreB, core(panels.width[from]))
           one.forEach((value, axis) => (w[axis] += gamma * value))
         }
         panels.strips.forEach((strip, k) => {

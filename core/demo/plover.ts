@@ -1,5 +1,5 @@
 /** Plover: a small pushed flying wing for evenings. No tail, twin fins at the tips, reflexed sections. */
-import type { ProjectFile } from '../document'
+import { RECKONED, type ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -27,7 +27,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 5,
+  version: 6,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -234,7 +234,7 @@ export const PLOVER: ProjectFile = {
       servo: { torqueNcm: 14, travelDeg: 50 },
     },
   ],
-  allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05 },
+  allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05, smallParts: RECKONED },
   printers: [
     {
       id: 'only',

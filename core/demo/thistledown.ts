@@ -2,7 +2,7 @@
  * Thistledown: scatters wildflower seed over meadows. High wing, short body, carbon boom, electric tractor,
  * hopper at the CG.
  */
-import type { Control, Equipment, Joint, ProjectFile } from '../document'
+import { RECKONED, type Control, type Equipment, type Joint, type ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -55,7 +55,7 @@ const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 5,
+  version: 6,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -351,10 +351,8 @@ export const THISTLEDOWN: ProjectFile = {
     }),
     item('hopper', 'Hopper with gate and servo', 'hardware', 26, [234, 0, -22], [60, 55, 42]),
     item('seed', 'Wildflower seed', 'payload', 60, [234, 0, -26], [50, 45, 34], { drops: true, spreadG: 3 }),
-    item('pushrods', 'Pushrods and horns', 'hardware', 12, [560, 0, 6], [480, 6, 6], { spreadG: 1 }),
-    item('wing-bolts', 'Wing bolts and plates', 'hardware', 8, [250, 0, 50], [120, 20, 8]),
   ],
-  allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05 },
+  allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05, smallParts: RECKONED },
   printers: [
     {
       id: 'tall',
@@ -401,7 +399,7 @@ export const THISTLEDOWN: ProjectFile = {
   polars: [],
   gear: [],
   proofs: [],
-  calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 2.05, date: '2026-09-28' }],
+  calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 1.72, date: '2026-09-28' }],
   weighIns: [
     {
       piece: 'wing-1-starboard',

@@ -132,7 +132,7 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":6}')).toThrow(/^version: 6 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":7}')).toThrow(/^version: 7 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
@@ -227,10 +227,13 @@ describe('project files', () => {
   it('a recipe file of version 1 stands on its end; one of this version says so itself', () => {
     const { stance: _, ...recipe } = DEMOS[0].zones[0].recipe
     const file = { format: 'mariposa-recipe', version: 1, name: 'Nose', filament: 'pla-tough', recipe }
-    expect(readRecipe(JSON.stringify(file))).toMatchObject({ version: 2, recipe: { stance: 'standing' } })
+    expect(readRecipe(JSON.stringify(file))).toMatchObject({
+      version: 3,
+      recipe: { stance: 'standing', beadForm: 'rounded' },
+    })
     const flat = { name: 'Nose', filament: 'pla-tough', recipe: { ...recipe, stance: 'flat' as const } }
     expect(readRecipe(writeRecipe(flat)).recipe.stance).toBe('flat')
-    expect(() => readRecipe(JSON.stringify({ ...file, version: 2 }))).toThrow(/^recipe\.stance: /)
+    expect(() => readRecipe(JSON.stringify({ ...file, version: 3 }))).toThrow(/^recipe\.stance: /)
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])

@@ -5,6 +5,7 @@ export { readProject, checkProject, writeProject, pathText, MAX_PROJECT_BYTES, P
 export { DocumentError } from './fault'
 export { parseJson, type JsonLimits } from './json'
 export { LEAST_THICKNESS, outlineFault } from './outline'
+export { beadSection, beadSpacing, beadsThick, roundedBead, wallDepth, wallsReach } from './bead'
 export { share } from './share'
 export { readRecipe, writeRecipe, RecipeFile } from './recipe-file'
 export { newControlNumber, newPieceNumber } from './piece-numbers'

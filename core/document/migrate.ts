@@ -3,6 +3,8 @@
  * left as it is: the check names it.
  */
 
+import { RECKONED } from './schema'
+
 type Loose = Record<string, unknown>
 const isObject = (value: unknown): value is Loose =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -144,7 +146,25 @@ export function fromVersion4(raw: unknown): unknown {
   }
 }
 
-const STEPS = [fromVersion1, fromVersion2, fromVersion3, fromVersion4]
+/** What recipe files of version 2 did not say: beads have round sides. */
+export const recipeFromVersion2 = (recipe: unknown): unknown =>
+  isObject(recipe) ? { beadForm: 'rounded', ...recipe } : recipe
+
+/**
+ * What version 5 did not say: what hinges, rods, screws, straps and finish weigh. They are
+ * reckoned, and beads have round sides. */
+export function fromVersion5(raw: unknown): unknown {
+  if (!isObject(raw)) return raw
+  const { allowances } = raw
+  return {
+    ...raw,
+    version: 6,
+    zones: each(raw.zones, zone => ({ ...zone, recipe: recipeFromVersion2(zone.recipe) })),
+    allowances: isObject(allowances) ? { ...allowances, smallParts: { ...RECKONED } } : allowances,
+  }
+}
+
+const STEPS = [fromVersion1, fromVersion2, fromVersion3, fromVersion4, fromVersion5]
 
 /** Any older version, step by step. */
 export function migrate(raw: Loose): unknown {

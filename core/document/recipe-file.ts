@@ -1,13 +1,13 @@
 /** A recipe on its own, as a file: how a zone is printed, for another project or another maker. */
 import { z } from 'zod'
-import { recipeFromVersion1 } from './migrate'
+import { recipeFromVersion1, recipeFromVersion2 } from './migrate'
 import { DocumentError } from './fault'
 import { parseJson } from './json'
 import { pathText } from './read'
 import { Recipe } from './schema/recipe'
 export const RecipeFile = z.strictObject({
   format: z.literal('mariposa-recipe'),
-  version: z.literal(2),
+  version: z.literal(3),
   name: z.string().min(1).max(200),
   filament: z.string().min(1).max(60),
   recipe: Recipe,
@@ -15,15 +15,19 @@ export const RecipeFile = z.strictObject({
 export type RecipeFile = z.infer<typeof RecipeFile>
 
 export const writeRecipe = (file: Omit<RecipeFile, 'format' | 'version'>): string =>
-  `${JSON.stringify({ format: 'mariposa-recipe', version: 2, ...file }, null, 2)}\n`
+  `${JSON.stringify({ format: 'mariposa-recipe', version: 3, ...file }, null, 2)}\n`
+
+function broughtUp(raw: unknown): unknown {
+  const loose = raw as { version?: unknown; recipe?: unknown } | null
+  if (loose?.version === 1)
+    return { ...loose, version: 3, recipe: recipeFromVersion2(recipeFromVersion1(loose.recipe)) }
+  return loose?.version === 2 ? { ...loose, version: 3, recipe: recipeFromVersion2(loose.recipe) } : raw
+}
 
 /** Throws `DocumentError` with the path and the reason. */
 export function readRecipe(json: string): RecipeFile {
   const raw = parseJson(json, 'a recipe', { bytes: 100_000, values: 2000, depth: 8 })
-  const loose = raw as { version?: unknown; recipe?: unknown } | null
-  const parsed = RecipeFile.safeParse(
-    loose?.version === 1 ? { ...loose, version: 2, recipe: recipeFromVersion1(loose.recipe) } : raw,
-  )
+  const parsed = RecipeFile.safeParse(broughtUp(raw))
   if (!parsed.success)
     throw new DocumentError(
       pathText(parsed.error.issues[0].path),

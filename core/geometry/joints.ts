@@ -2,7 +2,7 @@
  * What aligns two pieces at a cut: pins, a tongue, a lip, bolts. Features for the piece below the cut and the
  * one above it. mm
  */
-import type { Cut, Joint, Recipe } from '../document'
+import { beadsThick, type Cut, type Joint, type Recipe } from '../document'
 import { bodyHeights, bodySkinAt, type BodyLoft } from './body-loft'
 import { add, boxOf, cut, fill, rectangle, sectionAt, type Feature } from './feature'
 import { circle, insetVertices } from './polygon'
@@ -159,7 +159,7 @@ export function surfaceJoint(
 
 /** Thickness of a hollow body's shell, mm; null for schools that fill the section. */
 export function shellThickness(recipe: Recipe): number | null {
-  if (recipe.school === 'beads') return recipe.walls * recipe.beadWidthMm
+  if (recipe.school === 'beads') return beadsThick(recipe, recipe.walls)
   if (recipe.school === 'double-skin' && recipe.skinGapMm) return recipe.skinGapMm + recipe.beadWidthMm
   return null
 }

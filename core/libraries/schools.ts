@@ -10,7 +10,7 @@ export interface School {
   recipe: Omit<Recipe, 'flow' | 'nozzleC'>
 }
 
-const bead = { beadWidthMm: 0.45, layerHeightMm: 0.25 }
+const bead = { beadWidthMm: 0.45, layerHeightMm: 0.25, beadForm: 'rounded' as const }
 
 export const SCHOOLS: readonly School[] = [
   {

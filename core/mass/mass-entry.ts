@@ -3,7 +3,7 @@ import type { InertiaFigures } from './inertia-figures'
 export interface MassEntry {
   id: string
   name: string
-  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire' | 'joint'
+  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire' | 'joint' | 'small'
   /** kg */
   mass: number
   /** m, aircraft axes. */
@@ -14,7 +14,7 @@ export interface MassEntry {
   sigma: number
   /** Entries that share a name here err together (one filament's flow); null errs alone. */
   common: string | null
-  source: 'printed' | 'weighed' | 'listed' | 'share'
+  source: 'printed' | 'weighed' | 'listed' | 'share' | 'reckoned'
   /** Leaves in flight. */
   drops: boolean
   /** About its own middle, kg·m². */

@@ -1,15 +1,10 @@
-/** The bead model. A laid bead is a rectangle with round ends. */
-import type { Recipe } from '../document'
+/** What a laid bead weighs and how full it is. */
+import { beadSection, beadSpacing, type Recipe } from '../document'
 import { expansionAt, type Filament } from '../libraries'
-
-/** Section of a full bead, mm²: (w − h)·h + π·h²/4, for w ≥ h. */
-export function beadArea(widthMm: number, heightMm: number): number {
-  return (widthMm - heightMm) * heightMm + (Math.PI * heightMm ** 2) / 4
-}
 
 /** Kilograms laid per mm of bead: section × flow × density of the unfoamed filament. */
 export const beadMassPerMm = (recipe: Recipe, filament: Filament): number =>
-  beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow * filament.density * 1e-9
+  beadSection(recipe) * recipe.flow * filament.density * 1e-9
 
 /**
  * How full the bead is: expansion times flow. 1 is right; below 0.95 starved and weak, above 1.05 proud and
@@ -27,5 +22,4 @@ export const relativeDensity = (recipe: Recipe, filament: Filament): number =>
 
 /** Wall thickness that carries load, mm: bead section over layer height, less where the bead is starved. */
 export const beadThickness = (recipe: Recipe, filament: Filament): number =>
-  (beadArea(recipe.beadWidthMm, recipe.layerHeightMm) / recipe.layerHeightMm) *
-  Math.min(1, beadFill(recipe, filament))
+  beadSpacing(recipe) * Math.min(1, beadFill(recipe, filament))

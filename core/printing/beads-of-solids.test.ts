@@ -7,7 +7,6 @@ import { LIBRARIES, recipeFor } from '../libraries'
 import { cornersOf, revolve } from '../testing/meshes'
 import { testKernel } from '../testing/kernel'
 import { meshOf } from '../geometry'
-import { beadArea } from './bead'
 import { sliceModel } from './slice-model'
 
 const PLA = LIBRARIES.filaments[0]
@@ -18,6 +17,7 @@ const recipe = (more: Partial<Recipe>): Recipe => ({
     PLA,
   ),
   walls: 1,
+  beadForm: 'rectangular',
   ...more,
 })
 const w = 0.45
@@ -75,9 +75,7 @@ describe('centre and inertia of the beads, within 1 %', () => {
       const inside = (80 - 2 * w) * (40 - 2 * w) - 2 * Math.PI * (6 + w) ** 2
       expect(Math.abs(sliced.lengths.infill / ((0.3 * inside * layers) / w) - 1)).toBeLessThan(0.005)
       expect(
-        Math.abs(
-          sliced.extrudedMm3 / ((wall + (0.3 * inside) / w) * layers * beadArea(w, layerHeightMm)) - 1,
-        ),
+        Math.abs(sliced.extrudedMm3 / ((wall + (0.3 * inside) / w) * layers * (w * layerHeightMm)) - 1),
       ).toBeLessThan(0.005)
       // Walls: the box's at its middle, 40, the holes' at 20 and 40; infill: the area less both holes.
       const around = 2 * Math.PI * (6 + w / 2),
@@ -230,6 +228,6 @@ describe('what lies over nothing', () => {
     )
     expect(lengths.brim / expected).toBeCloseTo(1, 3)
     // It is torn off: filament, but not mass.
-    expect(filamentMm3 - extrudedMm3).toBeCloseTo(lengths.brim * beadArea(w, 0.25), 3)
+    expect(filamentMm3 - extrudedMm3).toBeCloseTo(lengths.brim * (w * 0.25), 3)
   })
 })

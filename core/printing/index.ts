@@ -1,4 +1,4 @@
-export { beadArea, beadFill, beadThickness, beadMassPerMm, relativeDensity } from './bead'
+export { beadFill, beadThickness, beadMassPerMm, relativeDensity } from './bead'
 export { insetField, insetArea, insetEdge, type InsetField } from './inset-field'
 export { layLayer, layerBeads, latticeLength, wallBeads, type Layer } from './lay'
 export { layerRuns, type LayerRuns, type RunKind } from './layer-runs'

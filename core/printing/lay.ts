@@ -1,7 +1,9 @@
 /** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
-import type { Recipe } from '../document'
+import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
 import { areaMoments } from '../geometry'
 import { insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
+
+type BeadOf = Pick<Recipe, 'beadWidthMm' | 'layerHeightMm' | 'beadForm'>
 
 export interface Layer {
   outerWall: number
@@ -41,22 +43,22 @@ const SQUEEZE = 0.04
  * How much of the bead of wall i (from 1) an edge gets where the medial axis lies `depth` in: 1, ½ where both
  * sides share it, or none.
  */
-export const wallShare = (depth: number, i: number, width: number): number =>
-  depth >= (i - SQUEEZE) * width
-    ? 1
-    : depth >= (i - 0.5 - SQUEEZE) * width || (i === 1 && depth >= width / 4)
-      ? 0.5
-      : 0
+export function wallShare(depth: number, i: number, bead: BeadOf): number {
+  const width = bead.beadWidthMm,
+    middle = wallDepth(bead, i) - SQUEEZE * width
+  if (depth >= middle + beadSpacing(bead) / 2) return 1
+  return depth >= middle || (i === 1 && depth >= width / 4) ? 0.5 : 0
+}
 
 /**
- * Walls run at (i − ½)w inside the outline. Where the section is too thin for every bead, as many are laid as
+ * Walls run at w/2 + (i − 1)s inside the outline, s being the distance of neighbouring beads. Where the section is too thin for every bead, as many are laid as
  * fit
  * across it: a last one is shared by both sides, and the thinnest edge down to half a bead still gets one.
  */
 export function wallBeads(
   field: InsetField,
   walls: number,
-  width: number,
+  bead: BeadOf,
 ): { outer: number; inner: number; sum: Moments } {
   let outer = 0,
     inner = 0
@@ -64,9 +66,9 @@ export function wallBeads(
   for (let e = 0; e < field.length.length; e++) {
     const depth = field.depth[e]
     for (let i = 1; i <= walls; i++) {
-      const share = wallShare(depth, i, width)
+      const share = wallShare(depth, i, bead)
       if (share === 0) break
-      const length = addEdge(sum, field, e, Math.min((i - 0.5) * width, depth), share)
+      const length = addEdge(sum, field, e, Math.min(wallDepth(bead, i), depth), share)
       if (i === 1) outer += length
       else inner += length
     }
@@ -121,11 +123,7 @@ function meanMoments(field: InsetField, d: number): Moments {
 
 /** How deep into a section a recipe looks, mm. */
 export const recipeReach = (recipe: Recipe): number =>
-  1.05 *
-  Math.max(
-    recipe.walls * recipe.beadWidthMm,
-    recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0,
-  )
+  1.05 * Math.max(wallsReach(recipe), recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0)
 
 /**
  * Share of an edge that the inner bead of a double skin follows: where the section is deep enough for it,
@@ -134,17 +132,18 @@ export const recipeReach = (recipe: Recipe): number =>
 export const innerSkinShare = (depth: number, gap: number, width: number): number =>
   Math.min(1, Math.max(0, (depth - gap - width / 2) / width))
 
-/** Lays one layer. Infill of share f inside the innermost wall has length f·area/w (methods page). */
+/** Lays one layer. Infill of share f inside the innermost wall has length f·area/s (methods page). */
 export function layLayer(field: InsetField, recipe: Recipe): Layer {
-  const w = recipe.beadWidthMm
-  const walls = wallBeads(field, recipe.walls, w)
-  const inside = insetArea(field, recipe.walls * w)
+  const w = recipe.beadWidthMm,
+    spacing = beadSpacing(recipe)
+  const walls = wallBeads(field, recipe.walls, recipe)
+  const inside = insetArea(field, wallsReach(recipe))
   const { outer, sum } = walls
   let { inner } = walls
   let infillArea = inside
   const hollow =
     recipe.infillShare === 0 && !recipe.lattice && recipe.baseLayers === 0 && recipe.topLayers === 0
-  const filled = hollow ? nothing() : meanMoments(field, recipe.walls * w)
+  const filled = hollow ? nothing() : meanMoments(field, wallsReach(recipe))
   let between = filled
   if (recipe.skinGapMm) {
     const gap = recipe.skinGapMm
@@ -166,7 +165,7 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
       }
   }
   const lattice = recipe.lattice ? latticeLength(inside, recipe.lattice.pitchMm, recipe.lattice.passes) : 0
-  const infill = (recipe.infillShare * infillArea) / w
+  const infill = (recipe.infillShare * infillArea) / spacing
   addMoments(sum, infill, between)
   addMoments(sum, lattice, filled)
   return {
@@ -174,7 +173,7 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
     innerWall: inner,
     lattice,
     infill,
-    solidExtra: Math.max(0, inside / w - infill - lattice),
+    solidExtra: Math.max(0, inside / spacing - infill - lattice),
     sum,
     inside: filled,
   }

@@ -6,7 +6,7 @@
  * their lengths to the layer's mean, which where the lines happen to fall would scatter. mm, in the section's
  * plane.
  */
-import type { Recipe } from '../document'
+import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
 import type { Section } from '../geometry'
 import { insetEdge, insetLoops, type InsetField } from './inset-field'
 import { innerSkinShare, wallShare, type Layer } from './lay'
@@ -61,7 +61,7 @@ export function layerRuns(
   open: number,
 ): LayerRuns {
   const walls = wallRuns(field, recipe)
-  const inside = insetLoops(field, recipe.walls * recipe.beadWidthMm)
+  const inside = insetLoops(field, wallsReach(recipe))
   const webs =
     recipe.lattice && layer.lattice > 0
       ? webRuns(inside, recipe, index * recipe.layerHeightMm, layer.lattice)
@@ -77,7 +77,7 @@ export function layerRuns(
           inside,
           index,
           way,
-          (ways.length * recipe.beadWidthMm) / recipe.infillShare,
+          (ways.length * beadSpacing(recipe)) / recipe.infillShare,
           'infill',
           layer.infill / ways.length,
           recipe.skinGapMm,
@@ -88,7 +88,15 @@ export function layerRuns(
   if (solid > 0)
     append(
       runs,
-      lines(inside, index, turnAbout(index), recipe.beadWidthMm / Math.max(open, 1e-3), 'solid', solid, null),
+      lines(
+        inside,
+        index,
+        turnAbout(index),
+        beadSpacing(recipe) / Math.max(open, 1e-3),
+        'solid',
+        solid,
+        null,
+      ),
     )
   return runs
 }
@@ -113,8 +121,8 @@ function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
         field,
         loop,
         i === 1 ? 'outer' : 'inner',
-        depth => wallShare(depth, i, w),
-        depth => Math.min((i - 0.5) * w, depth),
+        depth => wallShare(depth, i, recipe),
+        depth => Math.min(wallDepth(recipe, i), depth),
       )
     const gap = recipe.skinGapMm
     if (gap)

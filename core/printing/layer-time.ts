@@ -2,15 +2,14 @@
  * Seconds for a layer: its runs replayed under acceleration, a corner speed and a cap on melted volume, with
  * travel and retraction.
  */
-import type { Printer, Recipe } from '../document'
+import { beadSection, type Printer, type Recipe } from '../document'
 import type { Filament } from '../libraries'
-import { beadArea } from './bead'
 import type { LayerRuns } from './layer-runs'
 import { replayMoves } from './motion'
 
 /** Speed that the printer's and the filament's melting rate allow for this recipe, mm/s. */
 export function cappedSpeed(wanted: number, recipe: Recipe, filament: Filament, printer: Printer): number {
-  const melted = beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow
+  const melted = beadSection(recipe) * recipe.flow
   return Math.min(wanted, Math.min(printer.flowMm3S, filament.maxFlowMm3S) / melted)
 }
 

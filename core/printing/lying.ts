@@ -3,9 +3,10 @@
  * standing print, the walls scaled
  * by what skin the lying piece has for what it has standing, infill and webs as they are, end faces left out.
  */
+import { beadSection } from '../document'
 import type { Piece } from '../geometry'
 import type { Filament } from '../libraries'
-import { beadArea, beadThickness } from './bead'
+import { beadThickness } from './bead'
 import { recipeReach } from './lay'
 import type { PiecePrint } from './print-piece'
 import { fieldFor, samplePiece } from './sample-sections'
@@ -57,8 +58,7 @@ export function lyingPrint(piece: Piece, filament: Filament, standing: PiecePrin
     ...standing,
     mass: standing.mass * share,
     lengths: scaled,
-    filamentMm3:
-      (total(scaled) + lengths.brim) * beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow,
+    filamentMm3: (total(scaled) + lengths.brim) * beadSection(recipe) * recipe.flow,
     inertia: {
       xx: inertia.xx * share,
       yy: inertia.yy * share,

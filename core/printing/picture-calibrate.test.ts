@@ -4,7 +4,7 @@ import { createAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { circle } from '../geometry'
 import { LIBRARIES, recipeFor } from '../libraries'
-import { beadArea } from './bead'
+import { roundedBead } from '../document'
 import { calibrate, tubeMassG } from './calibrate'
 import { insetField } from './inset-field'
 import { layLayer } from './lay'
@@ -99,7 +99,7 @@ describe('the picture of a layer', () => {
 describe('calibration', () => {
   it('a tube of one bead: π·d turns of bead, one a layer', () => {
     // 40 mm across, 20 mm tall, 0.25 layers: 80 turns of 125.66 mm of 0.0990874 mm² at 1.21 g/cm³.
-    expect(tubeMassG(40, 20, beadArea(0.45, 0.25), 0.25, 1210)).toBeCloseTo(
+    expect(tubeMassG(40, 20, roundedBead(0.45, 0.25), 0.25, 1210)).toBeCloseTo(
       80 * Math.PI * 40 * 0.0990874 * 1.21e-3,
       5,
     )

@@ -1,12 +1,11 @@
 /**
  * Mass, middle, inertia, filament and hours of a piece, from sampled sections integrated along its height.
  */
-import type { Printer, Recipe } from '../document'
+import { beadSection, wallsReach, type Printer, type Recipe } from '../document'
 import { polygonArea, polygonPerimeter, type Piece, type Section } from '../geometry'
 import type { Filament } from '../libraries'
 import { memoise } from '../memo'
 import { mm3ToM3, mmToM } from '../units'
-import { beadArea } from './bead'
 import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach, type Layer } from './lay'
 import { layerRuns } from './layer-runs'
@@ -135,7 +134,7 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   }
   lengths.brim = brimLength(recipe.brimMm > 0 ? shape.jumps[0].above() : null, recipe)
   const bridges = bridgesOf(shape)
-  const area = beadArea(recipe.beadWidthMm, h)
+  const area = beadSection(recipe)
   const mass = mm3ToM3(sums.length * area * recipe.flow) * filament.density
   const { centre, inertia } = massFigures(sums, piece.place)
   const scale = mass * mmToM(1) ** 2
@@ -216,7 +215,7 @@ function openFaces({ jumps }: PieceSamples, recipe: Recipe): OpenFace[] {
     const layer = layLayer(field, recipe)
     if (other === null) return [{ u, way, field, layer, share: 1, layers }]
     const grid = gridOver([own])
-    const share = openShare(scanSection(insetLoops(field, recipe.walls * recipe.beadWidthMm), grid), [
+    const share = openShare(scanSection(insetLoops(field, wallsReach(recipe)), grid), [
       scanSection(other, grid),
     ])
     return share > 1e-3 ? [{ u, way, field, layer, share, layers }] : []
@@ -236,12 +235,12 @@ function openSlopes(
   laid: readonly Layer[],
   recipe: Recipe,
 ): OpenFace[] {
-  const { baseLayers, topLayers, walls, beadWidthMm, layerHeightMm: h } = recipe
+  const { baseLayers, topLayers, layerHeightMm: h } = recipe
   const most = Math.max(baseLayers, topLayers) * h
   if (recipe.spiral || most === 0) return []
   return samples.flatMap((sample, i): OpenFace[] => {
     const { u, weight, section, slope } = sample
-    if (slope * most <= walls * beadWidthMm || section.length === 0) return []
+    if (slope * most <= wallsReach(recipe) || section.length === 0) return []
     // Not past the next jump: what is open there is a face of its own.
     const low = Math.max(u - baseLayers * h, ...jumps.filter(jump => jump.u < u).map(jump => jump.u + 0.01))
     const high = Math.min(u + topLayers * h, ...jumps.filter(jump => jump.u > u).map(jump => jump.u - 0.01))
@@ -250,7 +249,7 @@ function openSlopes(
     const others = [...(baseLayers > 0 ? [low] : []), ...(topLayers > 0 ? [high] : [])].map(at =>
       scanSection(sectionAt(at), grid),
     )
-    const share = openShare(scanSection(insetLoops(field, walls * beadWidthMm), grid), others)
+    const share = openShare(scanSection(insetLoops(field, wallsReach(recipe)), grid), others)
     return share > 1e-3
       ? [{ u: u - weight / 2, way: 1, field, layer: laid[i], share, layers: weight / h }]
       : []

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { LIBRARIES, recipeFor, type Filament } from '../libraries'
 import { circle, polygonArea, polygonPerimeter, type Section } from '../geometry'
-import type { Printer, Recipe } from '../document'
-import { beadArea, beadFill, beadMassPerMm, relativeDensity } from './bead'
+import { beadSection, beadSpacing, roundedBead, wallsReach, type Printer, type Recipe } from '../document'
+import { beadFill, beadMassPerMm, relativeDensity } from './bead'
 import { insetArea, insetField } from './inset-field'
 import { latticeLength, layLayer, wallBeads } from './lay'
 import { cappedSpeed, layerTime } from './layer-time'
@@ -29,14 +29,20 @@ const school = (id: string): Recipe =>
     LIBRARIES.schools.find(s => s.id === id)!,
     LIBRARIES.filaments[0],
   )
+/** Beads that lie side by side, a width apart. */
+const square = (beadWidthMm: number) => ({
+  beadWidthMm,
+  layerHeightMm: beadWidthMm / 2,
+  beadForm: 'rectangular' as const,
+})
 const filament = (id: string): Filament => LIBRARIES.filaments.find(f => f.id === id)!
 
 describe('bead', () => {
   it('is a rectangle with round ends', () => {
     // 0.45 × 0.25: 0.2·0.25 + π·0.0625/4 = 0.05 + 0.0490874.
-    expect(beadArea(0.45, 0.25)).toBeCloseTo(0.0990874, 7)
+    expect(roundedBead(0.45, 0.25)).toBeCloseTo(0.0990874, 7)
     // A bead as wide as high is a circle.
-    expect(beadArea(0.3, 0.3)).toBeCloseTo((Math.PI * 0.09) / 4, 12)
+    expect(roundedBead(0.3, 0.3)).toBeCloseTo((Math.PI * 0.09) / 4, 12)
   })
   it('foams at a given temperature to one full bead at flow 1/X', () => {
     const foam = filament('pla-foam')
@@ -55,7 +61,7 @@ describe('bead', () => {
 describe('inset field against closed forms', () => {
   it('walls of a circle run at (i − ½)w: 2π(r − (i − ½)w)', () => {
     const field = insetField(disc(20))
-    const { outer, inner } = wallBeads(field, 3, 0.5)
+    const { outer, inner } = wallBeads(field, 3, square(0.5))
     expect(outer / (2 * Math.PI * 19.75)).toBeCloseTo(1, 3)
     expect(inner / (2 * Math.PI * (19.25 + 18.75))).toBeCloseTo(1, 3)
   })
@@ -68,7 +74,7 @@ describe('inset field against closed forms', () => {
     const slice: Section = [circle(0, 0, 20, false, 120), circle(3, 0, 4, true, 60)]
     const field = insetField(slice)
     expect(field.area / (Math.PI * (400 - 16))).toBeCloseTo(1, 4)
-    expect(wallBeads(field, 1, 0.6).outer / (2 * Math.PI * (19.7 + 4.3))).toBeCloseTo(1, 3)
+    expect(wallBeads(field, 1, square(0.6)).outer / (2 * Math.PI * (19.7 + 4.3))).toBeCloseTo(1, 3)
   })
   it('a thin wedge gets one bead where two do not fit, and none where none does', () => {
     // Wedge 100 long, 4 high at its base: two beads of 0.8 fit where the height is over 1.6, one from there
@@ -79,7 +85,7 @@ describe('inset field against closed forms', () => {
     for (let i = 400; i > 0; i--) points.push((100 * (i - 1)) / 400, 2 * (1 - (i - 1) / 400))
     for (let i = 1; i < 16; i++) points.push(0, 2 - (4 * i) / 16)
     const field = insetField([Float64Array.from(points)])
-    const { outer } = wallBeads(field, 1, 0.8)
+    const { outer } = wallBeads(field, 1, square(0.8))
     // Along the sides: full both sides for heights 4…1.6 (60 long), shared from 1.6 to 0.4 (30 long); the
     // base closes it.
     const expected = 2 * 60 + 30 + (4 - 0.8)
@@ -110,33 +116,44 @@ describe('inset field against closed forms', () => {
 })
 
 describe('recipes', () => {
-  it('solid fills: walls and infill together cover area over bead width', () => {
+  it('solid plastic fills its volume, whichever way a bead is counted', () => {
     const field = insetField(disc(20))
-    const layer = layLayer(field, { ...school('solid'), walls: 2, beadWidthMm: 0.5 })
-    expect(((layer.outerWall + layer.innerWall + layer.infill) * 0.5) / field.area).toBeCloseTo(1, 2)
+    for (const beadForm of ['rounded', 'rectangular'] as const)
+      for (const walls of [1, 2, 4]) {
+        const recipe: Recipe = { ...school('solid'), walls, beadForm, beadWidthMm: 0.5 }
+        const layer = layLayer(field, recipe)
+        const volume = (layer.outerWall + layer.innerWall + layer.infill) * beadSection(recipe)
+        // Round sides leave half of an overlap, h(1 − π/4)/2, open round the outline.
+        const open =
+          beadForm === 'rounded' ? 2 * Math.PI * 20 * 0.5 * recipe.layerHeightMm * (1 - Math.PI / 4) : 0
+        expect(volume / (field.area * recipe.layerHeightMm - open * recipe.layerHeightMm)).toBeCloseTo(1, 3)
+      }
   })
-  it('infill of share f has length f·area/w inside the innermost wall', () => {
-    const layer = layLayer(insetField(disc(20)), {
-      ...school('bead-infill'),
-      walls: 2,
-      beadWidthMm: 0.5,
-      infillShare: 0.1,
+  it('what a wall weighs differs by w·h over the rounded section between the two, what is inside by nothing', () => {
+    const field = insetField(disc(20))
+    const volumes = (['rounded', 'rectangular'] as const).map(beadForm => {
+      const recipe: Recipe = { ...school('bead-infill'), beadForm, infillShare: 0.2 }
+      const layer = layLayer(field, recipe)
+      return [layer.outerWall, layer.infill].map(length => length * beadSection(recipe))
     })
-    expect(layer.infill / ((0.1 * Math.PI * 19 ** 2) / 0.5)).toBeCloseTo(1, 2)
+    expect(volumes[1][0] / volumes[0][0]).toBeCloseTo((0.45 * 0.25) / roundedBead(0.45, 0.25), 9)
+    expect(volumes[1][1] / volumes[0][1]).toBeCloseTo(1, 2)
+  })
+  it('infill of share f has length f·area/s inside the innermost wall', () => {
+    const recipe: Recipe = { ...school('bead-infill'), walls: 2, beadWidthMm: 0.5, infillShare: 0.1 }
+    const layer = layLayer(insetField(disc(20)), recipe)
+    const radius = 20 - wallsReach(recipe)
+    expect(layer.infill / ((0.1 * Math.PI * radius ** 2) / beadSpacing(recipe))).toBeCloseTo(1, 2)
   })
   it('a double skin has two beads a set distance apart and infill between them alone', () => {
     const gap = 2.5,
       w = 0.5,
       f = 0.1
-    const layer = layLayer(insetField(disc(20)), {
-      ...school('double-skin'),
-      beadWidthMm: w,
-      skinGapMm: gap,
-      infillShare: f,
-    })
+    const recipe: Recipe = { ...school('double-skin'), beadWidthMm: w, skinGapMm: gap, infillShare: f }
+    const layer = layLayer(insetField(disc(20)), recipe)
     expect(layer.innerWall / (2 * Math.PI * (20 - w / 2 - gap))).toBeCloseTo(1, 2)
-    const between = Math.PI * ((20 - w) ** 2 - (20 - gap) ** 2)
-    expect(layer.infill / ((f * between) / w)).toBeCloseTo(1, 1)
+    const between = Math.PI * ((20 - wallsReach(recipe)) ** 2 - (20 - gap) ** 2)
+    expect(layer.infill / ((f * between) / beadSpacing(recipe))).toBeCloseTo(1, 1)
   })
   it('webs at ±45°, pitch p apart, cross a layer once every p·√2: two families, out and back', () => {
     // In a 100 × 30 box with p = 20: each family crosses 100/28.28 times on average, 30 high.
@@ -201,7 +218,7 @@ describe('time', () => {
   it('melting caps the speed at flow over bead section', () => {
     const printer = { flowMm3S: 4 } as Printer
     expect(cappedSpeed(200, school('beads'), filament('pla'), printer)).toBeCloseTo(
-      4 / beadArea(0.45, 0.25),
+      4 / roundedBead(0.45, 0.25),
       6,
     )
   })

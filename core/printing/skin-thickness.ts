@@ -1,5 +1,5 @@
 /** How thick the skin of a printed section is, standing on its end or lying on its side. mm */
-import type { Recipe } from '../document'
+import { beadSpacing, type Recipe } from '../document'
 import type { InsetField } from './inset-field'
 
 /**
@@ -10,7 +10,7 @@ import type { InsetField } from './inset-field'
  */
 export function skinThicknessMm(field: InsetField, recipe: Recipe, bead: number): (edge: number) => number {
   if (recipe.stance === 'standing') return e => Math.min(recipe.walls * bead, field.depth[e])
-  const layer = (recipe.layerHeightMm * Math.min(recipe.beadWidthMm, bead)) / recipe.beadWidthMm
+  const layer = recipe.layerHeightMm * Math.min(1, bead / beadSpacing(recipe))
   // Inward normals: a skin on top has its normal pointing down.
   return e =>
     Math.min(

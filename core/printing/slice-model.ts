@@ -2,11 +2,10 @@
  * A model sliced in full: every layer's contours, walls, infill, base and top skins and moves, to mass and
  * hours.
  */
-import type { Printer, Recipe } from '../document'
+import { beadSection, wallsReach, type Printer, type Recipe } from '../document'
 import { contoursAt, measureMesh, type MeshFigures, type Section, type TriangleMesh } from '../geometry'
 import type { Filament } from '../libraries'
 import { mm3ToM3, mmToM } from '../units'
-import { beadArea } from './bead'
 import { divideSection } from './divide-edges'
 import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach } from './lay'
@@ -122,7 +121,7 @@ export function sliceModel(
     }
     before = field
   }
-  const area = beadArea(recipe.beadWidthMm, recipe.layerHeightMm) * recipe.flow
+  const area = beadSection(recipe) * recipe.flow
   const extrudedMm3 = sums.length * area
   const mass = mm3ToM3(extrudedMm3) * filament.density
   const { centre, inertia } = massFigures(sums, (x, y, z) => [x, y, z])
@@ -173,17 +172,12 @@ class ScanWindow {
  * Share of the inside of layer k that is open within `baseLayers` below or `topLayers` above it, and so is
  * laid solid.
  */
-function shareOpen(
-  scans: ScanWindow,
-  field: InsetField,
-  k: number,
-  layers: number,
-  { baseLayers, topLayers, walls, beadWidthMm }: Recipe,
-): number {
+function shareOpen(scans: ScanWindow, field: InsetField, k: number, layers: number, recipe: Recipe): number {
+  const { baseLayers, topLayers } = recipe
   if (baseLayers === 0 && topLayers === 0) return 0
   if (k < baseLayers || k + topLayers >= layers) return 1
   const near: Scan[] = []
   for (let d = 1; d <= baseLayers; d++) near.push(scans.at(k - d))
   for (let d = 1; d <= topLayers; d++) near.push(scans.at(k + d))
-  return openShare(scanSection(insetLoops(field, walls * beadWidthMm), scans.grid), near)
+  return openShare(scanSection(insetLoops(field, wallsReach(recipe)), scans.grid), near)
 }

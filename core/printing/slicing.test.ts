@@ -8,7 +8,6 @@ import { contoursAt, measureMesh, meshOf, pieceSolid, polygonArea, weld } from '
 import { LIBRARIES, recipeFor } from '../libraries'
 import { testKernel } from '../testing/kernel'
 import { cornersOf, revolve } from '../testing/meshes'
-import { beadArea } from './bead'
 import { replayGcode } from './gcode'
 import { moveTime, replayMoves } from './motion'
 import { readStl } from './read-stl'
@@ -25,6 +24,7 @@ const recipe = (more: Partial<Recipe>): Recipe => ({
     PLA,
   ),
   walls: 1,
+  beadForm: 'rectangular',
   ...more,
 })
 const slice = (mesh: ReturnType<typeof revolve>, more: Partial<Recipe>) =>
@@ -120,7 +120,7 @@ describe('contours', () => {
 describe('slicing against closed forms, within 0.5 %, at two layer heights', () => {
   for (const layerHeightMm of [0.2, 0.3]) {
     const w = 0.45
-    const bead = beadArea(w, layerHeightMm)
+    const bead = w * layerHeightMm
     it(`layers of ${layerHeightMm} mm`, () => {
       // Cylinder, two walls: (2π(r − w/2) + 2π(r − 3w/2)) a layer.
       const two = slice(cylinder, { layerHeightMm, walls: 2 })

@@ -56,7 +56,11 @@ describe('against offset curves of manifold-3d (Clipper2)', () => {
       const outline = outlineAt(loftSurface('wing', 'Wing', wing, [], 3 * w), 100)
       const section = new kernel.CrossSection([pairs(outline)])
       const wall = section.offset(-w / 2, 'Miter', 4)
-      const own = wallBeads(insetField([outline]), 1, w).outer
+      const own = wallBeads(insetField([outline]), 1, {
+        beadWidthMm: w,
+        layerHeightMm: w / 2,
+        beadForm: 'rectangular',
+      }).outer
       expect(Math.abs(own / perimeter(wall.toPolygons()) - 1), aerofoil).toBeLessThan(0.005)
       wall.delete()
       section.delete()

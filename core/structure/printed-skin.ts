@@ -1,7 +1,7 @@
 /** What the printer lays down as a structural material: how stiff and strong along the span. SI. */
-import type { Recipe } from '../document'
+import { beadSpacing, type Recipe } from '../document'
 import type { Filament } from '../libraries'
-import { beadThickness, relativeDensity } from '../printing'
+import { beadFill, beadThickness, relativeDensity } from '../printing'
 import { mmToM } from '../units'
 
 export interface PrintedMaterial {
@@ -17,6 +17,19 @@ export interface PrintedMaterial {
 }
 
 export const POISSON = 0.35
+/** A bead this full is as good as a full one; at the other share beads hardly touch. */
+const FULL = 0.95,
+  APART = 0.5
+/** What is left where beads only lie beside each other. */
+const LOOSE = 0.02
+
+/**
+ * Share of strength and stiffness that a starved bead keeps, besides being thinner: beads that do not fill their
+ * room touch along a part of their sides, and below a half lie loose.
+ */
+export const beadsTouch = (fill: number): number =>
+  Math.max(LOOSE, Math.min(1, LOOSE + ((1 - LOOSE) * (fill - APART)) / (FULL - APART)))
+
 /** Plastic shears at about this share of its tensile strength (von Mises 0.58). */
 const SHEAR_SHARE = 0.58
 
@@ -29,15 +42,17 @@ const SHEAR_SHARE = 0.58
  */
 export function printedMaterial(recipe: Recipe, filament: Filament): PrintedMaterial {
   const density = relativeDensity(recipe, filament)
-  const modulus = filament.modulus * density ** 2,
-    strength = filament.strength * density ** 1.5
+  const touching = beadsTouch(beadFill(recipe, filament))
+  const modulus = filament.modulus * density ** 2 * touching,
+    strength = filament.strength * density ** 1.5 * touching
   const across = recipe.stance === 'standing'
   return {
     modulus: modulus * (across ? filament.acrossModulusShare : 1),
     shearModulus: (modulus * filament.acrossModulusShare) / (2 * (1 + POISSON)),
-    tension: strength * (across ? filament.acrossShare : 1),
+    // The bond between layers suffers twice: it is narrower, and gaps begin the crack.
+    tension: strength * (across ? filament.acrossShare * touching : 1),
     compression: strength,
-    shear: SHEAR_SHARE * strength * filament.acrossShare,
+    shear: SHEAR_SHARE * strength * filament.acrossShare * touching,
     across,
   }
 }
@@ -49,8 +64,8 @@ export const beadOf = (recipe: Recipe, filament: Filament): number => mmToM(bead
 export function skinSupport(recipe: Recipe, chord: number): number {
   if (recipe.lattice) return mmToM(recipe.lattice.pitchMm * Math.SQRT2)
   if (recipe.infillShare > 0.005) {
-    // Lines of infill in two directions, a bead wide, lie 2w/f apart.
-    return Math.min(chord, mmToM((2 * recipe.beadWidthMm) / recipe.infillShare))
+    // Lines of infill in two directions, lie two spacings over f apart.
+    return Math.min(chord, mmToM((2 * beadSpacing(recipe)) / recipe.infillShare))
   }
   return chord * 0.6
 }

@@ -171,7 +171,7 @@ describe('another filament', () => {
       ...plover,
       ...row.change,
       equipment: plover.equipment.map(item =>
-        item.id === 'battery' ? { ...item, xMm: item.xMm + row.slideMm!, bay: null } : item,
+        item.id === 'battery' ? { ...item, xMm: item.xMm + row.slideMm! } : item,
       ),
     }
     const after = createAssessor().assess(moved as ProjectFile)

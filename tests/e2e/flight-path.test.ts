@@ -10,7 +10,6 @@ import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../../core/assess'
 import {
-  beadArea,
   beadMassPerMm,
   calibrate,
   divideSection,
@@ -22,6 +21,7 @@ import {
   writeStl,
 } from '../../core/printing'
 import { DEMOS } from '../../core/demo'
+import { beadSection } from '../../core/document'
 import { recipeFor, LIBRARIES } from '../../core/libraries'
 import { revolve } from '../../core/testing/meshes'
 import { PATIENCE } from '../support/browser'
@@ -124,7 +124,7 @@ describe('from brief to log', () => {
     const solid = tubeMassG(
       40,
       20,
-      beadArea(recipe.beadWidthMm, recipe.layerHeightMm),
+      beadSection(recipe),
       recipe.layerHeightMm,
       1210,
     )

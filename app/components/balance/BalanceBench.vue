@@ -7,6 +7,7 @@ const tab = useState('balance-tab', () => 'remedies')
 const tabs = [
   { id: 'remedies', label: 'Remedies' },
   { id: 'ledger', label: 'Every mass' },
+  { id: 'small', label: 'Small parts' },
   { id: 'loadings', label: 'Payload and wings' },
   { id: 'measure', label: 'Scales and cradle' },
 ]
@@ -15,7 +16,9 @@ const tabs = [
 <template>
   <div>
     <BenchTabs v-model="tab" :tabs="tabs" label="The balance bench" />
-    <RemedyTable v-if="tab === 'remedies'" /><MassLedger v-else-if="tab === 'ledger'" /><Loadings
+    <RemedyTable v-if="tab === 'remedies'" /><MassLedger v-else-if="tab === 'ledger'" /><SmallParts
+      v-else-if="tab === 'small'"
+    /><Loadings
       v-else-if="tab === 'loadings'"
     /><MeasureBalance v-else />
   </div>

@@ -6,7 +6,8 @@ import { useTheme } from 'vuetify'
 import type { Recipe } from '../../../core/document'
 import { expansionAt, LIBRARIES, type Filament } from '../../../core/libraries'
 import { calibratedFilaments } from '../../../core/assess'
-import { beadArea, calibrate, TEST_TUBE, testTube, tubeMassG, writeStl } from '../../../core/printing'
+import { beadSection } from '../../../core/document'
+import { calibrate, TEST_TUBE, testTube, tubeMassG, writeStl } from '../../../core/printing'
 import { download } from '~/composables/download'
 import { amount, figure, today } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
@@ -31,7 +32,7 @@ const solid = computed(() =>
   tubeMassG(
     TEST_TUBE.diameterMm,
     TEST_TUBE.heightMm,
-    beadArea(props.recipe.beadWidthMm, props.recipe.layerHeightMm),
+    beadSection(props.recipe),
     props.recipe.layerHeightMm,
     props.filament.density,
   ),

@@ -239,6 +239,20 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     </div>
     <v-select
       v-if="r.infillShare > 0 && r.infillShare < 1"
+      :model-value="r.beadForm"
+      :items="[
+        { title: 'with round sides, overlapping', value: 'rounded' },
+        { title: 'as width × height, side by side', value: 'rectangular' },
+      ]"
+      label="A bead is counted"
+      data-field="bead-form"
+      @update:model-value="
+        edit(`${zone.name}: beads are counted ${$event === 'rounded' ? 'with round sides' : 'as width × height'}`, d => {
+          d.zones[index].recipe.beadForm = $event
+        })
+      "
+    />
+    <v-select
       :model-value="r.infillPattern"
       :items="patterns"
       label="Infill runs"

@@ -17,7 +17,16 @@ export const coverWanted = (doc: ProjectFile): number =>
 
 export type Assessed = Pick<
   Assessment,
-  'pieces' | 'spars' | 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls' | 'strength'
+  | 'pieces'
+  | 'smallParts'
+  | 'spars'
+  | 'flight'
+  | 'plan'
+  | 'stall'
+  | 'trim'
+  | 'handling'
+  | 'controls'
+  | 'strength'
 >
 
 export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] {
@@ -33,6 +42,27 @@ export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] 
     ...flightProblems(airframe.doc, assessed),
     ...strengthProblems(airframe, assessed.strength),
     ...weighProblems(pieces),
+    ...smallPartProblems(assessed.smallParts),
+  ]
+}
+
+/** What is reckoned and not yet weighed. */
+function smallPartProblems(parts: Assessed['smallParts']): Finding[] {
+  const open = parts.filter(part => !part.confirmed && part.massG > 0)
+  const massG = open.reduce((sum, part) => sum + part.massG, 0)
+  if (open.length === 0) return []
+  return [
+    {
+      code: 'small-parts-reckoned',
+      stations: ['weigh', 'balance'],
+      severity: 'note',
+      where: 'Small parts',
+      value: massG,
+      limit: 0,
+      unit: 'g',
+      text: say`${q(massG, 'g', 0)} of hinges, rods, screws, straps and the like are reckoned from the drawing, not weighed; in truth it is more often more than less`,
+      remedy: 'Weigh them kind by kind, and write the figures at Balance, small parts',
+    },
   ]
 }
 

@@ -58,8 +58,7 @@ describe('what a body fills between the halves of a surface', () => {
     const half = 0.6
     const body = flightOf(apart(36))
     const whole = flightOf(withoutBody(0))
-    const ratio =
-      (body.lift.clAlpha * body.plan.area) / (whole.lift.clAlpha * whole.plan.area)
+    const ratio = (body.lift.clAlpha * body.plan.area) / (whole.lift.clAlpha * whole.plan.area)
     const d = 0.036
     expect(ratio).toBeGreaterThan(1)
     expect(ratio).toBeLessThan((1 + d / half) ** 2)

@@ -96,7 +96,9 @@ export function createStall(): StallStage {
     )
     const cases: StallCase[] = [
       caseOf('drawn', 'as drawn', drawn),
-      ...casesOf(flight, wing, body, tube?.boom ?? null, tube?.diameterMm ?? 0, lastOthers.others).map(({ id, label, lift }) => caseOf(id, label, find(lift))),
+      ...casesOf(flight, wing, body, tube?.boom ?? null, tube?.diameterMm ?? 0, lastOthers.others).map(
+        ({ id, label, lift }) => caseOf(id, label, find(lift)),
+      ),
     ]
     const sources = new Set(models.models.map(model => model.source))
     return {

@@ -7,4 +7,5 @@ export {
   WHOLE_SPREAD,
   wireEntries,
 } from './mass-entries'
+export { reportSmallParts } from './small-parts'
 export { createSparReports, sparPrice } from './spar-reports'

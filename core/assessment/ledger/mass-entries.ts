@@ -15,6 +15,7 @@ import { gToKg, mmToM } from '../../units'
 import { legMass } from '../../structure'
 import type { Airframe } from '../resolve'
 import type { PrintedPiece } from '../print'
+import { smallPartEntries } from './small-parts'
 
 /** A kitchen or letter scale's one standard deviation, kg. */
 export const SCALE_SIGMA = 0.0005
@@ -81,10 +82,11 @@ export function pieceEntry(
   }
 }
 
-/** Legs and equipment. */
+/** Legs, equipment and small parts. */
 export const otherEntries = (airframe: Airframe): MassEntry[] => [
   ...gearEntries(airframe),
   ...airframe.doc.equipment.flatMap(equipmentEntries),
+  ...smallPartEntries(airframe),
 ]
 
 const scaled = ({ xx, yy, zz, xz }: InertiaFigures, by: number): InertiaFigures => ({

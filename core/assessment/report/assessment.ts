@@ -2,6 +2,8 @@
  * What comes out of `assess`: plain data in the units people read (mm, g, °, h), ready to send across a
  * worker.
  */
+import type { SmallPart } from '../../document'
+import type { Words } from '../../units'
 import type { ControlReport, HandlingReport, RateReport, StallReport, TrimRow } from './flight-report'
 import type { StrengthFigures } from './strength-report'
 import type { LoadsReport } from './load-report'
@@ -21,6 +23,18 @@ export interface LedgerRow {
   yMm: number
   zMm: number
   drops: boolean
+}
+
+/** What everybody forgets to weigh, one row a kind. */
+export interface SmallPartReport {
+  part: SmallPart
+  name: string
+  reckonedG: number
+  /** What counts: the maker's figure, or what is reckoned. */
+  massG: number
+  confirmed: boolean
+  /** What the figure is reckoned from. */
+  from: Words
 }
 
 export interface PlanFigures {
@@ -87,6 +101,7 @@ export interface Assessment {
   findings: Finding[]
   pieces: PieceReport[]
   ledger: LedgerRow[]
+  smallParts: SmallPartReport[]
   totals: {
     massG: number
     emptyMassG: number

@@ -1,4 +1,11 @@
-export type { Assessment, FlightFigures, LedgerRow, PlanFigures, SparReport } from './assessment'
+export type {
+  Assessment,
+  FlightFigures,
+  LedgerRow,
+  PlanFigures,
+  SmallPartReport,
+  SparReport,
+} from './assessment'
 export type { Drawing, Outline } from './drawing'
 export type { Finding, Station } from './finding'
 export type {

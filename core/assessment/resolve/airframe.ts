@@ -43,6 +43,8 @@ import {
 import { stockOr, type Filament, type Libraries, type Stock } from '../../libraries'
 import { memoise } from '../../memo'
 import { calibratedFilaments } from './calibrated-filaments'
+import { briefTemperature, heated, softened } from './warm'
+import { zoneFilament } from './zone-filament'
 
 export interface Airframe {
   doc: ProjectFile
@@ -52,7 +54,14 @@ export interface Airframe {
   body: BodyLoft | null
   boom: { stock: Stock; boom: Boom } | null
   pieces: readonly Piece[]
+  /** As it is printed in a zone, at the temperature of its data sheet. */
   filamentOf(zone: Zone): Filament
+  /** The same in the air of the brief and under its sun, and spars likewise: what strength is reckoned with. */
+  warm: {
+    temperatureC: number
+    filamentOf(zone: Zone): Filament
+    lines(lines: readonly SparLine[]): readonly SparLine[]
+  }
   /** References to libraries that found nothing: the name wanted, and what stands in for it. */
   missing: ReadonlyArray<{ where: string; id: string; used: string }>
   /** Given parts whose mesh cannot be read. */
@@ -190,6 +199,13 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     shapeOfGiven.set(given, made)
     return made
   }
+  // The same objects for the same recipe: what hangs on them is known again.
+  const zoneFilamentOf = memoise(zoneFilament, 4 * SHAPES)
+  const warmOf = memoise(heated, 4 * SHAPES)
+  const warmLines = memoise(
+    (lines: readonly SparLine[], temperatureC: number) => softened(lines, libraries.filaments, temperatureC),
+    SHAPES,
+  )
   const filamentsOf = memoise((calibrations: ProjectFile['calibrations']) =>
     calibratedFilaments(libraries.filaments, calibrations),
   )
@@ -249,6 +265,12 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     const given = doc.given.map(givenShapes)
     shapes.push(...given.flatMap(item => item.shapes))
     const filaments = filamentsOf(doc.calibrations)
+    const filamentOf = (zone: Zone): Filament => {
+      const filament = filaments.find(f => f.id === zone.filament) ?? filaments[0]
+      const { recipe } = zone
+      return zoneFilamentOf(filament, recipe, doc.printers, !libraries.filaments.includes(filament))
+    }
+    const temperatureC = briefTemperature(doc, 'flying')
     return {
       doc,
       surfaces,
@@ -257,7 +279,12 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
       body,
       boom: doc.boom ? { stock: stockOr(libraries, doc.boom.stock), boom: doc.boom } : null,
       pieces: shapes.map(shape => inZone(shape, doc.zones)),
-      filamentOf: zone => filaments.find(f => f.id === zone.filament) ?? filaments[0],
+      filamentOf,
+      warm: {
+        temperatureC,
+        filamentOf: zone => warmOf(filamentOf(zone), temperatureC),
+        lines: lines => warmLines(lines, temperatureC),
+      },
       missing: missingReferences(doc, libraries),
       unreadable: doc.given.filter((_, i) => !given[i].readable),
     }

@@ -1,4 +1,5 @@
 export { type Airframe, createResolver } from './airframe'
 export { calibratedFilaments } from './calibrated-filaments'
 export { createDrawing } from './drawing'
+export { briefTemperature, heated, softened } from './warm'
 export { type NoCut, noCuts } from './no-cuts'

@@ -54,7 +54,7 @@ export function bodyStations(airframe: Airframe): BodyStation[] {
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
   return stations.map(({ x, opening }): BodyStation => {
     const zone = zoneOr(doc.zones, body.zoneAt(x)),
-      filament = airframe.filamentOf(zone)
+      filament = airframe.warm.filamentOf(zone)
     const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, filament),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)
     const cut = openings.filter(o => x > o.fromMm && x < o.toMm)

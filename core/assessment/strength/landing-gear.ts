@@ -49,7 +49,7 @@ export function gearOf(
     weight = mass * GRAVITY
   const mains = mainLegs(gear, cgMm)
   const onLegs = brief.landing === 'wheels' && mains.length > 0
-  const printed = (leg: Leg) => airframe.filamentOf(zoneOr(airframe.doc.zones, leg.zone))
+  const printed = (leg: Leg) => airframe.warm.filamentOf(zoneOr(airframe.doc.zones, leg.zone))
   const count = mains.reduce((sum, leg) => sum + wheels(leg), 0)
   const lines = mains.map(leg => ({ leg, line: legForce(leg, printed(leg), weight / Math.max(1, count)) }))
   const line: ForceLine = onLegs
@@ -114,7 +114,7 @@ function legPlaces(
   factor: number,
 ): PlaceReport[] {
   const zone = zoneOr(airframe.doc.zones, leg.zone)
-  const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, airframe.filamentOf(zone))
+  const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, airframe.warm.filamentOf(zone))
   const mount = mountBears(leg, plastic),
     bears = legBears(leg, printed)
   const place = (

@@ -113,7 +113,7 @@ export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame |
     sideways = tail.fin ? pressure * tail.fin.area * TAIL_CL : 0
   const torque = tail.fin ? sideways * tail.fin.height : 0
   const zone = body ? zoneOr(doc.zones, body.zoneAt(body.to - 1)) : doc.zones[0],
-    filament = airframe.filamentOf(zone)
+    filament = airframe.warm.filamentOf(zone)
   return {
     stock: boom.stock,
     heldAt,

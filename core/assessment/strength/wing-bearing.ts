@@ -14,6 +14,8 @@ const STATIONS = 18
 /** Outboard of this share of the span the moment is nil and reserves mean nothing. */
 const OUTER_LIMIT = 0.97
 
+const NO_LINES: readonly SparLine[] = []
+
 /** Recipes, with the spars that run through, remembered for each place. */
 const REMEMBERED = 60
 
@@ -60,7 +62,11 @@ export function createWingBearing(stations = STATIONS): (airframe: Airframe) => 
   }
   return airframe => {
     const { wing, doc } = airframe
-    const { sections, places } = sectionsOf(wing, airframe.spars.wing ?? [], doc.cuts.wing)
+    const { sections, places } = sectionsOf(
+      wing,
+      airframe.warm.lines(airframe.spars.wing ?? NO_LINES),
+      doc.cuts.wing,
+    )
     const pieces = airframe.pieces.filter(
       piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port',
     )
@@ -72,7 +78,9 @@ export function createWingBearing(stations = STATIONS): (airframe: Airframe) => 
       sections,
       zones,
       zoneAt,
-      builds: sections.map((section, i) => buildOf(section, zones[i].recipe, airframe.filamentOf(zones[i]))),
+      builds: sections.map((section, i) =>
+        buildOf(section, zones[i].recipe, airframe.warm.filamentOf(zones[i])),
+      ),
       places,
     }
   }

@@ -1,8 +1,15 @@
 /** The load cases that the wing is held against, from the brief. SI. */
-import { bungeeAcceleration, bungeeLoadFactor, netDeceleration, throwAcceleration } from '../../structure'
+import { zoneOr } from '../../geometry'
+import {
+  bungeeAcceleration,
+  bungeeLoadFactor,
+  netDeceleration,
+  strengthLeft,
+  throwAcceleration,
+} from '../../structure'
 import { GRAVITY, q, say, type Words } from '../../units'
 import type { Flying } from './wing-loads'
-import type { Airframe } from '../resolve'
+import { briefTemperature, type Airframe } from '../resolve'
 import { airOf } from '../flight'
 import type { LoadsReport, CaseReport, GearReport } from '../report'
 
@@ -13,14 +20,36 @@ export interface WingCase {
   flying: Flying
 }
 
+/**
+ * What a launch meets that flight does not: skin that stood in the sun in still air. The loads are raised by as
+ * much as the weakest plastic of the wing has lost against the air of flight.
+ */
+function stillAir({ doc, wing, filamentOf, warm }: Airframe): { by: number; temperatureC: number } {
+  const temperatureC = briefTemperature(doc, 'field')
+  const softening = wing.zones.map(zone => filamentOf(zoneOr(doc.zones, zone)).softeningC)
+  return {
+    temperatureC,
+    by: Math.max(
+      1,
+      ...softening.map(
+        celsius =>
+          strengthLeft(celsius, warm.temperatureC) /
+          Math.max(LEAST_LEFT, strengthLeft(celsius, temperatureC)),
+      ),
+    ),
+  }
+}
+const LEAST_LEFT = 0.02
+
 export function wingCases(
-  { doc }: Airframe,
+  airframe: Airframe,
   loads: LoadsReport,
   gear: GearReport,
   mass: number,
   stallMs: number,
 ): WingCase[] {
-  const { brief } = doc,
+  const { doc } = airframe,
+    { brief } = doc,
     { density } = airOf(doc)
   const pressure = (speed: number) => (density * speed * speed) / 2
   return [
@@ -33,10 +62,21 @@ export function wingCases(
           : say`${n < 0 ? '−' : ''}${q(Math.abs(n), 'gₙ', 1)} at ${q(speed, 'm/s', 1)}`,
       flying: { lift: n, weight: n, pressure: pressure(speed), forward: 0 },
     })),
-    ...launch(brief, mass),
+    ...launch(brief, mass).map(item => warmed(item, stillAir(airframe))),
     landing(brief, gear, stallMs),
   ]
 }
+
+const warmed = (item: WingCase, { by, temperatureC }: ReturnType<typeof stillAir>): WingCase => ({
+  ...item,
+  words: say`${item.words}, skin at ${q(temperatureC, '°C', 0)} in still air`,
+  flying: {
+    ...item.flying,
+    lift: by * item.flying.lift,
+    weight: by * item.flying.weight,
+    forward: by * item.flying.forward,
+  },
+})
 
 function launch(brief: Airframe['doc']['brief'], mass: number): WingCase[] {
   if (brief.launch === 'hand') {

@@ -27,7 +27,7 @@ export interface HeldPlace {
 }
 
 /** The edges of the wing's seat: the shell's walls on both sides, along the chord. */
-export function seatOf({ body, doc, wing, filamentOf }: Airframe): HeldPlace | null {
+export function seatOf({ body, doc, wing, warm }: Airframe): HeldPlace | null {
   if (!body || !doc.body?.saddle) return null
   const { lead, chord } = wingSeat(wing),
     xMm = lead + chord / 2
@@ -35,7 +35,7 @@ export function seatOf({ body, doc, wing, filamentOf }: Airframe): HeldPlace | n
     to = Math.min(lead + chord, body.to)
   if (to - from < 5) return null
   const zone = zoneOr(doc.zones, body.zoneAt(xMm)),
-    filament = filamentOf(zone)
+    filament = warm.filamentOf(zone)
   const wall = zone.recipe.walls * beadOf(zone.recipe, filament)
   // Layers stand across the body there: pressed edgeways, along the bead.
   return {
@@ -93,11 +93,11 @@ export function boltPull(
  * A bolt pulls on a cross beam of solid plastic, held at both sides of the body, the pull in the middle: σ =
  * (F·W/4)/(b·d²/6).
  */
-export function beamUnder({ body, doc, filamentOf }: Airframe, x: number): HeldPlace {
+export function beamUnder({ body, doc, warm }: Airframe, x: number): HeldPlace {
   const { boss, beam } = wingBolt(doc.body!.saddle!.boltMm),
     xMm = 1000 * x,
     zone = zoneOr(doc.zones, body!.zoneAt(xMm))
-  const plastic = printedMaterial({ ...zone.recipe, stance: 'flat' }, filamentOf(zone))
+  const plastic = printedMaterial({ ...zone.recipe, stance: 'flat' }, warm.filamentOf(zone))
   const width = mmToM(body!.at(Math.min(body!.to, Math.max(body!.from, xMm))).width)
   return { xMm, zone, bears: (plastic.tension * mmToM(boss) * mmToM(beam) ** 2) / 6 / (width / 4) }
 }

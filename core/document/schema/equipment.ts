@@ -55,6 +55,27 @@ export const Equipment = z.strictObject({
     .describe('what a servo can do'),
 })
 
+const weighedPart = (what: string) =>
+  z
+    .number()
+    .min(0)
+    .max(5000)
+    .nullable()
+    .describe(
+      `${what}, on the whole aircraft, g; null reckons it from the drawing, 0 says that there is none`,
+    )
+
+/** What everybody forgets to weigh. */
+export const SmallParts = z.strictObject({
+  hinges: weighedPart('hinges'),
+  linkages: weighedPart('rods, horns and clevises'),
+  screws: weighedPart('screws of servos and motor'),
+  wingBolts: weighedPart('wing bolts and nuts'),
+  closures: weighedPart('magnets and catches of hatches'),
+  straps: weighedPart('straps and hook tape of batteries'),
+  finish: weighedPart('markings, tape, paint or film'),
+})
+
 export const Allowances = z.strictObject({
   glueShare: z.number().min(0).max(0.3).describe('glue as a share of the printed mass'),
   wireShare: z
@@ -67,8 +88,24 @@ export const Allowances = z.strictObject({
     .min(0)
     .max(0.3)
     .describe('one standard deviation of printed mass from flow and filament'),
+  smallParts: SmallParts,
 })
 
 export type Equipment = z.infer<typeof Equipment>
+
+export type SmallParts = z.infer<typeof SmallParts>
+
+/** None of them weighed yet. */
+export const RECKONED: SmallParts = {
+  hinges: null,
+  linkages: null,
+  screws: null,
+  wingBolts: null,
+  closures: null,
+  straps: null,
+  finish: null,
+}
+
+export type SmallPart = keyof SmallParts
 
 export type Allowances = z.infer<typeof Allowances>

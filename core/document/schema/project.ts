@@ -1,5 +1,5 @@
 /**
- * The project file, version 5: what the maker wrote, in mm, g and °.
+ * The project file, version 6: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -18,7 +18,7 @@ import { Surface, Tail, WingSet } from './surface'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(5),
+  version: z.literal(6),
   id,
   name,
   purpose: text,

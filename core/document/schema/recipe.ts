@@ -12,6 +12,11 @@ export const Recipe = z.strictObject({
   walls: z.number().int().min(1).max(8),
   beadWidthMm: figure('beadWidthMm', 'width of a bead, mm'),
   layerHeightMm: figure('layerHeightMm', 'layer height, mm'),
+  beadForm: z
+    .enum(['rounded', 'rectangular'])
+    .describe(
+      'how a bead is counted: with round sides, neighbours overlapping so that a layer is filled, as most slicing programs do; or as width × height side by side, an eighth more in a single wall',
+    ),
   infillShare: figure('share', 'infill inside the innermost wall, share'),
   baseLayers: z.number().int().min(0).max(40),
   topLayers: z.number().int().min(0).max(40),

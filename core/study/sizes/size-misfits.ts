@@ -2,6 +2,7 @@
  * What does not go in or cannot be laid at a size: beads in thin sections, equipment in the body, bolts in
  * the firewall. mm
  */
+import { beadsThick } from '../../document'
 import type { Finding } from '../../assess'
 import { gapAt, outlineAt, planAt, zoneOr } from '../../geometry'
 import type { Airframe } from '../../assessment/resolve'
@@ -40,7 +41,7 @@ function beadMisfits({ surfaces, doc }: Airframe): Misfit[] {
           return gap ? gap.upper - gap.lower : 0
         }),
       ),
-      skins = 2 * (recipe.walls * recipe.beadWidthMm + (recipe.skinGapMm ?? 0)),
+      skins = 2 * (beadsThick(recipe, recipe.walls) + (recipe.skinGapMm ?? 0)),
       edge = 2 * recipe.beadWidthMm
     return [
       ...(thick < skins
@@ -87,7 +88,7 @@ function bodyMisfits({ body, doc }: Airframe): Misfit[] {
     const { width, height } = body.at(item.xMm),
       wall = (() => {
         const { recipe } = zoneOr(doc.zones, body.zoneAt(item.xMm))
-        return recipe.walls * recipe.beadWidthMm
+        return beadsThick(recipe, recipe.walls)
       })()
     const room = [width - 2 * wall, height - 2 * wall],
       [, wide, high] = item.sizeMm
@@ -110,7 +111,7 @@ function firewallMisfits({ body, doc }: Airframe): Misfit[] {
   if (!body || !wall || wall.bolts === 0) return []
   const { width, height } = body.at(body.from),
     { recipe } = zoneOr(doc.zones, body.zoneAt(body.from + 1))
-  const room = Math.min(width, height) - 2 * recipe.walls * recipe.beadWidthMm,
+  const room = Math.min(width, height) - 2 * beadsThick(recipe, recipe.walls),
     wanted = wall.boltCircleMm + wall.boltMm
   return wanted > room
     ? [
