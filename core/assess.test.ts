@@ -360,15 +360,17 @@ describe('strength', () => {
     const short = assess(
       changed(bare(thistledown), d => {
         d.spars[0].toMm = 300
+        d.spars[0].through = true
       }),
-    ).strength
+    ).strength.wing
     expect(short.atMm).toBeGreaterThan(299)
     expect(short.atMm).toBeLessThan(302)
     const long = assess(
       changed(bare(thistledown), d => {
         d.spars[0].toMm = 505
+        d.spars[0].through = true
       }),
-    ).strength
+    ).strength.wing
     expect(long.reserve).toBeGreaterThan(short.reserve)
     expect(
       reserve(d => {
@@ -382,7 +384,7 @@ describe('strength', () => {
         changed(bare(thistledown), d => {
           d.spars[0].stock = stock
         }),
-      ).strength.stations[0].reserve
+      ).strength.stations.find(station => station.s > 150)!.reserve
     expect(root('tube-10x8')).toBeGreaterThan(root('tube-8x6'))
     expect(root('tube-8x6')).toBeGreaterThan(root('rod-4'))
   })
@@ -436,7 +438,7 @@ describe('findings', () => {
   it('a first piece 15 % heavy is caught; a weighing of an older design does not count', () => {
     expect(
       found(d => {
-        d.weighIns[0].massG = 20.4
+        d.weighIns[0].massG = 25.4
       }).some(f => f.code === 'weighs-off'),
     ).toBe(true)
     const redesigned = assess(
@@ -446,7 +448,7 @@ describe('findings', () => {
     )
     const piece = redesigned.pieces.find(p => p.id === 'wing-1-starboard')!
     expect(piece.weighedG).toBeNull()
-    expect(piece.outdatedG).toBe(18.2)
+    expect(piece.outdatedG).toBe(22.7)
     expect(piece.massG).toBe(piece.predictedG)
   })
   it('a new cut leaves every other piece its weighing, its printer and its id', () => {

@@ -121,14 +121,14 @@ describe('paint', () => {
     }
   })
   it('a wing that breaks is painted so at Spine, a piece that fits no bed at Split, a heavy one at Weigh', () => {
-    const bare = { ...plover, spars: [] }
+    const bare = { ...plover, spars: [], brief: { ...plover.brief, loadFactor: 25 } }
     const a = assess(bare)
     const wing = a.pieces.find(p => p.id === 'wing-2-starboard')!
     expect(paintFor('spine', bare, a).of(wing).note).toMatch(/least reserve 0\./)
     const uncut = { ...thistledown, cuts: { ...thistledown.cuts, wing: [] } }
     const large = assess(uncut)
     expect(paintFor('split', uncut, large).of(large.pieces[0]).pattern).toBeGreaterThan(0)
-    const heavy = { ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 22 }] }
+    const heavy = { ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 27 }] }
     const weighed = assess(heavy)
     expect(paintFor('weigh', heavy, weighed).of(weighed.pieces[0]).colour).toBe(
       paintFor('weigh', heavy, weighed).legend.find(item => item.label === 'heavy')!.colour,
@@ -157,9 +157,9 @@ describe('stations', () => {
       }).balance,
     ).toBe('attention')
     expect(state(plover).weigh).toBe('untouched')
-    expect(state({ ...plover, spars: [] }).spine).toBe('attention')
+    expect(state({ ...plover, spars: [], brief: { ...plover.brief, loadFactor: 25 } }).spine).toBe('attention')
     expect(state({ ...thistledown, cuts: { ...thistledown.cuts, wing: [] } }).split).toBe('attention')
-    expect(state({ ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 22 }] }).weigh).toBe(
+    expect(state({ ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 27 }] }).weigh).toBe(
       'attention',
     )
   })

@@ -33,7 +33,7 @@ export const PLOVER: ProjectFile = {
   purpose:
     'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
-    targetMassG: 370,
+    targetMassG: 425,
     staticMarginPct: [5, 14],
     loadFactor: 6,
     safetyFactor: 1.5,
@@ -79,7 +79,7 @@ export const PLOVER: ProjectFile = {
       {
         spanMm: 310,
         tipChordMm: 140,
-        sweepMm: 185,
+        sweepMm: 195,
         dihedralDeg: 1,
         tipTwistDeg: -3,
         tipAerofoil: 'naca23110',
@@ -105,7 +105,7 @@ export const PLOVER: ProjectFile = {
     kind: 'none',
     horizontal: null,
     vertical: {
-      xMm: 292,
+      xMm: 302,
       yMm: 426,
       zMm: 4,
       incidenceDeg: 0,
@@ -164,16 +164,16 @@ export const PLOVER: ProjectFile = {
   equipment: [
     {
       id: 'battery',
-      name: 'Battery 3S 850 mAh',
+      name: 'Battery 3S 1000 mAh',
       kind: 'battery',
-      massG: 74,
-      xMm: 36,
+      massG: 88,
+      xMm: 28,
       yMm: 0,
       zMm: 6,
-      sizeMm: [58, 30, 22],
+      sizeMm: [62, 31, 24],
       ...plain,
       bay: [-10, 120],
-      battery: { cells: 3, capacityMah: 850 },
+      battery: { cells: 3, capacityMah: 1000 },
     },
     {
       id: 'motor',

@@ -61,7 +61,7 @@ export const THISTLEDOWN: ProjectFile = {
   purpose:
     'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
-    targetMassG: 718,
+    targetMassG: 790,
     staticMarginPct: [8, 18],
     loadFactor: 5,
     safetyFactor: 1.5,
@@ -403,16 +403,16 @@ export const THISTLEDOWN: ProjectFile = {
   weighIns: [
     {
       piece: 'wing-1-starboard',
-      massG: 18.2,
-      predictedG: 17.69,
+      massG: 22.7,
+      predictedG: 22.03,
       date: '2026-10-03',
       note: 'first piece; seam a little proud',
     },
-    { piece: 'wing-1-port', massG: 17.9, predictedG: 17.69, date: '2026-10-04', note: '' },
+    { piece: 'wing-1-port', massG: 22.3, predictedG: 22.03, date: '2026-10-04', note: '' },
     {
       piece: 'body-1',
-      massG: 53.6,
-      predictedG: 52.27,
+      massG: 54.0,
+      predictedG: 52.69,
       date: '2026-10-05',
       note: 'with base layers for the firewall',
     },

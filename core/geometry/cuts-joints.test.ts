@@ -174,7 +174,7 @@ it('a spar in one piece, or the pivot of an all-moving tail, has its hole right 
     solid.delete()
     return found
   }
-  // Two walls of 0.9 mm, nearly square to the tube, lose π/4·8.3² each; the twelve-sided hole holds 3 % less.
+  // Two walls of two beads, nearly square to the tube, lose π/4·8.3² each; the twelve-sided hole holds 3 % less.
   const lost = volume(through(false)) - volume(through(true))
   expect(lost / (2 * (0.45 + 0.3963) * (Math.PI / 4) * 8.3 ** 2)).toBeGreaterThan(0.9)
   expect(lost / (2 * (0.45 + 0.3963) * (Math.PI / 4) * 8.3 ** 2)).toBeLessThan(1.15)

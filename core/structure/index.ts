@@ -22,6 +22,7 @@ export {
   skinBucklingStress,
   wrinklingStress,
 } from './skin-buckling'
+export { collapseUnder, effectiveWidth, shearAfterBuckling, stiffnessUnder } from './after-buckling'
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'
 export { shearProperties, type ShearProperties } from './shear-flow'

@@ -5,6 +5,7 @@ import { assess, createAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { envelope, gustIncrement } from './flight-loads'
+import { LIBRARIES } from '../libraries'
 import { COLOURS, HEAT_CASES, skinTemperature, strengthLeft } from './heat'
 
 const [thistledown] = DEMOS
@@ -101,8 +102,11 @@ describe('every corner of the envelope goes through the wing', () => {
 
   it('the limit at top speed is another case than at the speed of manoeuvres: the sections twist the wing besides', () => {
     const slow = at({})
-    expect(of(slow, 'pull-top')).toBeLessThan(of(slow, 'pull')!)
-    expect(slow.strength.wing.reserve).toBe(of(slow, 'pull-top'))
+    const skin = (id: string) => slow.strength.cases.find(item => item.id === id)!
+    expect(of(slow, 'pull-top')).toBeLessThanOrEqual(of(slow, 'pull')!)
+    // Where spars alone bear, twist says nothing; the skin's shear is what the sections' moments add to.
+    expect(skin('pull').mode).toBe('spar alone')
+    expect(slow.strength.twist.diveDeg).toBeLessThan(slow.strength.twist.pullDeg - 0.3)
     // The same load factor at the same speed is the same load.
     const { stallMs } = slow.loads
     const one = at({ topSpeedMs: stallMs * Math.sqrt(thistledown.brief.loadFactor), gustMs: 0 })
@@ -144,10 +148,13 @@ describe('every corner of the envelope goes through the wing', () => {
       expect(between).toBeGreaterThanOrEqual(Math.min(of(whole, 'dive')!, of(whole, 'pull-top')!) - 1e-9)
     }
   })
+  /** Without spars: what skin alone bears feels every corner. */
+  const bare = (brief: Partial<ProjectFile['brief']>) =>
+    assessor.assess({ ...thistledown, spars: [], brief: { ...thistledown.brief, ...brief } })
   it('a gust or a top speed that grows in fine steps lowers the reserve, and never by a jump', () => {
     for (const row of [
-      Array.from({ length: 41 }, (_, i) => at({ gustMs: 8 + i * 0.1 })),
-      Array.from({ length: 41 }, (_, i) => at({ topSpeedMs: 16 + i * 0.3 })),
+      Array.from({ length: 41 }, (_, i) => bare({ gustMs: 8 + i * 0.1 })),
+      Array.from({ length: 41 }, (_, i) => bare({ topSpeedMs: 17 + i * 0.3 })),
     ]) {
       const reserves = row.map(assessment => assessment.strength.wing.reserve)
       const largest = (every: number) =>
@@ -190,7 +197,10 @@ describe('heat', () => {
     const bare: ProjectFile = { ...thistledown, spars: [] }
     const assessor = createAssessor()
     const { cases } = assessor.heat(bare)
-    const cold = assessor.assess(bare).strength.reserve
+    // The verdict is that of the brief's own colour in the air.
+    const now = assessor.assess(bare).strength.reserve
+    const { softeningC } = LIBRARIES.filaments.find(item => item.id === 'pla-foam')!
+    const leftNow = strengthLeft(softeningC, 22 + (0.25 * 900) / 50)
     for (const place of ['flying', 'field'] as const) {
       const own = COLOURS.map(colour =>
         cases.find(item => item.place === place && item.colour === colour.id)!,
@@ -201,7 +211,7 @@ describe('heat', () => {
       for (const item of own) {
         // All zones of the wing are of one filament here: everything plastic falls alike.
         const left = item.left.find(zone => zone.zone === 'wing-inner')!.left
-        if (left > 0.01) expect(Math.abs(item.reserve! / cold - left)).toBeLessThan(0.02)
+        if (left > 0.01) expect(Math.abs((item.reserve! / now) * leftNow - left)).toBeLessThan(0.02)
       }
     }
     expect(cases.filter(item => item.place === 'car').every(item => item.reserve === null)).toBe(true)

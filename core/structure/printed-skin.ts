@@ -60,12 +60,14 @@ export function printedMaterial(recipe: Recipe, filament: Filament): PrintedMate
 /** Beads of a wall side by side: the outer ones, and those of a second skin. m. */
 export const beadOf = (recipe: Recipe, filament: Filament): number => mmToM(beadThickness(recipe, filament))
 
+/** A skin that nothing holds from behind buckles over about this share of the chord. */
+const UNHELD = 0.6
+
 /** Distance between whatever holds the skin from behind, m. */
 export function skinSupport(recipe: Recipe, chord: number): number {
-  if (recipe.lattice) return mmToM(recipe.lattice.pitchMm * Math.SQRT2)
-  if (recipe.infillShare > 0.005) {
-    // Lines of infill in two directions, lie two spacings over f apart.
-    return Math.min(chord, mmToM((2 * beadSpacing(recipe)) / recipe.infillShare))
-  }
-  return chord * 0.6
+  // Two families of webs at ±45° stand a pitch apart each: the skin lies on squares of a pitch.
+  const webs = recipe.lattice ? mmToM(recipe.lattice.pitchMm) : Infinity
+  // Lines of infill in two directions lie two spacings over f apart.
+  const lines = recipe.infillShare > 0 ? mmToM((2 * beadSpacing(recipe)) / recipe.infillShare) : Infinity
+  return Math.min(webs, lines, UNHELD * chord)
 }

@@ -12,6 +12,8 @@ import type { StationSection } from './station-section'
 
 export interface SkinPanels {
   count: number
+  /** Which wall of the section each is. */
+  wall: Int32Array
   /** Middle of the wall from the section's centroid, m. */
   x: Float64Array
   y: Float64Array
@@ -43,17 +45,18 @@ export function skinPanels(
 ): SkinPanels {
   const laid = Array.from(thickness.keys()).filter(w => thickness[w] > 1e-7)
   const support = skinSupport(recipe, station.chord),
-    radius = radiusOf(station),
+    radius = radiiOf(station),
     full = laid.reduce((most, w) => Math.max(most, thickness[w]), 0)
   const gap = recipe.skinGapMm ? mmToM(recipe.skinGapMm) : 0
   // A double skin bends as one thick plate, and its faces share the load.
   const plate = (t: number) => (gap ? sandwichThickness(bead, gap) : t),
-    width = gap ? station.chord * 0.6 : support
+    width = gap ? skinSupport({ ...recipe, lattice: null, infillShare: 0 }, station.chord) : support
   const share = gap ? plate(0) / (2 * bead) : 1
   const column = (value: (w: number) => number) => Float64Array.from(laid, value)
   const middle = (at: readonly number[], w: number) => (at[section.walls[w].a] + at[section.walls[w].b]) / 2
   return {
     count: laid.length,
+    wall: Int32Array.from(laid),
     x: column(w => middle(section.x, w) - flow.bending.x),
     y: column(w => middle(section.y, w) - flow.bending.y),
     up: column(w => flow.up[w] / thickness[w]),
@@ -61,24 +64,46 @@ export function skinPanels(
     whole: Uint8Array.from(laid, w => Number(thickness[w] >= 0.9 * full)),
     pressed: column(
       w =>
-        material.modulus / (skinBucklingStress(material.modulus, plate(thickness[w]), width, radius) * share),
+        material.modulus /
+        (skinBucklingStress(material.modulus, plate(thickness[w]), width, radius[w]) * share),
     ),
     sheared: column(
       w =>
         1 /
         (shearBucklingStress(material.modulus, plate(thickness[w]), width) * share +
-          (SHELL_SHEAR * material.modulus * thickness[w]) / radius),
+          (SHELL_SHEAR * material.modulus * thickness[w]) / radius[w]),
     ),
   }
 }
 
-/** A circular arc over most of the chord with the section's own rise: R = c²/8h. */
-function radiusOf({ chord, field }: StationSection): number {
+/** Nodes to either side over which the skin's own turning is read. */
+const NEAR = 2
+
+/**
+ * Radius of each wall, m: a circular arc over most of the chord with the section's own rise, R = c²/8h, or the
+ * skin's own where it is rounder, as at the leading edge.
+ */
+function radiiOf({ chord, field }: StationSection): Float64Array {
+  const count = field.starts[1]
   let top = -Infinity,
     bottom = Infinity
-  for (let e = 0; e < field.starts[1]; e++) {
+  for (let e = 0; e < count; e++) {
     top = Math.max(top, field.midY[e])
     bottom = Math.min(bottom, field.midY[e])
   }
-  return (chord * 0.9) ** 2 / (8 * Math.max(1e-4, mmToM(top - bottom) / 2))
+  const arc = (chord * 0.9) ** 2 / (8 * Math.max(1e-4, mmToM(top - bottom) / 2))
+  return Float64Array.from({ length: count }, (_, e) => {
+    const before = (e + count - NEAR) % count,
+      after = (e + NEAR) % count
+    // Inward normals of a convex skin turn with it, counter-clockwise.
+    const cross = field.normalX[before] * field.normalY[after] - field.normalY[before] * field.normalX[after],
+      dot = field.normalX[before] * field.normalX[after] + field.normalY[before] * field.normalY[after]
+    const turn = Math.atan2(cross, dot)
+    let length = 0
+    for (let k = -NEAR; k <= NEAR; k++) {
+      const share = Math.abs(k) === NEAR ? 0.5 : 1
+      length += share * mmToM(field.length[(e + k + count) % count])
+    }
+    return turn > 1e-4 ? Math.min(arc, length / turn) : arc
+  })
 }

@@ -27,6 +27,9 @@ export interface StationBuild {
   groups: ReadonlyArray<{ lines: readonly StationSpar[]; EI: number; middle: number }>
 }
 
+/** Points of a side from one place of webs to the next. */
+const WEB_STEP = 4
+
 /** Webs of a spiral are laid zigzag: of their thickness about half stands across the section. */
 const ZIGZAG = 0.5
 
@@ -79,14 +82,13 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
       Gt: material.shearModulus * thick,
     })
   if (count === 2 * SIDE_POINTS - 1) {
-    const taken = new Set<number>()
-    if (recipe.lattice) {
-      const pitch = mmToM(recipe.lattice.pitchMm)
-      for (let along = pitch / 2; along < station.chord; along += pitch)
-        taken.add(sideIndex(along / station.chord))
-    }
-    for (const index of taken)
-      if (index > 1 && index < SIDE_POINTS - 2) webAt(index, recipe.lattice!.passes * bead * ZIGZAG)
+    // Webs stand a pitch apart, somewhere: a few places share them, so that none comes or goes with a pitch a
+    // little wider.
+    if (recipe.lattice)
+      for (let index = WEB_STEP; index < SIDE_POINTS - 2; index += WEB_STEP) {
+        const apart = station.chord * (chordShare(index + WEB_STEP / 2) - chordShare(index - WEB_STEP / 2))
+        webAt(index, recipe.lattice.passes * bead * ZIGZAG * (apart / mmToM(recipe.lattice.pitchMm)))
+      }
   }
   const section: ThinWalled = {
     x,
@@ -144,9 +146,8 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
 const stretched = (EA: number, k: number, length: number): number =>
   EA / (1 + (Math.PI ** 2 * EA) / Math.max(1e-9, k * 4 * length * length))
 
-/** Index along a side of cosine-spaced points at a share of the chord. */
-const sideIndex = (share: number): number =>
-  Math.round((Math.acos(1 - 2 * Math.min(1, Math.max(0, share))) / Math.PI) * (SIDE_POINTS - 1))
+/** Share of the chord at a point of a side: cosine-spaced. */
+const chordShare = (index: number): number => (1 - Math.cos((Math.PI * index) / (SIDE_POINTS - 1))) / 2
 
 function nearestSide(outline: Float64Array, x: number): number {
   let best = 0

@@ -151,7 +151,12 @@ describe('how the piece stands on the bed', () => {
 })
 
 /** Modes that the skin has, and those that a spar serves. */
-const SKIN = ['skin across layers', 'skin in compression', 'skin buckling', 'skin shear'] as const
+const SKIN = [
+  // Whichever of the three a bent skin comes to first.
+  ['skin across layers', 'skin in compression', 'skin collapse'],
+  ['skin buckling'],
+  ['skin shear'],
+] as const
 const least = (modes: Modes, names: readonly string[]) =>
   Math.min(
     ...Object.entries(modes)
@@ -169,10 +174,11 @@ describe('over random wings', () => {
         const s = share * loft.span
         const thin = at(s, [], { ...recipe, skinGapMm: null }, of, 'none', loft).modes,
           thick = at(s, [], { ...recipe, skinGapMm: null, walls: recipe.walls + 1 }, of, 'none', loft).modes
-        for (const mode of SKIN)
-          expect([mode, thick[mode]! / thin[mode]!, recipe.school, s]).toSatisfy(
-            (row: unknown[]) => (row[1] as number) > 1 - 1e-9,
-          )
+        for (const names of SKIN)
+          expect(
+            least(thick, names) / least(thin, names),
+            `${names[0]}, ${recipe.school}, ${of.id}`,
+          ).toBeGreaterThan(1 - 1e-4)
       }),
       { numRuns: 60 },
     )
@@ -223,7 +229,7 @@ describe('over random wings', () => {
               expect(decide(b.modes).reserve / decide(a.modes).reserve).toBeGreaterThan(1 - 1e-6)
           }
           expect(
-            least(at(0.5 * end * loft.span, [long], recipe, of, 'none', loft).modes, SKIN),
+            least(at(0.5 * end * loft.span, [long], recipe, of, 'none', loft).modes, SKIN.flat()),
           ).toBeGreaterThan(0)
         },
       ),

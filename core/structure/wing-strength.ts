@@ -1,7 +1,7 @@
 /**
  * Reserve factors of a wing's station under one load. Two ways to carry the moment are weighed: skin and
- * spars together (the
- * weakest of them gives out first), and the spars alone after the skin has cracked or buckled; the better of
+ * spars together, buckled skin with what it carries then (the weakest of them gives out first), and the spars
+ * alone after the skin has cracked or collapsed; the better of
  * the two counts. What must
  * hold either way counts besides: shear, webs, and the places where a spar ends or sits in a socket. SI.
  */
@@ -9,6 +9,7 @@ import type { Recipe } from '../document'
 import { stockArea, stockInertia } from '../libraries'
 import { mmToM } from '../units'
 import { boreBears, endForce, socketForce } from './bearing'
+import { collapseUnder, shearAfterBuckling } from './after-buckling'
 import { combinedBuckling, shearBucklingStress, wrinklingStress } from './skin-buckling'
 import { flatteningMoment, shearForce } from './spar-modes'
 import { curvatures } from './thin-walled-section'
@@ -20,6 +21,7 @@ export type StrengthMode =
   | 'skin along the bead'
   | 'skin in compression'
   | 'skin buckling'
+  | 'skin collapse'
   | 'skin wrinkling'
   | 'skin shear'
   | 'glue joint'
@@ -42,6 +44,7 @@ export const MODE_GIVES: Record<StrengthMode, Gives> = {
   'skin along the bead': 'plastic',
   'skin in compression': 'plastic',
   'skin buckling': 'plastic',
+  'skin collapse': 'plastic',
   'skin wrinkling': 'plastic',
   'skin shear': 'plastic',
   'glue joint': 'plastic',
@@ -142,7 +145,7 @@ function skinModes(
   const { alongX, alongY } = curvatures(flow.bending, -moment, -lag)
   let most = 0,
     least = 0,
-    worst = Infinity,
+    buckles = Infinity,
     sliding = 0
   for (let w = 0; w < skin.count; w++) {
     const strain = alongX * skin.x[w] + alongY * skin.y[w]
@@ -152,22 +155,38 @@ function skinModes(
     // found where the skin has its whole thickness.
     if (!skin.whole[w]) continue
     const stress = Math.abs(shear * skin.up[w] + torque * skin.torque[w])
-    if (stress > sliding) sliding = stress
+    const slid = stress / (material.shear * shearAfterBuckling(material.shear, 1 / skin.sheared[w]))
+    if (slid > sliding) sliding = slid
     if (strain >= 0 && stress < TINY) continue
     const factor = combinedBuckling((strain < 0 ? -strain : 0) * skin.pressed[w], stress * skin.sheared[w])
-    if (factor < worst) worst = factor
+    if (factor < buckles) buckles = factor
   }
-  const tension = material.modulus * Math.max(most, TINY)
-  put(material.across ? 'skin across layers' : 'skin along the bead', material.tension / tension)
-  put('skin in compression', material.compression / (material.modulus * Math.max(-least, TINY)))
-  put('skin buckling', worst)
-  if (recipe.skinGapMm)
-    put(
-      'skin wrinkling',
-      wrinklingStress(material.modulus, recipe.infillShare) / (material.modulus * Math.max(-least, TINY)),
-    )
-  put('skin shear', material.shear / Math.max(sliding, TINY))
-  if (station.meeting === 'glued') put('glue joint', Math.min(GLUE_STRENGTH, material.tension) / tension)
+  put('skin buckling', buckles)
+  const tears = material.across ? 'skin across layers' : 'skin along the bead'
+  const tension = material.modulus * Math.max(most, TINY),
+    pressure = material.modulus * Math.max(-least, TINY)
+  put(tears, material.tension / tension)
+  put('skin in compression', material.compression / pressure)
+  const wrinkling = recipe.skinGapMm ? wrinklingStress(material.modulus, recipe.infillShare) : Infinity
+  if (recipe.skinGapMm) put('skin wrinkling', wrinkling / pressure)
+  put('skin shear', 1 / Math.max(sliding, TINY))
+  const limits = {
+    torn: material.tension / material.modulus,
+    crushed: Math.min(material.compression, wrinkling) / material.modulus,
+  }
+  const bearing = collapseUnder(station, build, moment, lag, limits)
+  if (bearing.buckled) {
+    const fails = { torn: tears, crushed: 'skin collapse', spar: 'spar bending' } as const
+    put(fails[bearing.by], bearing.collapse)
+    // What the skin bears in bending and in shear together.
+    put('skin collapse', combinedBuckling(1 / bearing.collapse, sliding))
+  }
+  if (station.meeting === 'glued') {
+    const holds = Math.min(GLUE_STRENGTH, material.tension)
+    put('glue joint', holds / tension)
+    const glued = collapseUnder(station, build, moment, lag, { ...limits, torn: holds / material.modulus })
+    if (glued.buckled && glued.by === 'torn') put('glue joint', glued.collapse)
+  }
 }
 
 function sparModes(
@@ -277,6 +296,8 @@ export function decide(modes: Modes): { reserve: number; mode: StrengthMode } {
   for (const key in modes) {
     const mode = key as StrengthMode,
       reserve = modes[mode]!
+    // A skin that shows buckles still carries: what it carries then is its collapse.
+    if (mode === 'skin buckling') continue
     if (local.has(mode)) {
       if (reserve < must) [must, mustMode] = [reserve, mode]
     } else if (bare.has(mode)) {

@@ -16,8 +16,8 @@ const explain = computed(() => {
     return 'The skin would crease sooner; then the spars hold the bending by themselves, and that is what counts.'
   if (mode === 'spar end' || mode === 'spar overlap')
     return 'A spar hands on what it carries where it ends, over a few of its own heights, to the plastic round its bore.'
-  if (mode === 'skin buckling')
-    return 'Nothing but skin carries there, and it creases between what holds it from behind.'
+  if (mode === 'skin collapse')
+    return 'The skin has buckled between what holds it from behind, and what still carries beside webs and edges is crushed.'
   return ''
 })
 </script>
@@ -41,6 +41,10 @@ const explain = computed(() => {
         >
       </p>
       <p v-if="explain" class="small quiet">{{ explain }}</p>
+      <p class="small quiet" data-figure="strength-temperature">
+        Plastic at {{ figure(strength.temperatureC) }} °C: {{ doc.brief.colour }}, in the sun and the wind of
+        flight, {{ figure(doc.brief.fieldTemperatureC) }} °C on the field. See Heat for other places.
+      </p>
       <MendTable />
       <SectionFit />
       <table class="ledger">
@@ -54,6 +58,17 @@ const explain = computed(() => {
           <tr>
             <td>Tip rises at the greatest load factor</td>
             <td class="r num">{{ amount(strength.twist.tipRiseMm, 'mm') }}</td>
+          </tr>
+          <tr>
+            <td>Skin shows buckles from, of the loads</td>
+            <td class="r num" data-figure="buckling">{{ figure(100 * strength.buckling.reserve) }} %</td>
+          </tr>
+          <tr v-if="strength.buckling.reserve < 1">
+            <td>Then left of the stiffness, bending and twist</td>
+            <td class="r num">
+              {{ figure(100 * strength.buckling.bendingLeft) }} %,
+              {{ figure(100 * strength.buckling.torsionLeft) }} %
+            </td>
           </tr>
           <tr>
             <td>Twists itself off (divergence)</td>

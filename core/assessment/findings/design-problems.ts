@@ -54,7 +54,7 @@ function smallPartProblems(parts: Assessed['smallParts']): Finding[] {
   return [
     {
       code: 'small-parts-reckoned',
-      stations: ['weigh', 'balance'],
+      stations: ['balance'],
       severity: 'note',
       where: 'Small parts',
       value: massG,

@@ -110,7 +110,14 @@ export interface StrengthFigures {
   /** Where, in words. */
   where: Words
   case: string
+  /** What the plastic was reckoned at: the brief's air and colour, in flight, °C. */
+  temperatureC: number
   stations: StationStrength[]
+  /**
+   * Where the skin shows buckles first, as a multiple of the loads with the factor of safety in, and the least share
+   * of stiffness that is left under them.
+   */
+  buckling: { reserve: number; atMm: number; bendingLeft: number; torsionLeft: number }
   wing: { reserve: number; mode: string; atMm: number; case: string }
   lift: Array<{ s: number; perLength: number }>
   cases: CaseReport[]

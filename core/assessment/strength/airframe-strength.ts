@@ -10,6 +10,7 @@ import {
   PLENTY,
   sinkSpeed,
   stationModes,
+  stiffnessUnder,
   tipStrike,
   type Modes,
   type SpanPoint,
@@ -24,9 +25,9 @@ import { boomOf } from './tail-boom'
 import { wingCases, type WingCase } from './wing-cases'
 import { gearOf } from './landing-gear'
 import { measuredStiffness, proofOf, type ProofGround } from './ground-proofs'
-import { twistOf } from './half-wing-twist'
+import { twistOf, type SpanStiffness } from './half-wing-twist'
 import { createWingBearing } from './wing-bearing'
-import { loadAt, wingLoads } from './wing-loads'
+import { loadAt, wingLoads, type Flying } from './wing-loads'
 import type { Airframe } from '../resolve'
 import { airOf, type Flown } from '../flight'
 import type { LoadsReport, CaseReport, PlaceReport, StrengthFigures } from '../report'
@@ -97,11 +98,29 @@ export function createStrength(stations?: number): StrengthStage {
       quarter: mmToM(section.quarter.x),
       chord: section.chord,
     }))
-    const twist = twistOf(stiffness, along, flown.solved, mmToM(wing.span), airOf(doc).density, measured, {
-      pull: flyingIn(cases, 'pull'),
-      most,
-      dive: flyingIn(cases, 'dive'),
-    })
+    // Skin that has buckled is softer: the load in question decides by how much. The factor of safety is left out.
+    const softer = (load: Flying) =>
+      stiffness.map((station, i) => {
+        const left = stiffnessUnder(sections[i], builds[i], loadAt(along, i, load, builds[i].shear.centre.x))
+        return { ...station, EI: station.EI * left.bending, GJ: station.GJ * left.torsion }
+      })
+    const pull = flyingIn(cases, 'pull')
+    const pulled = softer(pull),
+      bent = most === pull ? pulled : softer(most)
+    const twist = twistOf(
+      softer(LEVEL),
+      { pulled, most: bent },
+      along,
+      flown.solved,
+      mmToM(wing.span),
+      airOf(doc).density,
+      measured,
+      {
+        pull,
+        most,
+        dive: flyingIn(cases, 'dive'),
+      },
+    )
     const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
     const sides = wing.mirror ? 2 : 1
@@ -151,7 +170,9 @@ export function createStrength(stations?: number): StrengthStage {
             case: place.case,
           }),
       wing: { reserve: weakest.reserve, mode: weakest.mode, atMm: weakest.s, case: weakest.case },
+      temperatureC: airframe.warm.temperatureC,
       stations: stationRows,
+      buckling: bucklingOf(stationRows, stiffness, bent),
       lift: along.along.map(({ s, value }) => ({ s: mToMm(s), perLength: n * value })),
       cases: caseRows,
       places: others.sort((a, b) => a.reserve - b.reserve),
@@ -161,6 +182,31 @@ export function createStrength(stations?: number): StrengthStage {
       proofs,
       measured,
     }
+  }
+}
+
+/** Level flight: divergence and flutter begin from it. */
+const LEVEL: Flying = { lift: 1, weight: 1, pressure: 0, forward: 0 }
+
+/**
+ * Where the skin first shows buckles, as a multiple of the greatest loads, and what that costs of stiffness under
+ * them.
+ */
+function bucklingOf(
+  rows: readonly StationStrength[],
+  stiff: readonly SpanStiffness[],
+  soft: readonly SpanStiffness[],
+): StrengthFigures['buckling'] {
+  const first = rows.reduce((a, b) =>
+    (b.modes['skin buckling'] ?? PLENTY) < (a.modes['skin buckling'] ?? PLENTY) ? b : a,
+  )
+  const left = (pick: (station: SpanStiffness) => number) =>
+    Math.min(1, ...soft.map((station, i) => pick(station) / Math.max(1e-12, pick(stiff[i]))))
+  return {
+    reserve: first.modes['skin buckling'] ?? PLENTY,
+    atMm: first.s,
+    bendingLeft: left(station => station.EI),
+    torsionLeft: left(station => station.GJ),
   }
 }
 

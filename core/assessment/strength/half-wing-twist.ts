@@ -29,9 +29,13 @@ export interface SpanStiffness {
   chord: number
 }
 
-/** A half wing's stiffness by station (m), with what tests have measured put in. */
+/**
+ * A half wing's stiffness by station (m), with what tests have measured put in. `pulled` and `most` are the same
+ * stations with what is left of them in the pull-up and under the greatest load factor, where skin has buckled.
+ */
 export function twistOf(
   stations: readonly SpanStiffness[],
+  { pulled, most }: { pulled: readonly SpanStiffness[]; most: readonly SpanStiffness[] },
   loads: WingLoads,
   flight: SolvedFlight,
   span: number,
@@ -40,10 +44,12 @@ export function twistOf(
   /** `most` bends most: a gust, where it leads past the pull-up. */
   flying: { pull: Flying; most: Flying; dive: Flying },
 ): TwistReport {
-  const line = (pick: (station: SpanStiffness) => number): SpanPoint[] =>
-    stations.map(station => ({ s: station.s, value: pick(station) }))
-  const EI = line(s => s.EI * measured.bending),
-    GJ = line(s => Math.max(1e-6, s.GJ * measured.twist)),
+  const line = (pick: (station: SpanStiffness) => number, of = stations): SpanPoint[] =>
+    of.map(station => ({ s: station.s, value: pick(station) }))
+  const bends = (s: SpanStiffness) => s.EI * measured.bending,
+    twists = (s: SpanStiffness) => Math.max(1e-6, s.GJ * measured.twist)
+  const EI = line(bends),
+    GJ = line(twists),
     centre = line(s => s.centre),
     quarter = line(s => s.quarter),
     chord = line(s => s.chord)
@@ -88,7 +94,16 @@ export function twistOf(
     }
     return strips.map(({ s }) => at(s - width / 2) - at(s + width / 2))
   }
-  const pull = twistUnder(strips, torqueUnder(flying.pull)),
+  /** The strips with what their skin has left under a load. */
+  const under = (of: readonly SpanStiffness[]): FlutterStrip[] => {
+    const [softEI, softGJ] = [line(bends, of), line(twists, of)]
+    return strips.map(strip => ({
+      ...strip,
+      EI: Math.max(1e-6, lineAt(softEI, strip.s)),
+      GJ: lineAt(softGJ, strip.s),
+    }))
+  }
+  const pull = twistUnder(under(pulled), torqueUnder(flying.pull)),
     dive = twistUnder(strips, torqueUnder(flying.dive))
   const speedOf = (pressure: number) =>
     Number.isFinite(pressure) ? Math.sqrt((2 * pressure) / density) : null
@@ -105,7 +120,7 @@ export function twistOf(
       ...strips.map(({ s }, i) => ({ s: mToMm(s), deg: radToDeg(pull.at[i]) })),
       { s: mToMm(span), deg: radToDeg(pull.tip) },
     ],
-    tipRiseMm: mToMm(tipRise(strips, loads, flying.most)),
+    tipRiseMm: mToMm(tipRise(under(most), loads, flying.most)),
     divergenceMs,
     flutterMs,
     cautionMs: limits.length ? CAUTION * Math.min(...limits) : null,

@@ -28,7 +28,7 @@ import type { LoadsReport } from '../../assessment/report'
 import { SPREAD_OF } from '../../assessment/findings'
 
 /** Masses at which the kernel is run lie so far apart. */
-const STEP = 0.005
+const STEP = 0.0025
 /**
  * Places and cases whose share of what they bear stays under this part of the greatest are left out, but at
  * the first of so many masses.
