@@ -137,7 +137,18 @@ export function createAssessor(
       }
       const findings = [
         ...verdictFindings(verdicts, strength),
-        ...findProblems(airframe, { pieces, smallParts, spars, flight, plan, stall, trim, handling, controls, strength }),
+        ...findProblems(airframe, {
+          pieces,
+          smallParts,
+          spars,
+          flight,
+          plan,
+          stall,
+          trim,
+          handling,
+          controls,
+          strength,
+        }),
       ]
       return {
         verdicts,

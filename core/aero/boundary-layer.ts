@@ -39,6 +39,17 @@ const BUBBLE_REYNOLDS = 3e4
 const BUBBLE_SHAPE = 3.5
 /** Greatest ratio of speeds over which a bubble closes; beyond it the growth of θ is held there. */
 const BUBBLE_RECOVERY = 1.8
+/** An endless open bubble sheds so much more than one that closes at the edge; with less room than this, less. */
+const OPEN_GROWTH = 0.3,
+  WHOLE_ROOM = 0.3
+/** One that closes near the edge finds less of it: the wake beside it has not come back either. */
+const RECOVERY_AT_EDGE = 1.2,
+  NOSE = 0.35,
+  EDGE = 0.85
+function recoveryAt(x: number): number {
+  const t = Math.min(1, Math.max(0, (x - NOSE) / (EDGE - NOSE)))
+  return BUBBLE_RECOVERY + (RECOVERY_AT_EDGE - BUBBLE_RECOVERY) * t * t * (3 - 2 * t)
+}
 /** Turbulent layers leave at this shape factor (Head has it between 1.8 and 2.4). */
 const H_SEPARATION = 1.9
 
@@ -71,7 +82,9 @@ export function marchSide(
   }
   const gradient = (i: number) => (speed[i + 1] - speed[i - 1]) / (s[i + 1] - s[i - 1])
   let integral = 0,
-    i = 1
+    i = 1,
+    lambdaBefore = 0,
+    michelBefore = -1
   theta[0] = Math.sqrt((0.075 * nu) / Math.max(1e-6, (speed[1] - speed[0]) / (s[1] - s[0])))
   shape[0] = 2.24
   displacement[0] = shape[0] * theta[0]
@@ -88,14 +101,51 @@ export function marchSide(
     displacement[i] = factor * theta[i]
     const atTheta = (b * theta[i]) / nu,
       along = (b * s[i]) / nu
-    if (lambda < LAMBDA_SEPARATION) return bubbleFrom(layer, i, x, s, speed, nu)
-    if (x[i] >= tripAt || atTheta > 1.174 * (1 + 22400 / along) * along ** 0.46) {
-      layer.transition = x[i]
-      return turbulentFrom(layer, i, theta[i], 1.4, x, s, speed, nu)
+    // Between two points the place is where its measure crosses: nothing steps from one point to the next.
+    if (lambda < LAMBDA_SEPARATION) {
+      const t = (lambdaBefore - LAMBDA_SEPARATION) / Math.max(1e-12, lambdaBefore - lambda)
+      return bubbleFrom(
+        layer,
+        placeBetween(x, s, speed, i, t),
+        mix(theta[i - 1], theta[i], t),
+        i,
+        x,
+        s,
+        speed,
+        nu,
+      )
     }
+    const michel = atTheta / (1.174 * (1 + 22400 / along) * along ** 0.46) - 1
+    if (x[i] >= tripAt || michel > 0) {
+      const t = x[i] >= tripAt ? 1 : -michelBefore / Math.max(1e-12, michel - michelBefore)
+      const from = placeBetween(x, s, speed, i, Math.min(1, Math.max(0, t)))
+      layer.transition = from.x
+      return turbulentFrom(layer, from, mix(theta[i - 1], theta[i], t), 1.4, i, x, s, speed, nu)
+    }
+    lambdaBefore = lambda
+    michelBefore = michel
   }
   return layer
 }
+
+/** A place between point i − 1 and point i. */
+interface Between {
+  x: number
+  s: number
+  speed: number
+}
+const mix = (a: number, b: number, t: number): number => a + (b - a) * t
+const placeBetween = (
+  x: Float64Array,
+  s: Float64Array,
+  speed: Float64Array,
+  i: number,
+  t: number,
+): Between => ({
+  x: mix(x[i - 1], x[i], t),
+  s: mix(s[i - 1], s[i], t),
+  speed: mix(speed[i - 1], speed[i], t),
+})
 
 /** H(λ) by White's fit of Thwaites' table: 3.55 at separation, 2.61 on a plate, 2.2 at a stagnation point. */
 function thwaitesShape(lambda: number): { h: number } {
@@ -106,38 +156,46 @@ function thwaitesShape(lambda: number): { h: number } {
 
 /**
  * Speed stands still along a bubble; θ then grows by what the momentum equation asks for when the speed comes
- * back.
+ * back. A bubble that is longer than what is left of the chord stays open: its momentum is that of one that closes
+ * at the edge and more, and of the chord behind it less and less lifts, down to none at twice that length.
  */
 function bubbleFrom(
   layer: SideLayer,
-  at: number,
+  from: Between,
+  thetaAt: number,
+  next: number,
   x: Float64Array,
   s: Float64Array,
   speed: Float64Array,
   nu: number,
 ): SideLayer {
   const n = x.length
-  const end = s[at] + (BUBBLE_REYNOLDS * nu) / speed[at]
-  layer.bubble = x[at]
-  let back = at
-  while (back < n && s[back] < end) back++
-  const thetaAt = layer.theta[at]
-  for (let i = at; i < Math.min(back, n); i++) {
-    layer.theta[i] = thetaAt
+  const length = (BUBBLE_REYNOLDS * nu) / from.speed,
+    room = s[n - 1] - from.s
+  const end = from.s + length
+  layer.bubble = from.x
+  let back = next
+  while (back < n - 1 && s[back] < end) back++
+  const open = end >= s[n - 1]
+  const t = open ? 1 : (end - s[back - 1]) / (s[back] - s[back - 1])
+  const closes = placeBetween(x, s, speed, back, t)
+  const growth =
+    Math.min(recoveryAt(closes.x), Math.max(1, from.speed / closes.speed)) ** (2 + BUBBLE_SHAPE) *
+    (1 + OPEN_GROWTH * Math.max(0, 1 - room / length))
+  // The last stretch of the chord has no room for a bubble to grow in.
+  const grown = thetaAt * (1 + (growth - 1) * Math.min(1, room / WHOLE_ROOM) ** 2)
+  for (let i = next; i < n; i++) {
+    layer.theta[i] = open ? mix(thetaAt, grown, (s[i] - from.s) / Math.max(1e-9, room)) : thetaAt
     layer.shape[i] = BUBBLE_SHAPE
-    layer.displacement[i] = BUBBLE_SHAPE * thetaAt
+    layer.displacement[i] = BUBBLE_SHAPE * layer.theta[i]
   }
-  if (back >= n - 1) {
-    layer.separation = x[at]
+  if (open) {
     layer.laminarSeparation = true
-    layer.attachedTo = at
-    // Shed as it is: the wake's momentum is that of the laminar layer brought to the trailing edge's speed.
+    layer.separation = mix(1, from.x, Math.min(1, Math.max(0, length / room - 1)))
     return layer
   }
-  layer.transition = x[back]
-  const grown =
-    thetaAt * Math.min(BUBBLE_RECOVERY, Math.max(1, speed[at] / speed[back])) ** (2 + BUBBLE_SHAPE)
-  return turbulentFrom(layer, back, grown, 1.75, x, s, speed, nu)
+  layer.transition = closes.x
+  return turbulentFrom(layer, closes, grown, 1.75, back, x, s, speed, nu)
 }
 
 /** H₁ of Head against H, and back (Cebeci & Bradshaw's fit). */
@@ -149,11 +207,13 @@ const shapeOfEntrainment = (h1: number): number =>
 /** Steps between two points: the layer changes fastest behind a bubble. */
 const SUBSTEPS = 4
 
+/** From a place between point `next` − 1 and point `next` on. */
 function turbulentFrom(
   layer: SideLayer,
-  at: number,
+  from: Between,
   thetaStart: number,
   shapeStart: number,
+  next: number,
   x: Float64Array,
   s: Float64Array,
   speed: Float64Array,
@@ -161,30 +221,33 @@ function turbulentFrom(
 ): SideLayer {
   const n = x.length
   let theta = thetaStart,
-    h = shapeStart
-  let bulk = speed[at] * theta * entrainmentShape(h)
-  for (let i = at; i < n; i++) {
-    layer.theta[i] = theta
-    layer.shape[i] = h
-    layer.displacement[i] = h * theta
-    if (h > H_SEPARATION) {
-      layer.separation = Math.min(1, x[i])
-      layer.attachedTo = i
-      for (let k = i; k < n; k++)
-        [layer.theta[k], layer.shape[k], layer.displacement[k]] = [theta, h, h * theta]
-      return layer
-    }
-    if (i === n - 1) break
-    const step = (s[i + 1] - s[i]) / SUBSTEPS,
-      slope = (speed[i + 1] - speed[i]) / (s[i + 1] - s[i])
+    h = shapeStart,
+    here = from
+  let bulk = from.speed * theta * entrainmentShape(h)
+  for (let i = next; i < n; i++) {
+    const step = (s[i] - here.s) / SUBSTEPS,
+      slope = (speed[i] - here.speed) / Math.max(1e-12, s[i] - here.s)
+    const before = h
     for (let k = 0; k < SUBSTEPS; k++) {
-      const u = Math.max(1e-3, speed[i] + slope * step * (k + 0.5))
+      const u = Math.max(1e-3, here.speed + slope * step * (k + 0.5))
       const friction = 0.246 * 10 ** (-0.678 * h) * Math.max(20, (u * theta) / nu) ** -0.268
       theta = Math.max(1e-9, theta + step * (friction / 2 - ((h + 2) * theta * slope) / u))
       const h1 = Math.max(3.31, bulk / (u * theta))
       bulk += step * u * 0.0306 * (h1 - 3) ** -0.6169
       h = Math.min(3.2, Math.max(1.15, shapeOfEntrainment(bulk / (u * theta))))
     }
+    layer.theta[i] = theta
+    layer.shape[i] = h
+    layer.displacement[i] = h * theta
+    if (h > H_SEPARATION) {
+      const t = Math.min(1, Math.max(0, (H_SEPARATION - before) / Math.max(1e-9, h - before)))
+      layer.separation = Math.min(1, mix(here.x, x[i], t))
+      layer.attachedTo = i
+      for (let k = i; k < n; k++)
+        [layer.theta[k], layer.shape[k], layer.displacement[k]] = [theta, h, h * theta]
+      return layer
+    }
+    here = { x: x[i], s: s[i], speed: speed[i] }
   }
   return layer
 }

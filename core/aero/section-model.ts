@@ -89,7 +89,7 @@ function risingCurve(
   clMax: number,
   band: number,
 ): Curve {
-  const top = points.findIndex(p => p.cl === clMax)
+  const top = points.findIndex(p => p.cl >= clMax - 1e-9)
   let first = Math.max(0, top)
   while (first > 0 && points[first - 1].cl < points[first].cl) first--
   const kept = points.slice(first, Math.max(first + 2, top + 1))

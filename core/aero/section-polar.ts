@@ -54,7 +54,22 @@ export function sectionPolar(
   const top = firstMaximum(
     points.filter((_, i) => !points.slice(0, i + 1).some(earlier => stalled(earlier, flow.alphaZeroLift))),
   )
-  return { reynolds, points, clMax: top.cl, alphaMax: top.alpha, ...bandAt(reynolds) }
+  const clMax = top.cl - flattery(flow, reynolds)
+  const alphaMax = points.find(point => point.alpha <= top.alpha && point.cl >= clMax)?.alpha ?? top.alpha
+  return { reynolds, points, clMax, alphaMax, ...bandAt(reynolds) }
+}
+
+/**
+ * What one pass flatters the greatest lift of a cambered section by: its rear is loaded, and the layer that grows
+ * there would take more of it than is counted. In shares of the lift at no incidence, fitted so that naca2412 and
+ * naca4412 come out as measured at Re 3·10⁶ (Abbott & von Doenhoff) where the uncambered ones do.
+ */
+const FLATTERY = 0.8,
+  FLATTERY_SLOW = 0.32
+function flattery(flow: SectionFlow, reynolds: number): number {
+  const camber = Math.max(0, flow.clAlpha * Math.sin(-flow.alphaZeroLift))
+  const t = Math.min(1, Math.max(0, Math.log(reynolds / BUBBLE_RANGE) / Math.log(3e6 / BUBBLE_RANGE)))
+  return camber * (FLATTERY_SLOW + (FLATTERY - FLATTERY_SLOW) * t)
 }
 
 export const bandAt = (reynolds: number): { clMaxBand: number; dragBand: number } =>
@@ -98,7 +113,9 @@ export function sectionPoint(flow: SectionFlow, alpha: number, reynolds: number,
   const cl = attached * keep
   const lost = attached - cl
   const effective = alpha - flow.alphaZeroLift
-  const friction = wakeDrag(upper) + wakeDrag(lower)
+  // No section drags less than a plate that is laminar on both sides, as thick as it is; both run into each other.
+  const shed = (wakeDrag(upper) + wakeDrag(lower)) * slowDrag(reynolds)
+  const friction = (shed ** FLOOR_POWER + laminarFloor(reynolds) ** FLOOR_POWER) ** (1 / FLOOR_POWER)
   // Normal force leans back once the suction at the nose is lost: none of it while attached, all of it when f
   // is nil.
   const pressure = Math.abs(cl * Math.sin(effective)) * (1 - root) ** 2
@@ -117,6 +134,21 @@ export function sectionPoint(flow: SectionFlow, alpha: number, reynolds: number,
     bubbles: [upper.layer.bubble, lower.layer.bubble],
   }
 }
+
+/**
+ * What bubbles that are only guessed at drag besides, on the safe side: nothing from Re 150 000 on, a third more at
+ * 40 000 and under. Small models glide by a half less than a wake of closed bubbles says.
+ */
+const SLOW_DRAG = 0.35,
+  SLOWEST = 4e4
+const slowDrag = (reynolds: number): number =>
+  1 +
+  SLOW_DRAG * Math.min(1, Math.max(0, Math.log(BUBBLE_RANGE / reynolds) / Math.log(BUBBLE_RANGE / SLOWEST)))
+
+/** Laminar plate on both sides (Blasius): 2 · 1.328/√Re. */
+const laminarFloor = (reynolds: number): number => 2.656 / Math.sqrt(reynolds)
+/** How closely the floor and the wake's drag run into each other: 4 % above both where they are equal. */
+const FLOOR_POWER = 16
 
 /**
  * The aerodynamic centre of a thick section lies a little off the quarter: its inviscid moment grows with

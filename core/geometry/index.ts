@@ -43,7 +43,14 @@ export {
   type WingSeat,
 } from './body-features'
 export { selfCrossing } from './self-crossing'
-export { ALL_MOVING, hingedControl, throwMm, HINGE_SLOTS, slotRoom, type HingedControl } from './control-surface'
+export {
+  ALL_MOVING,
+  hingedControl,
+  throwMm,
+  HINGE_SLOTS,
+  slotRoom,
+  type HingedControl,
+} from './control-surface'
 export { PIN, TONGUE, wingBolt, shellThickness } from './joints'
 export {
   LONGEST_GIVEN,

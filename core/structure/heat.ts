@@ -45,7 +45,7 @@ export const skinTemperature = (
 ): number => air + airRise + (absorbed * sun) / transfer
 
 /** Data sheets are measured at this temperature. */
-const SHEET_C = 23
+export const SHEET_C = 23
 /**
  * Strength and stiffness left, falling straight from the data sheet's temperature to nothing at softening;
  * never more than on the sheet.

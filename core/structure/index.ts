@@ -49,4 +49,12 @@ export {
   type TwistStrip,
 } from './span-twist'
 export { envelope, gustIncrement, type CornerId, type Envelope } from './flight-loads'
-export { COLOURS, HEAT_CASES, skinTemperature, strengthLeft, type Colour, type HeatCase } from './heat'
+export {
+  COLOURS,
+  HEAT_CASES,
+  SHEET_C,
+  skinTemperature,
+  strengthLeft,
+  type Colour,
+  type HeatCase,
+} from './heat'

@@ -18,8 +18,6 @@ const tabs = [
     <BenchTabs v-model="tab" :tabs="tabs" label="The balance bench" />
     <RemedyTable v-if="tab === 'remedies'" /><MassLedger v-else-if="tab === 'ledger'" /><SmallParts
       v-else-if="tab === 'small'"
-    /><Loadings
-      v-else-if="tab === 'loadings'"
-    /><MeasureBalance v-else />
+    /><Loadings v-else-if="tab === 'loadings'" /><MeasureBalance v-else />
   </div>
 </template>

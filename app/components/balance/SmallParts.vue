@@ -15,8 +15,8 @@ const set = (part: SmallPart, name: string, massG: number | null) =>
 
 <template>
   <p class="quiet">
-    Reckoned from the drawing and from what such hardware usually weighs, ± 30 % (finish ± 60 %). Weigh each kind
-    and write it down; 0 where there is none, or where it stands among the components already.
+    Reckoned from the drawing and from what such hardware usually weighs, ± 30 % (finish ± 60 %). Weigh each
+    kind and write it down; 0 where there is none, or where it stands among the components already.
   </p>
   <table class="ledger" data-table="small-parts">
     <thead>

@@ -247,9 +247,12 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
       label="A bead is counted"
       data-field="bead-form"
       @update:model-value="
-        edit(`${zone.name}: beads are counted ${$event === 'rounded' ? 'with round sides' : 'as width × height'}`, d => {
-          d.zones[index].recipe.beadForm = $event
-        })
+        edit(
+          `${zone.name}: beads are counted ${$event === 'rounded' ? 'with round sides' : 'as width × height'}`,
+          d => {
+            d.zones[index].recipe.beadForm = $event
+          },
+        )
       "
     />
     <v-select

@@ -7,7 +7,7 @@ import { figure } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
-const { now, doc, edit } = useBench()
+const { doc, edit } = useBench()
 const { answer, busy } = useAside((core, doc) => core.heat(doc))
 type Colour = typeof doc.value.brief.colour
 const colour = computed({
@@ -41,7 +41,8 @@ const stands = computed(() => {
       />
       <p v-if="answer" class="lead">
         Air at {{ answer.airC }} °C, from the brief. Strength and stiffness fall straight from the data
-        sheet's 23 °C to nothing where the filament softens.
+        sheet's 23 °C to nothing where the filament softens. The verdict is that in the air, in the brief's
+        colour; a launch is held against skin that stood in still air.
       </p>
     </div>
     <p v-if="!answer" class="quiet">Heating the aircraft …</p>
@@ -59,7 +60,7 @@ const stands = computed(() => {
           <td class="quiet">softens at</td>
           <td />
           <td v-for="zone in zones" :key="zone.zone" class="r num quiet">{{ zone.softeningC }} °C</td>
-          <td class="r num quiet">{{ figure(now.strength.reserve, 2) }} at 23 °C</td>
+          <td class="r num quiet">{{ figure(answer.coldReserve, 2) }} at 23 °C</td>
         </tr>
         <tr v-for="item in cases" :key="item.place" :data-heat="item.place">
           <td>{{ item.placeLabel }}</td>

@@ -27,5 +27,7 @@ export interface HeatCaseReport {
 export interface HeatReport {
   airC: number
   /** Of the skin, from the brief. */ colour: Colour['id']
+  /** Least reserve at the temperature of the data sheets. */
+  coldReserve: number
   cases: HeatCaseReport[]
 }

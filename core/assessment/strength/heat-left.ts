@@ -1,5 +1,5 @@
 /** Flight loads of an airframe, and what heat leaves of its strength. */
-import { COLOURS, HEAT_CASES, skinTemperature, strengthLeft } from '../../structure'
+import { COLOURS, HEAT_CASES, SHEET_C, skinTemperature, strengthLeft } from '../../structure'
 import type { Filament } from '../../libraries'
 import { heated, softened, type Airframe } from '../resolve'
 import type { HeatReport } from '../report'
@@ -15,6 +15,10 @@ export function heatOf(
   return {
     airC: air,
     colour: doc.brief.colour,
+    coldReserve: reserveOf({
+      ...airframe,
+      warm: { temperatureC: SHEET_C, filamentOf: airframe.filamentOf, lines: lines => lines },
+    }),
     cases: HEAT_CASES.flatMap(place =>
       COLOURS.map(colour => {
         const temperature = skinTemperature(air, place, colour.absorbed)
