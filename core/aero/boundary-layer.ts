@@ -185,7 +185,11 @@ function bubbleFrom(
   // The last stretch of the chord has no room for a bubble to grow in.
   const grown = thetaAt * (1 + (growth - 1) * Math.min(1, room / WHOLE_ROOM) ** 2)
   for (let i = next; i < n; i++) {
-    layer.theta[i] = open ? mix(thetaAt, grown, (s[i] - from.s) / Math.max(1e-9, room)) : thetaAt
+    layer.theta[i] = mix(
+      thetaAt,
+      grown,
+      Math.min(1, (s[i] - from.s) / Math.min(length, Math.max(1e-9, room))),
+    )
     layer.shape[i] = BUBBLE_SHAPE
     layer.displacement[i] = BUBBLE_SHAPE * layer.theta[i]
   }

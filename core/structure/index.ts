@@ -22,6 +22,7 @@ export {
   skinBucklingStress,
   wrinklingStress,
 } from './skin-buckling'
+export { reversalPressure, rollLeft, type Flap } from './aileron-effect'
 export { collapseUnder, effectiveWidth, shearAfterBuckling, stiffnessUnder } from './after-buckling'
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'

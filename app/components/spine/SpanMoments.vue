@@ -78,6 +78,13 @@ const explain = computed(() => {
             <td>Could flutter, balanced controls</td>
             <td class="r num">{{ speed(strength.twist.flutterMs) }}</td>
           </tr>
+          <tr v-if="strength.twist.aileron">
+            <td>Ailerons keep at top speed, reverse at</td>
+            <td class="r num" data-figure="aileron-left">
+              {{ figure(100 * strength.twist.aileron.left) }} %,
+              {{ speed(strength.twist.aileron.reversalMs) }}
+            </td>
+          </tr>
           <tr>
             <td><b>Keep under</b></td>
             <td

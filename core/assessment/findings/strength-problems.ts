@@ -43,10 +43,11 @@ function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Fin
   const found: Finding[] = []
   const top = doc.brief.topSpeedMs
   if (twist.cautionMs !== null && top > twist.cautionMs) {
-    const first =
-      twist.divergenceMs !== null && (twist.flutterMs === null || twist.divergenceMs <= twist.flutterMs)
-        ? 'twist itself off (divergence)'
-        : 'flutter'
+    const first = [
+      { at: twist.flutterMs, words: 'flutter' },
+      { at: twist.divergenceMs, words: 'twist itself off (divergence)' },
+      { at: twist.aileron?.reversalMs ?? null, words: 'roll against its ailerons (reversal)' },
+    ].reduce((a, b) => ((b.at ?? Infinity) < (a.at ?? Infinity) ? b : a)).words
     found.push({
       code: 'twist-speed',
       stations: ['spine'],

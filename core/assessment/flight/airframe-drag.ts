@@ -20,6 +20,13 @@ import type { Airframe } from '../resolve'
 
 /** On top of what is computed: gaps, hinges, rods, edges, joints and what stands in the wind. */
 const EXTRA = 1.15
+/** Body and wing, body and tail, boom and tail slow each other's layers: on top of what bodies drag alone. */
+const INTERFERENCE = 1.25
+/**
+ * A propeller that stands or turns with the wind in the glide, of a disc's area: blades fill about 6 % of it, and
+ * half of what a blade square to the wind drags (Hoerner 13-10). Blades that fold drag less; nothing is taken off.
+ */
+const PROPELLER = 0.06 * 0.5
 
 export type SurfaceModels = Partial<Record<SurfaceName, StationModels>>
 
@@ -94,7 +101,18 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
         size = mmToM(airframe.boom.stock.heightMm)
       area += bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
     }
-    const own = { profile: (EXTRA * profile) / plan.area, body: (EXTRA * area) / plan.area, induced }
+    const discs = airframe.doc.equipment
+      .filter(item => item.kind === 'propeller')
+      .reduce(
+        (sum, item) =>
+          sum + (item.pair ? 2 : 1) * (Math.PI / 4) * mmToM(Math.max(item.sizeMm[1], item.sizeMm[2])) ** 2,
+        0,
+      )
+    const own = {
+      profile: (EXTRA * profile) / plan.area,
+      body: (EXTRA * INTERFERENCE * area + PROPELLER * discs) / plan.area,
+      induced,
+    }
     return { CL, CD: own.profile + own.body + induced, ...own }
   }
 }

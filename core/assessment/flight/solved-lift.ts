@@ -5,7 +5,9 @@
 import { airAt, bodyMoment, planform, solveLift, type LiftSolution, type Reference } from '../../aero'
 import type { Boom, Control, ProjectFile, SurfaceName } from '../../document'
 import type { BodyLoft, SurfaceLoft } from '../../geometry'
+import { stockInertia } from '../../libraries'
 import { memoise } from '../../memo'
+import { tailEffectiveness } from '../../structure'
 import { cToK, mmToM } from '../../units'
 import { latticeParts, surfaceOf } from './airframe-lattice'
 import type { Airframe } from '../resolve'
@@ -47,6 +49,8 @@ export interface SolvedFlight {
   bodyPitch: number
   bodyYaw: number
   neutralPoint: number
+  /** Share of the tailplane's lift slope that its boom leaves it at cruise; 1 without a boom. */
+  tailLeft: number
 }
 
 type Part = { loft: SurfaceLoft; controls: readonly Control[] }
@@ -68,6 +72,8 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       body: BodyLoft | null,
       boom: Boom | null,
       boomMm: number,
+      boomEI: number,
+      pressure: number,
     ): SolvedFlight => {
       const plan = planOf(wing)
       const reference: Reference = {
@@ -98,6 +104,14 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
             )
           : 0
       const bodyPitch = strips(x => body!.at(x).width, plan.macLead + plan.mac, BEHIND_WING, plan.mac)
+      const give = boomGives(
+        lift,
+        reference,
+        body,
+        boom && { boom, EI: boomEI },
+        tail?.mirror ?? false,
+        pressure,
+      )
       return {
         plan,
         reference,
@@ -105,7 +119,8 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
         bodyPitch,
         bodyYaw: -strips(x => body!.at(x).height, Infinity, 1, plan.span),
         bodyShift: (-plan.mac * bodyPitch) / lift.clAlpha,
-        neutralPoint: lift.neutralPointX - (plan.mac * bodyPitch) / lift.clAlpha,
+        neutralPoint: give.neutralPointX - (plan.mac * bodyPitch) / give.clAlpha,
+        tailLeft: give.left,
       }
     },
     SOLVED,
@@ -123,8 +138,38 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       body,
       boom?.boom ?? null,
       boom?.stock.heightMm ?? 0,
+      boom ? boom.stock.modulus * stockInertia(boom.stock) : 0,
+      boom ? (airOf(doc).density * doc.brief.cruiseMs ** 2) / 2 : 0,
     )
   }
+}
+
+/**
+ * The tail's lift bends its boom, and takes some of it away: the neutral point at cruise moves forward by as much.
+ * The lattice itself stays rigid, trim and rates with it.
+ */
+function boomGives(
+  lift: LiftSolution,
+  reference: Reference,
+  body: BodyLoft | null,
+  boom: { boom: Boom; EI: number } | null,
+  mirror: boolean,
+  pressure: number,
+): { clAlpha: number; neutralPointX: number; left: number } {
+  const strips = lift.strips.filter(strip => strip.surface === 'horizontal')
+  const slopes = strips.map(strip => (mirror ? 2 : 1) * strip.clPerRad * strip.chord * strip.width)
+  const lifted = slopes.reduce((sum, value) => sum + value, 0)
+  const rigid = { clAlpha: lift.clAlpha, neutralPointX: lift.neutralPointX, left: 1 }
+  if (!boom || !(lifted > 0) || !(boom.EI > 0)) return rigid
+  const x = strips.reduce((sum, strip, i) => sum + slopes[i] * (strip.x + strip.chord / 4), 0) / lifted
+  const held = mmToM(Math.max(boom.boom.fromMm, Math.min(body?.to ?? boom.boom.fromMm, boom.boom.toMm)))
+  // What stands ahead of where the boom is held, as a canard does, does not bend it.
+  if (x <= held) return rigid
+  const left = tailEffectiveness(pressure, lifted, 1, x - held, boom.EI)
+  const lost = ((1 - left) * lifted) / reference.area
+  const clAlpha = lift.clAlpha - lost,
+    cmAlpha = lift.cmAlpha + (lost * (x - reference.x)) / reference.chord
+  return { clAlpha, neutralPointX: reference.x - (reference.chord * cmAlpha) / clAlpha, left }
 }
 
 export const airOf = (doc: ProjectFile) => airAt(doc.brief.fieldElevationM, cToK(doc.brief.fieldTemperatureC))

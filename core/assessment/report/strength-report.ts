@@ -45,6 +45,8 @@ export interface TwistReport {
   /** m/s; null where it cannot arise. */
   divergenceMs: number | null
   flutterMs: number | null
+  /** Share of the ailerons' roll that is left at top speed, and where they reverse; null without ailerons. */
+  aileron: { left: number; reversalMs: number | null } | null
   /** 80 % of the lesser of both; null where neither can arise. */
   cautionMs: number | null
   bendingHz: number

@@ -2,11 +2,13 @@
  * What the airframe bears, everywhere and in every way. Sections are kept while shape, recipes, spars and
  * cuts stay.
  */
+import { flapTheory } from '../../aero'
 import type { MassEntry } from '../../mass'
 import { sumMass } from '../../mass'
 import {
   MODE_GIVES,
   decide,
+  type Flap,
   PLENTY,
   sinkSpeed,
   stationModes,
@@ -120,6 +122,7 @@ export function createStrength(stations?: number): StrengthStage {
         most,
         dive: flyingIn(cases, 'dive'),
       },
+      aileronsOf(airframe),
     )
     const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
@@ -182,6 +185,18 @@ export function createStrength(stations?: number): StrengthStage {
       proofs,
       measured,
     }
+  }
+}
+
+/** The wing's first ailerons or elevons. */
+function aileronsOf({ doc, wing }: Airframe): Flap | null {
+  const control = doc.wing.controls.find(item => item.kind === 'aileron' || item.kind === 'elevon')
+  if (!control || control.toShare <= control.fromShare) return null
+  const span = mmToM(wing.span)
+  return {
+    from: control.fromShare * span,
+    to: control.toShare * span,
+    ...flapTheory(control.chordShare),
   }
 }
 

@@ -2,9 +2,12 @@
 import {
   divergencePressure,
   flutterSpeed,
+  reversalPressure,
+  rollLeft,
   lineAt,
   lowestFrequencies,
   twistUnder,
+  type Flap,
   type FlutterStrip,
   type SpanPoint,
 } from '../../structure'
@@ -43,6 +46,7 @@ export function twistOf(
   measured: { bending: number; twist: number },
   /** `most` bends most: a gust, where it leads past the pull-up. */
   flying: { pull: Flying; most: Flying; dive: Flying },
+  ailerons: Flap | null,
 ): TwistReport {
   const line = (pick: (station: SpanStiffness) => number, of = stations): SpanPoint[] =>
     of.map(station => ({ s: station.s, value: pick(station) }))
@@ -107,10 +111,13 @@ export function twistOf(
     dive = twistUnder(strips, torqueUnder(flying.dive))
   const speedOf = (pressure: number) =>
     Number.isFinite(pressure) ? Math.sqrt((2 * pressure) / density) : null
-  const divergenceMs = speedOf(divergencePressure(strips)),
+  const divergence = divergencePressure(strips),
+    divergenceMs = speedOf(divergence),
     flutter = flutterSpeed(strips, density)
   const flutterMs = Number.isFinite(flutter) ? flutter : null
-  const limits = [divergenceMs, flutterMs].filter(value => value !== null)
+  const top = flying.dive.pressure
+  const reversalMs = ailerons ? speedOf(reversalPressure(strips, ailerons, top, divergence)) : null
+  const limits = [divergenceMs, flutterMs, reversalMs].filter(value => value !== null)
   const { bending, twist } = lowestFrequencies(strips)
   return {
     pullDeg: radToDeg(pull.tip),
@@ -123,6 +130,7 @@ export function twistOf(
     tipRiseMm: mToMm(tipRise(under(most), loads, flying.most)),
     divergenceMs,
     flutterMs,
+    aileron: ailerons ? { left: rollLeft(strips, ailerons, top), reversalMs } : null,
     cautionMs: limits.length ? CAUTION * Math.min(...limits) : null,
     bendingHz: bending / (2 * Math.PI),
     twistHz: twist / (2 * Math.PI),
