@@ -19,6 +19,13 @@ export function effectiveWidth(past: number): number {
 /** Where Winter's curve leaves 1: 1 − 0.22/λ = λ. */
 const WINTER_FROM = (1 + Math.sqrt(1 - 0.88)) / 2
 
+/** The same of a strip that is held along one side only (EN 1993-1-5, 4.4): (1 − 0.188/λ)/λ. */
+export function outstandWidth(past: number): number {
+  const slender = Math.sqrt(Math.max(0, past))
+  return slender <= OUTSTAND_FROM ? 1 : (1 - 0.188 / slender) / slender
+}
+const OUTSTAND_FROM = (1 + Math.sqrt(1 - 4 * 0.188)) / 2
+
 /**
  * Share of its shear strength at which a panel in shear gives way, with λ² = strength/buckling stress: a field of
  * tension between stiff edges, χ = 1.37/(0.7 + λ), never more than 1 (EN 1993-1-5, 5.2).

@@ -23,7 +23,13 @@ export {
   wrinklingStress,
 } from './skin-buckling'
 export { reversalPressure, rollLeft, type Flap } from './aileron-effect'
-export { collapseUnder, effectiveWidth, shearAfterBuckling, stiffnessUnder } from './after-buckling'
+export {
+  collapseUnder,
+  effectiveWidth,
+  outstandWidth,
+  shearAfterBuckling,
+  stiffnessUnder,
+} from './after-buckling'
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'
 export { shearProperties, type ShearProperties } from './shear-flow'

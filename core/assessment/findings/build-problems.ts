@@ -8,6 +8,7 @@ import {
   hingedControls,
   HINGE_SLOTS,
   measureMesh,
+  panelAt,
   selfCrossing,
   slotRoom,
   usableCuts,
@@ -32,7 +33,54 @@ export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]
   ...bodyProblems(airframe),
   ...givenProblems(airframe),
   ...standingProblems(airframe, pieces),
+  ...sharedPieces(airframe),
 ]
+
+/** A piece that lies in two zones by more than this share is said to. */
+const SHARED = 0.05
+
+/**
+ * A piece is printed whole in the zone that has most of it: an edge a little further, and it may be another. Said
+ * before it happens.
+ */
+function sharedPieces(airframe: Airframe): Finding[] {
+  const { doc, body, surfaces } = airframe
+  const nameOf = (id: string) => doc.zones.find(zone => zone.id === id)?.name ?? id
+  return airframe.pieces.flatMap((piece): Finding[] => {
+    if (piece.kind !== 'fixed' || piece.side === 'port') return []
+    const loft = piece.part === 'body' ? null : surfaces[piece.part]
+    const zoneAt = (at: number) =>
+      loft ? loft.zones[panelAt(loft, at).index] : body ? body.zoneAt(at) : piece.zone.id
+    // Edges between zones inside the piece, from its drawing.
+    const edges = (loft ? loft.ends.map(end => end.s) : (body?.breaks ?? [])).filter(
+      at => at > piece.from + 0.5 && at < piece.to - 0.5 && zoneAt(at - 0.1) !== zoneAt(at + 0.1),
+    )
+    if (edges.length === 0) return []
+    const places = [piece.from, ...edges, piece.to]
+    const other = places
+      .slice(1)
+      .map((to, i) => ({ zone: zoneAt((places[i] + to) / 2), length: to - places[i] }))
+      .filter(({ zone }) => zone !== piece.zone.id)
+      .reduce<{ zone: string; length: number } | null>((a, b) => (a && a.length >= b.length ? a : b), null)
+    const share = other ? other.length / (piece.to - piece.from) : 0
+    if (!other || share < SHARED) return []
+    const own = (1 - share) * (piece.to - piece.from)
+    const nearest = edges[0]
+    return [
+      {
+        code: 'piece-in-two-zones',
+        stations: ['skin', 'split'],
+        severity: 'note',
+        where: piece.name,
+        value: 100 * share,
+        limit: 100 * SHARED,
+        unit: '%',
+        text: say`${piece.name} lies by ${q(100 * share, '%', 0)} in ${nameOf(other.zone)} and is printed whole as ${piece.zone.name}, which has most of it; were the zones to meet ${q(Math.max(0, own - other.length) / 2, 'mm', 0)} further, all of it would change`,
+        remedy: say`Split: a cut at ${q(nearest, 'mm', 0)}, where the zones meet`,
+      },
+    ]
+  })
+}
 
 const controlsOf = ({ doc }: Airframe, name: SurfaceName) =>
   name === 'wing' ? doc.wing.controls : (doc.tail[name]?.controls ?? [])

@@ -6,6 +6,7 @@ import { zoneOr } from '../../geometry'
 import type { Airframe } from '../resolve'
 import type { StrengthFigures, Finding } from '../report'
 import { q, say } from '../../units'
+import { motorMount } from './motor-mount'
 /** A tail that gives away more than this much of its lift slope is too soft to be trimmed by feel. */
 export const TAIL_LEFT = 0.9
 /** Twist of a boom under full rudder that can be seen and felt, °. */
@@ -16,6 +17,7 @@ export function strengthProblems(airframe: Airframe, strength: StrengthFigures):
     ...placeProblems(strength),
     ...twistProblems(airframe, strength),
     ...gearProblems(airframe, strength),
+    ...motorMount(airframe, strength),
     ...sparProblems(airframe),
     ...stanceProblems(airframe),
   ]

@@ -5,6 +5,7 @@ import { DEMOS } from '../../demo'
 import { buttCuts, plain } from '../../testing/plain'
 import type { ProjectFile } from '../../document'
 import { convexHull } from '../../geometry'
+import { written } from '../../units'
 
 const [thistledown, plover] = DEMOS
 const withBrief = (brief: Partial<ProjectFile['brief']>, doc = thistledown): ProjectFile => ({
@@ -181,4 +182,16 @@ describe('drawing', () => {
       ),
     )
   })
+})
+
+it('a piece that lies in two zones says so, and how far it is from changing over', () => {
+  const doc = structuredClone(DEMOS[0])
+  // The body's second piece runs from 152 to 330 mm; zones meet at 152: a cut at 120 puts 32 mm of nose into it.
+  doc.cuts.body[0].atMm = 120
+  const found = assess(doc).findings.find(finding => finding.code === 'piece-in-two-zones')!
+  expect(found.value).toBeCloseTo((100 * 32) / 210, 6)
+  // 178 mm of body against 32 of nose: 73 mm further, and nose has as much.
+  expect(written(found.text)).toMatch(/15 % in Nose and firewall .* 73 mm further/)
+  doc.cuts.body[0].atMm = 152
+  expect(assess(doc).findings.some(finding => finding.code === 'piece-in-two-zones')).toBe(false)
 })

@@ -22,7 +22,7 @@ import {
 } from '../../structure'
 import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
 import { boltPlaces, seatPlaces } from './wing-hold'
-import { bodyPlaces } from './body-beam'
+import { bodyPlaces, flightBending } from './body-beam'
 import { boomOf } from './tail-boom'
 import { wingCases, type WingCase } from './wing-cases'
 import { gearOf } from './landing-gear'
@@ -134,7 +134,7 @@ export function createStrength(stations?: number): StrengthStage {
     }
     const others: PlaceReport[] = [
       ...boom.places,
-      ...bodyPlaces(airframe, entries, cg, gear.report),
+      ...bodyPlaces(airframe, entries, cg, gear.report, flightBending(airframe, flown.solved, n)),
       ...boltPlaces(airframe, hold),
       ...seatPlaces(airframe, hold),
       ...gear.places,

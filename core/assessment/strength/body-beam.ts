@@ -1,11 +1,12 @@
 /** The body as a beam with holes, and the wing's hold on it. SI inside. */
-import { bodyOutlineAt, zoneOr, type BodyLoft } from '../../geometry'
+import { bodyOutlineAt, gapAt, wingSeat, zoneOr, type BodyLoft } from '../../geometry'
 import type { Body, Zone } from '../../document'
 import type { MassEntry } from '../../mass'
 import {
   beadOf,
   bendingStiffness,
   curvatures,
+  outstandWidth,
   POISSON,
   printedMaterial,
   SHELL_KNOCKDOWN as SHELL_SHARE,
@@ -13,9 +14,13 @@ import {
 } from '../../structure'
 import { GRAVITY, mmToM, q, say } from '../../units'
 import type { Airframe } from '../resolve'
+import { airOf, planOf, type SolvedFlight } from '../flight'
 import type { GearReport, PlaceReport } from '../report'
 
 type Opening = Body['openings'][number]
+
+/** Tail surfaces lift at most about so much with everything hard over. */
+export const TAIL_CL = 0.9
 
 /**
  * Stress at the corner of a cut-out over that beside it: a rounded rectangle with its corners a fifth of its
@@ -51,6 +56,7 @@ export function bodyStations(airframe: Airframe): BodyStation[] {
       [o.fromMm + 0.5, (o.fromMm + o.toMm) / 2, o.toMm - 0.5].map(x => ({ x, opening: o })),
     ),
     ...body.breaks.slice(1, -1).map(x => ({ x, opening: null })),
+    ...seatedAt(airframe).map(x => ({ x, opening: null })),
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
   return stations.map(({ x, opening }): BodyStation => {
     const zone = zoneOr(doc.zones, body.zoneAt(x)),
@@ -58,7 +64,13 @@ export function bodyStations(airframe: Airframe): BodyStation[] {
     const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, filament),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)
     const cut = openings.filter(o => x > o.fromMm && x < o.toMm)
-    const section = shellSection(bodyOutlineAt(body, x), body.at(x).z, cut, plastic.modulus * wall)
+    const section = shellSection(
+      bodyOutlineAt(body, x),
+      body.at(x).z,
+      cut,
+      plastic.modulus * wall,
+      seatAt(airframe, x),
+    )
     const stiff = bendingStiffness(section)
     // Under 1 N·m. Ends that are braked from below hang down: the top is stretched.
     const { alongX, alongY } = curvatures(stiff, 1, 0)
@@ -78,10 +90,13 @@ export function bodyStations(airframe: Airframe): BodyStation[] {
     const edge =
       ((EDGE_FACTOR * Math.PI ** 2) / (12 * (1 - POISSON ** 2))) * (wall / mmToM(0.35 * height)) ** 2 +
       (0.5 * SHELL_SHARE * wall) / (radius * Math.sqrt(3 * (1 - POISSON ** 2)))
+    // Past its buckling it carries beside the corner alone, until what is left is crushed (EN 1993-1-5, 4.4).
+    const crushed = plastic.compression / plastic.modulus,
+      collapses = crushed * outstandWidth(crushed / edge)
     const [mode, bears] = (
       [
         [opening ? 'corner of a hatch' : 'body in bending', tension],
-        ['edge of a hatch buckles', opening ? edge / -least : Infinity],
+        ['edge of a hatch collapses', opening ? collapses / -least : Infinity],
         ['body crushed', plastic.compression / (plastic.modulus * -least)],
       ] as Array<[string, number]>
     ).reduce((a, b) => (b[1] < a[1] ? b : a))
@@ -112,17 +127,55 @@ export function landingMoment(
   return factor * GRAVITY * Math.max(0, beyond - (mass * lain * lain) / (4 * contact))
 }
 
-/** Body sections with openings cut out, under the landing's braking of what lies beyond them. */
+/** What bends the body in flight: the wing carries it over half a chord round the CG, the tail pushes its end. */
+export interface FlightBending {
+  /** Greatest load factor. */
+  n: number
+  /** Half the stretch over which the wing holds it, m. */
+  held: number
+  /** The tailplane with its elevator hard over at cruise: place, m, and force, N. */
+  tail: { x: number; force: number } | null
+}
+
+export function flightBending(airframe: Airframe, flight: SolvedFlight, n: number): FlightBending {
+  const { plan } = flight,
+    { horizontal } = airframe.surfaces
+  const level = horizontal ? planOf(horizontal) : null
+  const pressure = (airOf(airframe.doc).density * airframe.doc.brief.cruiseMs ** 2) / 2
+  return {
+    n,
+    held: plan.mac / 2,
+    tail: level && { x: level.macLead + level.mac / 4, force: pressure * level.area * TAIL_CL },
+  }
+}
+
+/** Moment of flight at a place of the body, N·m: in the pull-up, and with the elevator hard over at 1 g. */
+export function flightMoments(
+  at: number,
+  cg: number,
+  mass: number,
+  beyond: number,
+  { n, held, tail }: FlightBending,
+): { pull: number; elevator: number } {
+  const hangs = (factor: number) => landingMoment(at, cg, mass, beyond, held, factor)
+  const lever = tail && at > cg && tail.x > at ? tail.x - at : 0
+  return { pull: hangs(n), elevator: lever > 0 ? hangs(1) + tail!.force * lever : 0 }
+}
+
+/**
+ * Body sections with openings and the wing's seat cut out, under the landing's braking of what lies beyond them, and
+ * hanging on the wing in flight.
+ */
 export function bodyPlaces(
   airframe: Airframe,
   entries: readonly MassEntry[],
   cg: number,
   gear: GearReport,
+  flying: FlightBending,
 ): PlaceReport[] {
   const { body, doc } = airframe
-  if (!body || !doc.body || gear.on === 'net') return []
-  const safety = doc.brief.safetyFactor,
-    n = gear.factor
+  if (!body || !doc.body) return []
+  const safety = doc.brief.safetyFactor
   const mass = entries.reduce((sum, entry) => sum + entry.mass, 0),
     contact = contactLength(body, gear)
   const places = bodyStations(airframe).map(({ xMm, opening, zone, bears, mode }): PlaceReport => {
@@ -131,7 +184,16 @@ export function bodyPlaces(
     const beyond = entries
       .filter(entry => (ahead ? entry.x < at : entry.x > at))
       .reduce((sum, entry) => sum + entry.mass * Math.abs(entry.x - at), 0)
-    const moment = landingMoment(at, cg, mass, beyond, contact, n)
+    const { pull, elevator } = flightMoments(at, cg, mass, beyond, flying)
+    const worst = [
+      {
+        case: 'landing',
+        moment: gear.on === 'net' ? 0 : landingMoment(at, cg, mass, beyond, contact, gear.factor),
+        by: say`at ${q(gear.factor, 'gₙ', 1)}`,
+      },
+      { case: 'pull-up', moment: pull, by: say`at ${q(flying.n, 'gₙ', 1)}` },
+      { case: 'elevator hard over at cruise', moment: elevator, by: 'with the tail pushing' },
+    ].reduce((a, b) => (b.moment > a.moment ? b : a))
     return {
       id: `body-${Math.round(xMm)}`,
       part: 'body',
@@ -139,9 +201,9 @@ export function bodyPlaces(
       xMm,
       mode,
       gives: 'plastic',
-      case: 'landing',
-      reserve: placeReserve(bears, moment * safety),
-      words: say`${q(moment, 'N·m', 2)} × ${safety} at ${q(n, 'gₙ', 1)}`,
+      case: worst.case,
+      reserve: placeReserve(bears, worst.moment * safety),
+      words: say`${q(worst.moment, 'N·m', 2)} × ${safety} ${worst.by}`,
       remedy: opening ? 'another bead in this zone, or a smaller hatch' : 'another bead in this zone',
       subject: opening?.id ?? zone.id,
     }
@@ -163,29 +225,63 @@ export function bodyPlaces(
 export const placeReserve = (bears: number, acts: number): number =>
   Math.min(1e4, bears / Math.max(1e-12, acts))
 
+/** Share of the stretch from a to b that lies between two bounds. */
+function within(a: number, b: number, from: number, to: number): number {
+  const [low, high] = a < b ? [a, b] : [b, a]
+  if (high - low < 1e-9) return low > from && low < to ? 1 : 0
+  return Math.max(0, Math.min(high, to) - Math.max(low, from)) / (high - low)
+}
+
+/** Where the section is least under the wing: a quarter of the chord from either end of its seat. */
+function seatedAt({ doc, wing }: Airframe): number[] {
+  if (!doc.body?.saddle) return []
+  const { lead, chord } = wingSeat(wing)
+  return [lead + chord / 4, lead + (3 * chord) / 4]
+}
+
+/** Heights between which the wing's seat takes the skin away at a place; null where there is none. */
+function seatAt({ doc, wing, body }: Airframe, x: number): { from: number; to: number } | null {
+  if (!doc.body?.saddle || !body) return null
+  const { outline, z } = wingSeat(wing)
+  const gap = gapAt(outline, x)
+  if (!gap) return null
+  // The side of the body that the wing lies on is cut away, from the wing's far skin outwards.
+  return z + (gap.lower + gap.upper) / 2 > body.at(x).z
+    ? { from: z + gap.lower, to: Infinity }
+    : { from: -Infinity, to: z + gap.upper }
+}
+
 /** The skin's outline as walls; those inside an opening are left out. y to starboard, z up. */
 function shellSection(
   outline: Float64Array,
   middle: number,
-  openings: ReadonlyArray<{ side: string; widthMm: number }>,
+  openings: ReadonlyArray<Pick<Opening, 'side' | 'widthMm'>>,
   Et: number,
+  seat: { from: number; to: number } | null,
 ): ThinWalled {
   const count = outline.length / 2
   const x = Array.from({ length: count }, (_, i) => mmToM(outline[2 * i])),
     y = Array.from({ length: count }, (_, i) => mmToM(outline[2 * i + 1]))
-  const open = (a: number, b: number) => {
-    const py = (outline[2 * a] + outline[2 * b]) / 2,
-      pz = (outline[2 * a + 1] + outline[2 * b + 1]) / 2
-    return openings.some(
-      ({ side, widthMm }) =>
-        (side === 'top' && pz > middle && Math.abs(py) < widthMm / 2) ||
-        (side === 'bottom' && pz < middle && Math.abs(py) < widthMm / 2) ||
-        (side === 'starboard' && py > 0 && Math.abs(pz - middle) < widthMm / 2) ||
-        (side === 'port' && py < 0 && Math.abs(pz - middle) < widthMm / 2),
-    )
+  /** Share of a wall that an opening leaves: a mouth a little wider takes a little more. */
+  const left = (a: number, b: number) => {
+    const [ya, za, yb, zb] = [outline[2 * a], outline[2 * a + 1], outline[2 * b], outline[2 * b + 1]]
+    const up = (za + zb) / 2 - middle,
+      out = (ya + yb) / 2
+    return openings.reduce((share, { side, widthMm }) => {
+      const half = widthMm / 2
+      const faces = { top: up > 0, bottom: up < 0, starboard: out > 0, port: out < 0 }[side]
+      if (!faces) return share
+      const taken =
+        side === 'top' || side === 'bottom'
+          ? within(ya, yb, -half, half)
+          : within(za - middle, zb - middle, -half, half)
+      return share * (1 - taken)
+    }, 1)
   }
-  const walls = Array.from({ length: count }, (_, i) => ({ a: i, b: (i + 1) % count, Et, Gt: 0 })).filter(
-    ({ a, b }) => !open(a, b),
-  )
+  const beside = (a: number, b: number) =>
+    seat === null ? 1 : 1 - within(outline[2 * a + 1], outline[2 * b + 1], seat.from, seat.to)
+  const walls = Array.from({ length: count }, (_, i) => ({ a: i, b: (i + 1) % count }))
+    .map(({ a, b }) => ({ a, b, Et: Et * left(a, b) * beside(a, b), Gt: 0 }))
+    .filter(wall => wall.Et > 1e-9 * Et)
   return { x, y, walls, spars: [] }
 }

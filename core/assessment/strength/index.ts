@@ -1,5 +1,12 @@
 export { createStrength } from './airframe-strength'
-export { bodyStations, contactLength, landingMoment, placeReserve } from './body-beam'
+export {
+  bodyStations,
+  contactLength,
+  flightBending,
+  flightMoments,
+  landingMoment,
+  placeReserve,
+} from './body-beam'
 export { heatOf } from './heat-left'
 export { loadsOf } from './flight-envelope'
 export { gearOf, mainLegs } from './landing-gear'

@@ -340,3 +340,66 @@ describe('what gives way says how sure its reserve is', () => {
     }
   })
 })
+
+describe('body and motor in flight', () => {
+  it('a greater load factor bends the body more, whatever the landing: by hand at the hatch', () => {
+    const at = (loadFactor: number) =>
+      assess(d => {
+        Object.assign(d.brief, { loadFactor, gustMs: 0 })
+      }).strength.places
+    const hatch = (places: ReturnType<typeof at>) =>
+      places.find(
+        place => place.part === 'body' && /hatch|gate/.test(place.label) && place.case === 'pull-up',
+      )!
+    const [ten, twenty] = [hatch(at(10)), hatch(at(20))]
+    expect(twenty.reserve / ten.reserve).toBeCloseTo(0.5, 1)
+  })
+  it('the elevator hard over bends what lies behind the wing; a tail further aft bends it more', () => {
+    const behind = (change: (d: ProjectFile) => void) =>
+      assess(d => {
+        d.brief.loadFactor = 1.5
+        d.brief.dropMm = 5
+        change(d)
+      }).strength.places.find(place => place.part === 'body' && place.xMm === 330)!
+    const now = behind(() => {}),
+      far = behind(d => {
+        for (const surface of [d.tail.horizontal!, d.tail.vertical!]) surface.xMm += 150
+        d.boom!.toMm += 150
+      })
+    expect(now.case).toBe('elevator hard over at cruise')
+    expect(far.reserve).toBeLessThan(now.reserve)
+  })
+  it('a hatch a little wider takes a little more: no jump in its width', () => {
+    const reserve = (widthMm: number) =>
+      assess(d => {
+        d.body!.openings[1].widthMm = widthMm
+      }).strength.places.find(place => place.label === 'hopper gate')!.reserve
+    const row = Array.from({ length: 41 }, (_, i) => reserve(30 + i * 0.5))
+    for (let i = 1; i < row.length; i++) {
+      expect(row[i]).toBeLessThanOrEqual(row[i - 1] * 1.001)
+      expect(row[i]).toBeGreaterThan(0.93 * row[i - 1])
+    }
+  })
+  it('a foamed firewall, a hot one and a thin one are found, with what it reaches', () => {
+    const codes = (change: (d: ProjectFile) => void) =>
+      assess(change).findings.flatMap(f => (/^firewall-/.test(f.code) ? [f.code] : []))
+    expect(codes(() => {})).toEqual(['firewall-warm'])
+    expect(
+      codes(d => {
+        d.zones[0].filament = 'asa-foam'
+      }),
+    ).toEqual(['firewall-foamed'])
+    const hot = assess(d => {
+      d.brief.fieldTemperatureC = 35
+    }).findings.find(f => f.code === 'firewall-warm')!
+    // 35 °C and 25 K for the motor.
+    expect([hot.severity, hot.value]).toEqual(['stop', 60])
+    expect(
+      codes(d => {
+        d.body!.firewall!.thicknessMm = 0.5
+        d.equipment.find(item => item.kind === 'motor')!.massG = 900
+        d.brief.dropMm = 400
+      }),
+    ).toContain('firewall-weak')
+  })
+})

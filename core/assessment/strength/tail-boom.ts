@@ -17,10 +17,8 @@ import type { Stock } from '../../libraries'
 import { GRAVITY, mmToM, radToDeg, q, say, type Words } from '../../units'
 import type { Airframe } from '../resolve'
 import { airOf, planOf, type SolvedFlight } from '../flight'
+import { TAIL_CL } from './body-beam'
 import type { BoomReport, GearReport, PlaceReport } from '../report'
-
-/** Tail surfaces lift at most about so much with everything hard over. */
-const TAIL_CL = 0.9
 
 interface Tail {
   area: number

@@ -8,6 +8,8 @@ import {
   seatOf,
   bodyStations,
   contactLength,
+  flightBending,
+  flightMoments,
   landingMoment,
   placeReserve,
   boomFrame,
@@ -59,7 +61,8 @@ export function heldPlaces({
   }
   const safety = doc.brief.safetyFactor,
     { body } = first
-  const stations = landsOn === 'net' ? [] : bodyStations(first)
+  const stations = bodyStations(first)
+  const bending = flightBending(first, flight, 1)
   const bears = bearsOf(
     stations.map(station => station.zone.id),
     tables,
@@ -107,10 +110,10 @@ export function heldPlaces({
     for (let j = 0; j < stations.length; j++) {
       const x = layout.body[j],
         beyond = sums[layout.bodyAt + 2 * j + (x < cg ? 0 : 1)]
-      const own = placeReserve(
-        at(bears[j], picks),
-        landingMoment(x, cg, mass, beyond, contact, wing.factor) * safety,
-      )
+      const landed = landsOn === 'net' ? 0 : landingMoment(x, cg, mass, beyond, contact, wing.factor)
+      bending.n = wing.n
+      const { pull, elevator } = flightMoments(x, cg, mass, beyond, bending)
+      const own = placeReserve(at(bears[j], picks), Math.max(landed, pull, elevator) * safety)
       if (own < reserve) reserve = own
     }
     if (wing.pull > 0)

@@ -152,7 +152,7 @@ export async function prepare(
       list,
       printerOf,
       frame: boomFrame(first, flown.solved),
-      bodyAt: landsOn === 'net' ? [] : bodyStations(first).map(({ xMm }) => mmToM(xMm)),
+      bodyAt: bodyStations(first).map(({ xMm }) => mmToM(xMm)),
       soft: id =>
         (libraries.filaments.find(item => item.id === id)?.softeningC ?? Infinity) <
         (must.softeningMinC ?? -Infinity),

@@ -54,6 +54,8 @@ export interface WingState {
   pressed: number
   /** The landing's braking over the weight. */
   factor: number
+  /** Greatest load factor in flight. */
+  n: number
 }
 
 export interface WingClasses {
@@ -210,9 +212,10 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       boltX: bolt?.x ?? 0,
       pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * weight.shear[0],
       factor: gear.report.factor,
+      n: node.loads.governing.n,
     }
   }
-  const state: WingState = { used: 0, spread: 0, pull: 0, boltX: 0, pressed: 0, factor: 0 }
+  const state: WingState = { used: 0, spread: 0, pull: 0, boltX: 0, pressed: 0, factor: 0, n: 0 }
   // The last way to build it is asked for again and again.
   let lastKey = '',
     last: Built | null = null
@@ -248,6 +251,7 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       state.boltX = t < 0.5 ? a.boltX : b.boltX
       state.pressed = a.pressed + (b.pressed - a.pressed) * t
       state.factor = a.factor + (b.factor - a.factor) * t
+      state.n = a.n + (b.n - a.n) * t
       return state
     },
   }

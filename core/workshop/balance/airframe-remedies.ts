@@ -153,6 +153,8 @@ function variants(
   ])
   for (const filament of libraries.filaments) {
     if (filament.id === zone.filament || !school || !spooled.has(filament.id)) continue
+    // Foam is nothing to screw a motor to.
+    if (filament.expansion && doc.body?.firewall && doc.body.stations[0].zone === zone.id) continue
     const { nozzleC, flow } = recipeFor(school, filament)
     list.push({
       id: `in-${filament.id}`,
