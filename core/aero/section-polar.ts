@@ -147,8 +147,8 @@ const slowDrag = (reynolds: number): number =>
 
 /** Laminar plate on both sides (Blasius): 2 · 1.328/√Re. */
 const laminarFloor = (reynolds: number): number => 2.656 / Math.sqrt(reynolds)
-/** How closely the floor and the wake's drag run into each other: 4 % above both where they are equal. */
-const FLOOR_POWER = 16
+/** How closely the floor and the wake's drag run into each other: 3 % above both where they are equal. */
+const FLOOR_POWER = 24
 
 /**
  * The aerodynamic centre of a thick section lies a little off the quarter: its inviscid moment grows with

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What everybody forgets to weigh: reckoned from the drawing until it lay on the scale. */
 import type { SmallPart } from '../../../core/document'
-import { amount, words } from '~/composables/format'
+import { amount, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, edit } = useBench()
@@ -22,19 +22,21 @@ const set = (part: SmallPart, name: string, massG: number | null) =>
     <thead>
       <tr>
         <th>Small parts</th>
-        <th>Reckoned from</th>
         <th class="r">Reckoned</th>
-        <th>Weighed, all of them</th>
+        <th>All of them</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.part" :data-part="row.part">
-        <td>{{ row.name }}</td>
-        <td class="quiet">{{ words(row.from) }}</td>
+        <td>
+          {{ row.name }}
+          <div class="small quiet">{{ worded(row.from) }}</div>
+        </td>
         <td class="r num" :class="{ quiet: row.confirmed }">{{ amount(row.reckonedG, 'g', 1) }}</td>
         <td class="own">
           <FigureField
-            :label="`${row.name}, weighed`"
+            label="Weighed"
+            :aria-label="`${row.name}, weighed`"
             :model-value="doc.allowances.smallParts[row.part]"
             unit="g"
             :min="0"
@@ -48,7 +50,6 @@ const set = (part: SmallPart, name: string, massG: number | null) =>
       </tr>
       <tr>
         <th>Together, in the ledger</th>
-        <td></td>
         <td class="r num" data-figure="small-parts">{{ amount(total, 'g', 1) }}</td>
         <td></td>
       </tr>
@@ -58,6 +59,7 @@ const set = (part: SmallPart, name: string, massG: number | null) =>
 
 <style scoped>
 .own {
-  max-width: 16rem;
+  width: 11rem;
+  min-width: 8.5rem;
 }
 </style>

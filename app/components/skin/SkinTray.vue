@@ -238,7 +238,6 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
       />
     </div>
     <v-select
-      v-if="r.infillShare > 0 && r.infillShare < 1"
       :model-value="r.beadForm"
       :items="[
         { title: 'with round sides, overlapping', value: 'rounded' },
@@ -256,6 +255,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
       "
     />
     <v-select
+      v-if="r.infillShare > 0 && r.infillShare < 1"
       :model-value="r.infillPattern"
       :items="patterns"
       label="Infill runs"

@@ -81,7 +81,11 @@ describe('a test to begin with', () => {
     },
   )
   it('a wing that would break under it is loaded as far as it bears, with a third in hand', () => {
-    const weak: ProjectFile = { ...thistledown, spars: [] }
+    const weak: ProjectFile = {
+      ...thistledown,
+      spars: [],
+      brief: { ...thistledown.brief, loadFactor: 8 },
+    }
     const before = assessor.assess(weak),
       planned = suggestProof(weak, before, 'trestles', '2026-11-25')
     const [report] = assessor.assess({ ...weak, proofs: [planned] }).strength.proofs
