@@ -20,6 +20,8 @@ interface View {
   undo?: number
   types?: Array<[css: string, value: string]>
   mark?: boolean
+  /** Typed at another station first. */
+  before?: [path: string, css: string, value: string]
   /** Sets of options added to all, and the study run. */ study?: string[]
 }
 const VIEWS: readonly View[] = [
@@ -49,7 +51,7 @@ const VIEWS: readonly View[] = [
   {
     name: '15-spine-failing',
     path: '/spine',
-    types: [['[data-field="spar-to"]', '330']],
+    before: ['/brief', '[data-field="loadFactor"]', '9'],
     wait: '[data-table="mend"] [data-mend]',
     undo: 1,
   },
@@ -86,6 +88,16 @@ const browser = await openBrowser()
 try {
   for (const view of VIEWS) {
     await setViewport(browser.driver, view.phone ? 390 : 1280, view.phone ? 844 : 800)
+    if (view.before) {
+      const [path, css, value] = view.before
+      await browser.driver.get(server.url + path)
+      await settled(browser.driver)
+      await browser.driver
+        .findElement(By.css(`${css} input`))
+        .sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
+      await settled(browser.driver)
+      await browser.driver.sleep(600)
+    }
     await browser.driver.get(server.url + view.path)
     await settled(browser.driver)
     if (view.mark) {

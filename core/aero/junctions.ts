@@ -138,29 +138,35 @@ function join(
 }
 
 /**
- * Where two surfaces cross, both get an edge there; a stub beyond it that is shorter than the reach goes, a
- * longer one keeps twice what it is longer. What is left of the core, or null where they do not cross.
+ * Where two surfaces cross, both get an edge there; near the end of the other one, at its end. A stub beyond it that
+ * is shorter than the reach goes, a longer one keeps twice what it is longer. What is left of the core, or null where
+ * they do not cross.
  */
 function cross(surfaces: JoinedSurface[], i: number, j: number): number | null {
   const met = crossing(surfaces[i], surfaces[j])
   if (!met) return null
   const [own, other] = met
   const reach = reachOf(own.point, other.point)
+  const meeting = towardsEnd(surfaces[j], other, reach)
+  const { y, z } = inPlane(surfaces[i]) ? other.point : meeting.point
+  const { stations } = surfaces[i]
+  let whole = true
   for (const end of ['root', 'tip'] as const) {
-    const { stations } = surfaces[i]
     const station = end === 'root' ? stations[0] : stations[stations.length - 1]
     const stub = Math.hypot(station.y - own.point.y, station.z - own.point.z)
     if (stub >= 2 * reach) continue
     const left = caughtUp(stub, reach) / Math.max(1e-12, stub)
     moveEnd(surfaces, i, end, {
-      y: own.point.y + left * (station.y - own.point.y),
-      z: own.point.z + left * (station.z - own.point.z),
+      y: y + left * (station.y - own.point.y),
+      z: z + left * (station.z - own.point.z),
     })
-    if (left === 0) markJoined(surfaces, i, end)
+    if (left > 0) continue
+    whole = false
+    markJoined(surfaces, i, end)
   }
-  const again = crossing(surfaces[i], surfaces[j])
-  if (again) insert(surfaces, i, again[0])
-  insert(surfaces, j, other)
+  if (whole) insert(surfaces, i, { ...own, point: { ...own.point, y, z } })
+  if (meeting.end) markJoined(surfaces, j, meeting.end)
+  else insert(surfaces, j, meeting)
   return 1 - overlap(own.point, other.point)
 }
 

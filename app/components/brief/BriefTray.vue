@@ -105,6 +105,7 @@ const rename = () => {
         unit="gₙ"
         :min="LIMITS.loadFactor[0]"
         :max="LIMITS.loadFactor[1]"
+        data-field="loadFactor"
         @update:model-value="set('loadFactor', 'load factor')($event)"
       /><FigureField
         label="Safety factor"

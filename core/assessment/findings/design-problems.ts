@@ -1,5 +1,6 @@
 /** What is wrong or odd: each with its place, the computed figure, the limit and one thing to do. */
 import type { ProjectFile } from '../../document'
+import { expansionAt } from '../../libraries'
 import { beadFill } from '../../printing'
 import { COLOURS, HEAT_CASES, skinTemperature } from '../../structure'
 import { buildProblems } from './build-problems'
@@ -37,6 +38,7 @@ export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] 
     ...sparProblems(airframe, spars),
     ...pieceProblems(airframe, pieces),
     ...zoneProblems(airframe),
+    ...foamProblems(airframe),
     ...spoolProblems(airframe, pieces),
     ...equipmentProblems(airframe.doc),
     ...flightProblems(airframe.doc, assessed),
@@ -168,6 +170,36 @@ function pieceProblems({ doc, pieces: shapes }: Airframe, pieces: readonly Piece
       })
   })
   return found
+}
+
+/** Between makers and spools, expansion differs from the typical curve by about this share of what it adds. */
+const FOAM_SPREAD = 0.3
+
+/** Foaming filament that the maker has not tried: the typical curve speaks, and how far off it may be. */
+function foamProblems({ doc, filamentOf }: Airframe): Finding[] {
+  const tried = new Set(doc.calibrations.map(item => item.filament))
+  const zones = doc.zones.filter(
+    (zone, i) =>
+      filamentOf(zone).expansion !== null &&
+      !tried.has(zone.filament) &&
+      doc.zones.findIndex(other => other.filament === zone.filament) === i,
+  )
+  return zones.map((zone): Finding => {
+    const filament = filamentOf(zone),
+      x = expansionAt(filament, zone.recipe.nozzleC)
+    const [low, high] = [-FOAM_SPREAD, FOAM_SPREAD].map(by => 1 + (x - 1) * (1 + by))
+    return {
+      code: 'foam-not-tried',
+      stations: ['skin'],
+      severity: 'note',
+      where: zone.name,
+      value: x,
+      limit: high,
+      unit: '×',
+      text: say`${filament.name} at ${q(zone.recipe.nozzleC, '°C')} foams to ${q(x, '', 2)} in the middle of practice, ${q(low, '', 2)} to ${q(high, '', 2)} between makers: at flow ${q(zone.recipe.flow, '', 2)} a bead is ${q(100 * low * zone.recipe.flow, '%', 0)} to ${q(100 * high * zone.recipe.flow, '%', 0)} full`,
+      remedy: 'Skin: print the test tube, and enter its mass and wall',
+    }
+  })
 }
 
 function zoneProblems(airframe: Airframe): Finding[] {

@@ -17,7 +17,17 @@ export function flightProblems(
     controls,
   }: Pick<Assessment, 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls'>,
 ): Finding[] {
-  const found: Finding[] = []
+  const found: Finding[] = flight.between.map(([a, b]) => ({
+    code: 'surfaces-between',
+    stations: ['shape'],
+    severity: 'note',
+    where: say`${a} and ${b.toLowerCase()}`,
+    value: 1,
+    limit: 0,
+    unit: 'pairs',
+    text: say`${a} and ${b.toLowerCase()} stand a few millimetres apart: a joint and a gap differ by much, and what is computed lies between`,
+    remedy: 'Let them meet, or set them further apart',
+  }))
   if (flight.stallMs > doc.brief.stallMaxMs)
     found.push({
       code: 'stall-fast',

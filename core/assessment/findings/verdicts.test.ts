@@ -194,3 +194,17 @@ it('a piece that lies in two zones says so, and how far it is from changing over
   expect(written(found.text)).toMatch(/15 % in Nose and firewall .* 73 mm further/)
   expect(assess(DEMOS[0]).findings.some(finding => finding.code === 'piece-in-two-zones')).toBe(false)
 })
+
+it('surfaces that neither meet nor stand clear, and foam that nobody has tried, are said', () => {
+  const codes = (change: (draft: ProjectFile) => void, base = plover) => {
+    const draft = structuredClone(base)
+    change(draft)
+    return assess(draft).findings.map(finding => finding.code)
+  }
+  expect(codes(() => {})).not.toContain('surfaces-between')
+  // 8 % of a chord of 140 mm is 11 mm: 17 mm over the wing's tip is half-way to standing clear.
+  expect(codes(draft => (draft.tail.vertical!.zMm = 23))).toContain('surfaces-between')
+  expect(codes(draft => (draft.tail.vertical!.zMm = 60))).not.toContain('surfaces-between')
+  expect(codes(() => {})).toContain('foam-not-tried')
+  expect(codes(() => {}, thistledown)).not.toContain('foam-not-tried')
+})

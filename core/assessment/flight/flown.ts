@@ -80,7 +80,7 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
 
 function figures(
   { doc }: Airframe,
-  { plan, lift, bodyShift, neutralPoint }: SolvedFlight,
+  { plan, lift, bodyShift, neutralPoint, between }: SolvedFlight,
   stall: StallReport,
   trim: readonly TrimRow[],
   entries: readonly MassEntry[],
@@ -112,6 +112,7 @@ function figures(
     tipMarginDeg: stall.tipMarginDeg,
     density: airOf(doc).density,
     spanEfficiency: lift.spanEfficiency,
+    between,
     panels: lift.panels,
     bestGlide: trim.find(row => row.id === 'glide' && row.payload)?.glideRatio ?? 0,
   }

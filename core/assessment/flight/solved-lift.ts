@@ -51,6 +51,8 @@ export interface SolvedFlight {
   neutralPoint: number
   /** Share of the tailplane's lift slope that its boom leaves it at cruise; 1 without a boom. */
   tailLeft: number
+  /** Pairs of surfaces that the lattice takes as partly joined. */
+  between: Array<[string, string]>
 }
 
 type Part = { loft: SurfaceLoft; controls: readonly Control[] }
@@ -121,6 +123,7 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
         bodyShift: (-plan.mac * bodyPitch) / lift.clAlpha,
         neutralPoint: give.neutralPointX - (plan.mac * bodyPitch) / give.clAlpha,
         tailLeft: give.left,
+        between: partlyJoined(lift, parts),
       }
     },
     SOLVED,
@@ -142,6 +145,22 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       boom ? (airOf(doc).density * doc.brief.cruiseMs ** 2) / 2 : 0,
     )
   }
+}
+
+/** Neither one surface nor two: said, since a gap of millimetres decides. */
+function partlyJoined(lift: LiftSolution, parts: readonly Part[]): Array<[string, string]> {
+  const { spread, strips, surface } = lift.flows.lattice.panels
+  const count = Math.sqrt(spread.length)
+  const labels = new Map(parts.map(({ loft }) => [loft.name as string, loft.label]))
+  const nameOf = (index: number) =>
+    labels.get(strips.find(strip => surface[strip.first] === index)?.surface ?? '')
+  const found: Array<[string, string]> = []
+  for (let i = 0; i < count; i++)
+    for (let j = i + 1; j < count; j++) {
+      const [a, b] = [nameOf(i), nameOf(j)]
+      if (a && b && spread[i * count + j] > 0.02 && spread[i * count + j] < 0.98) found.push([a, b])
+    }
+  return found
 }
 
 /**

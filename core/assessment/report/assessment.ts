@@ -75,6 +75,8 @@ export interface FlightFigures {
   tipMarginDeg: number
   density: number
   spanEfficiency: number
+  /** Pairs of surfaces that are neither joined nor clear of each other: names. */
+  between: Array<[string, string]>
   panels: number
 }
 

@@ -403,3 +403,52 @@ describe('body and motor in flight', () => {
     ).toContain('firewall-weak')
   })
 })
+
+describe('never weaker', () => {
+  /** Reserve of the wing and the speed to keep under, along a row of designs that get better. */
+  const row = (values: number[], change: (draft: ProjectFile, value: number) => void) =>
+    values.map(value => {
+      const { strength } = assess(draft => change(draft, value))
+      return [strength.wing.reserve, strength.twist.cautionMs ?? Infinity]
+    })
+  /** A part added also weighs, and all of the wing bears it: a thousandth is its own. */
+  const rises = (rows: number[][], tolerance: number) => {
+    for (let i = 1; i < rows.length; i++)
+      rows[i].forEach((value, k) => expect(value).toBeGreaterThanOrEqual(rows[i - 1][k] * (1 - tolerance)))
+  }
+  it('for a longer spar, place by place', () => {
+    const lengths = Array.from({ length: 30 }, (_, i) => 210 + 10 * i)
+    rises(
+      row(lengths, (draft, mm) => {
+        draft.spars[0].toMm = mm
+        draft.spars[0].through = true
+      }),
+      0.002,
+    )
+  })
+  it('on a colder day, and flown slower', () => {
+    rises(
+      row([40, 34, 28, 24, 20, 10, 0], (draft, celsius) => {
+        draft.brief.fieldTemperatureC = celsius
+        draft.spars = []
+      }),
+      0.02,
+    )
+    rises(
+      row([40, 34, 28, 24, 21, 19], (draft, speed) => {
+        draft.brief.topSpeedMs = speed
+        draft.spars = []
+      }),
+      1e-6,
+    )
+  })
+  it('for webs closer together', () => {
+    rises(
+      row([140, 110, 97, 96, 80, 60, 45, 35], (draft, pitchMm) => {
+        for (const zone of draft.zones) if (zone.recipe.lattice) zone.recipe.lattice.pitchMm = pitchMm
+        draft.spars = []
+      }),
+      0.005,
+    )
+  })
+})
