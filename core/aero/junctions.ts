@@ -108,7 +108,7 @@ function join(
   const own = surfaces[i],
     other = surfaces[j]
   // Where a part of its own group goes on, or another surface has met it already, the end is taken.
-  if (goesOn(own, end)) return 1
+  if (goesOn(own, end) || (end === 'root' && own.heldRoot !== undefined)) return 1
   const station = end === 'root' ? own.stations[0] : own.stations[own.stations.length - 1]
   const near = nearest(other, station)
   const reach = reachOf(station, near.point)
@@ -120,6 +120,7 @@ function join(
   if (onPlane && near.distance > 1e-6) return 1
   const meeting = onPlane ? { ...near, end: endOf(near, other) } : towardsEnd(other, near, reach)
   if (meeting.end && (met.has(`${j} ${meeting.end}`) || goesOn(other, meeting.end))) return 1
+  if (meeting.end === 'root' && other.heldRoot !== undefined) return 1
   if (inPlane(own) && Math.abs(meeting.point.y) > 1e-9) return 1
   const pull = 1 - apart
   if (

@@ -49,7 +49,11 @@ export function factoriseLattice(panels: Panels): Lattice {
     const matrix = new Float64Array(n * n)
     for (let i = 0; i < n; i++) {
       const from = of[i] * panels.count
-      for (let j = 0; j < n; j++) matrix[i * n + j] = direct[from + of[j]] + sign * image[from + of[j]]
+      const solid = panels.solid[of[i]]
+      for (let j = 0; j < n; j++)
+        matrix[i * n + j] = solid * (direct[from + of[j]] + sign * image[from + of[j]])
+      // What leaks holds less circulation, down to none.
+      if (solid < 1) matrix[i * n + i] += (1 - solid) * (direct[from + of[i]] + sign * image[from + of[i]])
     }
     return factorise(matrix, n)
   }
@@ -112,8 +116,11 @@ export function circulation({ panels, evenOf, oddOf, even, odd }: Lattice, flow:
   // Where the panel has no twin, port holds nothing and half of the flow is in each part: the odd system
   // takes all of it.
   const part = (of: Int32Array, sign: 1 | -1) =>
-    Float64Array.from(of, i =>
-      panels.mirrored[i] === 1 ? -(flow.starboard[i] + sign * flow.port[i]) / 2 : -flow.starboard[i],
+    Float64Array.from(
+      of,
+      i =>
+        panels.solid[i] *
+        (panels.mirrored[i] === 1 ? -(flow.starboard[i] + sign * flow.port[i]) / 2 : -flow.starboard[i]),
     )
   const add = (factors: () => Factorised | null, of: Int32Array, sign: 1 | -1) => {
     const rhs = part(of, sign)

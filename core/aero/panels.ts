@@ -41,6 +41,10 @@ export interface LatticeSurface {
   group?: string
   /** The surface goes on there, as another one of its group does or as `joinSurfaces` finds. */
   joinedRoot?: boolean
+  /** How far a part of the same group goes on inside the root, 0 to 1: then no other surface draws it out. */
+  heldRoot?: number
+  /** Share by which air is kept from going through, 1 unless said: what stands between two halves may leak. */
+  solid?: number
   joinedTip?: boolean
   controls?: readonly LatticeControl[]
 }
@@ -69,6 +73,8 @@ export interface Panels {
   width: Float64Array
   /** Share of the full core by which each surface (row) feels each other's vortices. */
   spread: Float64Array
+  /** Share by which air is kept from going through each panel. */
+  solid: Float64Array
   /** 1 where a port twin belongs to the panel. */
   mirrored: Uint8Array
   /** 1 where the panel lies in the plane of symmetry. */
@@ -112,6 +118,7 @@ export function layPanels(given: readonly LatticeSurface[]): Panels {
     normal: new Float64Array(2 * count),
     slope: new Float64Array(count),
     surface: new Int32Array(count),
+    solid: new Float64Array(count).fill(1),
     widthA: new Float64Array(count),
     widthB: new Float64Array(count),
     width: new Float64Array(count),
@@ -126,6 +133,7 @@ export function layPanels(given: readonly LatticeSurface[]): Panels {
     for (const surface of list) {
       const start = at
       at = laySurface(panels, start, surface, symmetric && !surface.mirror)
+      panels.solid.fill(surface.solid ?? 1, start, at)
       panels.surface.fill(index, start, at)
     }
   })
@@ -161,11 +169,7 @@ function wholeSurface(surface: JoinedSurface): JoinedSurface[] {
 
 function laySurface(panels: Panels, start: number, surface: JoinedSurface, plane: boolean): number {
   const edges = stripEdges(surface)
-  const middles = conditionPlaces(
-    edges,
-    surface.joinedRoot || (surface.mirror && Math.abs(surface.stations[0].y) < 1e-9),
-    surface.joinedTip,
-  )
+  const middles = conditionPlaces(edges, rootGoesOn(surface), surface.joinedTip ? 1 : 0)
   const flaps = (surface.controls ?? []).map(control => ({
     control,
     weights: flapWeights(surface.chordwise, control.chordShare),
@@ -200,6 +204,12 @@ function laySurface(panels: Panels, start: number, surface: JoinedSurface, plane
     at += surface.chordwise
   }
   return at
+}
+
+/** How far a surface goes on inside its root, 0 to 1. */
+function rootGoesOn({ joinedRoot, heldRoot, mirror, stations }: JoinedSurface): number {
+  if (joinedRoot || (mirror && Math.abs(stations[0].y) < 1e-9)) return 1
+  return heldRoot ?? 0
 }
 
 function controlOf(panels: Panels, id: string): Float64Array {
@@ -240,13 +250,13 @@ function stripEdges(surface: LatticeSurface): number[] {
  * length
  * overrate the tips: span efficiency 1.03 for an ellipse with 20 strips.
  */
-function conditionPlaces(edges: readonly number[], rootGoesOn: boolean, tipGoesOn: boolean): number[] {
+function conditionPlaces(edges: readonly number[], root: number, tip: number): number[] {
   const n = edges.length - 1
   const edge = (i: number): number => {
-    if (i < 0) return (rootGoesOn ? -1 : 1) * edges[Math.min(n, -i)]
+    if (i < 0) return (1 - 2 * root) * edges[Math.min(n, -i)]
     if (i <= n) return edges[i]
     const inside = edges[Math.max(0, 2 * n - i)]
-    return tipGoesOn ? 2 * edges[n] - inside : inside
+    return inside + tip * 2 * (edges[n] - inside)
   }
   return edges.slice(0, -1).map((low, i) => {
     const high = edges[i + 1]

@@ -29,7 +29,10 @@ export interface BoomTube {
 /** Name of what is carried on of a surface; it belongs to the surface's group. */
 export const carriedName = (name: string): string => `${name} carried`
 
-/** The strips that carry a mirrored surface's lift through the middle, or null where nothing fills the gap. */
+/**
+ * The strips that carry a mirrored surface's lift through the middle, leaking by as much of the gap as is open; or
+ * null where nothing fills it.
+ */
 export function carriedOf(
   surface: LatticeSurface,
   loft: SurfaceLoft,
@@ -39,12 +42,11 @@ export function carriedOf(
   const root = surface.stations[0]
   if (!surface.mirror || root.y < 1e-6) return null
   const level = Math.cos(loft.cant) ** 2
-  const half = level * Math.min(root.y, filledHalf(root.x, root.chord, root.z, root.y, body, tube))
-  if (half < 1e-5) return null
-  const closed = half > root.y - 1e-6
+  const filled = level * filledShare(root.x, root.chord, root.z, root.y, body, tube)
+  if (filled < 1e-4) return null
   const station = (y: number) => ({ ...root, y, twist: 0, slopeAt: () => 0 })
   return {
-    surface: { ...surface, joinedRoot: closed },
+    surface: { ...surface, heldRoot: filled },
     carried: {
       name: carriedName(surface.name),
       group: surface.name,
@@ -52,14 +54,15 @@ export function carriedOf(
       chordwise: surface.chordwise,
       spanwise: STRIPS,
       spacing: 'uniform',
-      stations: [station(0), station(closed ? root.y : half)],
-      joinedTip: closed,
+      solid: filled,
+      stations: [station(0), station(root.y)],
+      joinedTip: true,
     },
   }
 }
 
-/** How far out from the middle the lift goes through, m. Smooth in every length. */
-function filledHalf(
+/** How much of the gap at the root body and boom fill, from 0 to 1. Smooth in every length. */
+function filledShare(
   x: number,
   chord: number,
   z: number,
@@ -79,7 +82,7 @@ function filledHalf(
   }
   const share = sum / ALONG / gap
   const t = Math.min(1, Math.max(0, (share - FILLED[0]) / (FILLED[1] - FILLED[0])))
-  return gap * share * t * t * (3 - 2 * t)
+  return t * t * (3 - 2 * t)
 }
 
 /** Half of the width of body or boom at a height, mm. */
