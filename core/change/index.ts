@@ -1,4 +1,5 @@
 export { admissible, apply, type Change, type Step } from './change'
+export { mayHold } from './motor-zone'
 export { costOf, HOUR_IN_GRAMS, hoursAnew, stops } from './price'
 export { withItem, withSpar, withZone } from './replaced'
 export { larger as largerStock, smaller as smallerStock } from './stock-sizes'

@@ -28,6 +28,19 @@ export function flightProblems(
     text: say`${a} and ${b.toLowerCase()} stand a few millimetres apart: a joint and a gap differ by much, and what is computed lies between`,
     remedy: 'Let them meet, or set them further apart',
   }))
+  const fin = doc.tail.vertical
+  if (fin && !fin.mirror && fin.yMm > 0)
+    found.push({
+      code: 'fin-off-middle',
+      stations: ['shape'],
+      severity: 'note',
+      where: 'Fin',
+      value: fin.yMm,
+      limit: 0,
+      unit: 'mm',
+      text: say`A single fin ${q(fin.yMm, 'mm', 0)} off the middle is computed as standing in it`,
+      remedy: 'Set it in the middle, or let it have a twin',
+    })
   if (flight.stallMs > doc.brief.stallMaxMs)
     found.push({
       code: 'stall-fast',

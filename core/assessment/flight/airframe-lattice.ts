@@ -12,6 +12,9 @@ import { carriedOf, type BoomTube } from './body-carry'
 const STRIPS: Record<SurfaceName, number> = { wing: 16, horizontal: 8, vertical: 6 }
 const CHORDWISE: Record<SurfaceName, number> = { wing: 4, horizontal: 3, vertical: 3 }
 
+/** A surface whose span runs up by more than this share of it is upright. */
+const UPRIGHT = 0.7
+
 /** The name a control has in the lattice. */
 export const controlId = (surface: SurfaceName, index: number): string => `${surface}:${index}`
 
@@ -20,11 +23,13 @@ export const surfaceOf = (doc: ProjectFile, name: SurfaceName): Surface | null =
 
 export function latticeOf(loft: SurfaceLoft, controls: readonly Control[]): LatticeSurface {
   const bays = loft.ends.length - 1
+  const alone = !loft.mirror && Math.abs(Math.sin(loft.cant)) > UPRIGHT
   const stations = loft.ends.map(station => {
     const [x, y, z] = placePoint(loft, station.lead, station.n, station.s, 1)
     return {
       x: mmToM(x),
-      y: mmToM(y),
+      // A single fin that stands a little off the middle, or leans, is taken as standing in it: the rest stays even.
+      y: alone ? 0 : mmToM(y),
       z: mmToM(z),
       chord: mmToM(station.chord),
       twist: station.twist,

@@ -6,7 +6,7 @@ import type { Assessment, WingName } from '../../assess'
 import type { ProjectFile, Recipe, Spar, Surface, Zone } from '../../document'
 import { LIMITS } from '../../document'
 import { stockOr, recipeFor, type Libraries } from '../../libraries'
-import { largerStock, smallerStock, type Change, type Step } from '../../change'
+import { largerStock, mayHold, smallerStock, type Change, type Step } from '../../change'
 import { q, say, type Words } from '../../units'
 
 /** How far a figure is nudged: lengths in mm, shares of spans, chords and areas, degrees. */
@@ -114,7 +114,7 @@ function filamentsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[]
   const school = libraries.schools.find(item => item.id === zone.recipe.school) ?? libraries.schools[0]
   const near = new Set([...doc.spools.map(spool => spool.filament), ...doc.zones.map(item => item.filament)])
   return libraries.filaments
-    .filter(item => item.id !== zone.filament && near.has(item.id))
+    .filter(item => item.id !== zone.filament && near.has(item.id) && mayHold(doc, zone, item))
     .flatMap((item): Step[] => {
       const { nozzleC, flow } = recipeFor(school, item)
       return doc.printers.some(printer => printer.nozzleMaxC >= nozzleC)

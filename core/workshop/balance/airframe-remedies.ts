@@ -5,7 +5,7 @@
 import type { Assessor } from '../../assess'
 import type { Body, ProjectFile, Zone } from '../../document'
 import { recipeFor, type Libraries } from '../../libraries'
-import type { Change } from '../../change'
+import { mayHold, type Change } from '../../change'
 import { judge, wanted, type Remedy, type Want } from './remedy'
 import { q, say, type Words } from '../../units'
 
@@ -153,8 +153,7 @@ function variants(
   ])
   for (const filament of libraries.filaments) {
     if (filament.id === zone.filament || !school || !spooled.has(filament.id)) continue
-    // Foam is nothing to screw a motor to.
-    if (filament.expansion && doc.body?.firewall && doc.body.stations[0].zone === zone.id) continue
+    if (!mayHold(doc, zone, filament)) continue
     const { nozzleC, flow } = recipeFor(school, filament)
     list.push({
       id: `in-${filament.id}`,
