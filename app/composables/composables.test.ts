@@ -157,7 +157,9 @@ describe('stations', () => {
       }).balance,
     ).toBe('attention')
     expect(state(plover).weigh).toBe('untouched')
-    expect(state({ ...plover, spars: [], brief: { ...plover.brief, loadFactor: 25 } }).spine).toBe('attention')
+    expect(state({ ...plover, spars: [], brief: { ...plover.brief, loadFactor: 25 } }).spine).toBe(
+      'attention',
+    )
     expect(state({ ...thistledown, cuts: { ...thistledown.cuts, wing: [] } }).split).toBe('attention')
     expect(state({ ...thistledown, weighIns: [{ ...thistledown.weighIns[0], massG: 27 }] }).weigh).toBe(
       'attention',

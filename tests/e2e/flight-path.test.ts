@@ -121,13 +121,7 @@ describe('from brief to log', () => {
     expect(await page.text('[data-figure="layer-mass"]')).toBe(`${grams.toFixed(3)} g`)
     await page.find('details.test summary').click()
     const { recipe } = piece.zone
-    const solid = tubeMassG(
-      40,
-      20,
-      beadSection(recipe),
-      recipe.layerHeightMm,
-      1210,
-    )
+    const solid = tubeMassG(40, 20, beadSection(recipe), recipe.layerHeightMm, 1210)
     await page.type('[data-field="test-mass"]', (solid * recipe.flow).toFixed(2))
     await page.type('[data-field="test-wall"]', '0.38')
     const expected = calibrate({
