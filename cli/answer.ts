@@ -4,6 +4,7 @@ import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
 import { demoVerb } from './demo'
+import { forecastVerb } from './forecast'
 import { gcodeVerb } from './gcode'
 import { sourceOf, type Source } from './input'
 import { liftVerb } from './lift'
@@ -29,6 +30,7 @@ const VERBS: Record<string, Verb> = {
   slice: { run: sliceVerb, options: ['recipe', 'printer'] },
   gcode: { run: gcodeVerb, options: ['printer', 'filament'] },
   study: { run: studyVerb, options: ['vary'] },
+  forecast: { run: forecastVerb },
 }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
@@ -40,6 +42,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   slice FILE      an STL or 3MF model: bead lengths, mass, hours [--recipe FILE] [--printer FILE]
   gcode FILE      G-code replayed: filament, mass, hours, layers, extent [--printer FILE] [--filament ID]
   study FILE      a project with --vary FILE: every combination assessed, the front of weight, hours, cost, reserve
+  forecast FILE   a project: flying weight and balance as its weighings teach, stage by stage
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 

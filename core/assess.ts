@@ -18,10 +18,10 @@ import {
   weightVerdict,
 } from './assessment/findings'
 import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
-import { ledgerOf, createSparReports, reportSmallParts } from './assessment/ledger'
+import { forecastOf, ledgerOf, createSparReports, reportSmallParts } from './assessment/ledger'
 import { loadsOf, heatOf, createStrength } from './assessment/strength'
 import { createPrinting, reportPieces } from './assessment/print'
-import type { HeatReport, PieceReport, Assessment, LedgerRow, PlanFigures } from './assessment/report'
+import type { HeatReport, Assessment, LedgerRow, PlanFigures } from './assessment/report'
 
 export type {
   ControlReport,
@@ -45,7 +45,7 @@ export type { Contribution, Verdict, WingName } from './assessment/report'
 export type { Finding } from './assessment/report'
 export type { PieceReport } from './assessment/report'
 export type { Drawing } from './assessment/report'
-export type { Assessment, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
+export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
 export { noCuts, type NoCut } from './assessment/resolve'
@@ -125,7 +125,7 @@ export function createAssessor(
         finishHours: Math.max(0, ...printers.map(printer => printer.hours)),
         filamentG: pieces.reduce((total, piece) => total + piece.filamentG, 0),
         cost: pieces.reduce((total, piece) => total + piece.cost, 0),
-        ...forecast(entries, pieces),
+        weighedCount: pieces.filter(piece => piece.weighedG !== null).length,
       }
       const smallParts = reportSmallParts(airframe)
       const spars = reportSpars(airframe, entries)
@@ -156,6 +156,11 @@ export function createAssessor(
         pieces,
         ledger,
         smallParts,
+        forecast: forecastOf(doc, entries, pieces, {
+          massG: doc.brief.targetMassG,
+          cgRangeMm: flight.cgRangeMm,
+          neutralPointSigmaMm: flight.neutralPointSigmaMm,
+        }),
         totals,
         plan,
         flight,
@@ -224,33 +229,6 @@ function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): 
     cubicLoading: mass / plan.area ** 1.5,
     tailVolume: volume('horizontal', plan.mac),
     finVolume: volume('vertical', plan.span),
-  }
-}
-
-/** Weighed pieces as they are; the rest scaled by the mean ratio of the weighed ones of their filament. */
-function forecast(
-  entries: readonly MassEntry[],
-  pieces: readonly PieceReport[],
-): { forecastMassG: number; forecastCgMm: number; weighedCount: number } {
-  const ratios = new Map<string, { weighed: number; predicted: number }>()
-  for (const piece of pieces) {
-    if (piece.weighedG === null) continue
-    const sum = ratios.get(piece.filament) ?? { weighed: 0, predicted: 0 }
-    ratios.set(piece.filament, {
-      weighed: sum.weighed + piece.weighedG,
-      predicted: sum.predicted + piece.predictedG,
-    })
-  }
-  const scaled = entries.map(entry => {
-    const piece = entry.source === 'printed' ? pieces.find(item => item.id === entry.id) : undefined
-    const ratio = piece ? ratios.get(piece.filament) : undefined
-    return ratio ? { ...entry, mass: entry.mass * (ratio.weighed / ratio.predicted) } : entry
-  })
-  const sum = sumMass(scaled)
-  return {
-    forecastMassG: kgToG(sum.mass),
-    forecastCgMm: mToMm(sum.x),
-    weighedCount: pieces.filter(piece => piece.weighedG !== null).length,
   }
 }
 

@@ -409,7 +409,7 @@ describe('from brief to log', () => {
     const a = await page.computed()
     expect(a.pieces.find(p => p.id === 'vertical-1')!.weighedG).toBeCloseTo(11.2, 9)
     expect(await page.wing('weight')).toBeCloseTo(a.totals.massG, 0)
-    expect(await page.text('[data-figure="forecast"]')).toBe(`${a.totals.forecastMassG.toFixed(0)} g`)
+    expect(await page.text('[data-figure="forecast"]')).toBe(`${a.forecast.massG.toFixed(0)} g`)
   })
   it('balance: the battery dragged moves the CG by its moment; a remedy lands where it promised', async () => {
     await page.fresh('/balance')

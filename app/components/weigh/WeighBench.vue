@@ -74,9 +74,13 @@ function commit(id: string, name: string, predictedG: number) {
       </tr>
     </tbody>
   </table>
+  <WhatWeighingsTeach class="taught" />
 </template>
 
 <style scoped>
+.taught {
+  margin-top: 24px;
+}
 .scale {
   width: 90px;
   border: 1px solid var(--hair);

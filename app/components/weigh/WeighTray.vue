@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { amount, amountOf, signed } from '~/composables/format'
+import { amount, amountOf, figure, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
 const t = computed(() => now.value.totals)
+const ahead = computed(() => now.value.forecast)
+const percent = (chance: number) =>
+  chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${figure(100 * chance)} %`
 const first = computed(() => {
   const entry = doc.value.weighIns[0]
   const piece = entry && now.value.pieces.find(item => item.id === entry.piece)
@@ -43,10 +46,15 @@ const first = computed(() => {
           <td class="r num">{{ amount(t.massG, 'g') }}</td>
         </tr>
         <tr>
-          <td>if the rest runs like the weighed</td>
-          <td class="r num" :class="{ bad: t.forecastMassG > doc.brief.targetMassG }" data-figure="forecast">
-            {{ amount(t.forecastMassG, 'g') }}
+          <td>with what the weighings taught</td>
+          <td class="r num" :class="{ bad: ahead.massG > doc.brief.targetMassG }">
+            <span data-figure="forecast">{{ amount(ahead.massG, 'g') }}</span>
+            <span class="quiet"> ± {{ amountOf(ahead.massSigmaG, 'g') }}</span>
           </td>
+        </tr>
+        <tr>
+          <td>Chance to meet the target</td>
+          <td class="r num" data-figure="forecast-chance">{{ percent(ahead.chanceWeight) }}</td>
         </tr>
         <tr>
           <td>Target</td>
@@ -54,7 +62,10 @@ const first = computed(() => {
         </tr>
         <tr>
           <td>CG forecast</td>
-          <td class="r num">{{ amount(t.forecastCgMm, 'mm', 1) }}</td>
+          <td class="r num">
+            {{ amount(ahead.cgMm, 'mm', 1) }}
+            <span class="quiet">± {{ amountOf(ahead.cgSigmaMm, 'mm', 1) }}</span>
+          </td>
         </tr>
         <tr>
           <td>Band</td>
@@ -64,7 +75,21 @@ const first = computed(() => {
         </tr>
       </tbody>
     </table>
-    <p class="quiet small">Unweighed pieces take the mean ratio of the weighed ones of the same filament.</p>
+    <p v-if="ahead.restG > 0 && ahead.restFactor !== null" :class="{ bad: ahead.restFactor < 0.92 }">
+      <template v-if="ahead.restFactor >= 1">
+        {{ amount(ahead.restG, 'g') }} are still to print, and the target leaves room.
+      </template>
+      <template v-else>
+        {{ amount(ahead.restG, 'g') }} are still to print. To meet the target they must come out
+        {{ figure(100 * (1 - ahead.restFactor), 1) }} % lighter{{
+          ahead.restFactor < 0.92 ? ': more than flow can give. Look for lighter ways at Choose.' : '.'
+        }}
+      </template>
+    </p>
+    <p class="quiet small">
+      Each weighing corrects the rest by what it shares with them: filament, printer, recipe and size, each
+      taken as far off as such things usually are.
+    </p>
   </div>
 </template>
 

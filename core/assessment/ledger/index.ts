@@ -7,5 +7,6 @@ export {
   WHOLE_SPREAD,
   wireEntries,
 } from './mass-entries'
+export { forecastOf } from './forecast'
 export { reportSmallParts } from './small-parts'
 export { createSparReports, sparPrice } from './spar-reports'

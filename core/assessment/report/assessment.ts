@@ -37,6 +37,34 @@ export interface SmallPartReport {
   from: Words
 }
 
+export interface ForecastFigures {
+  massG: number
+  massSigmaG: number
+  cgMm: number
+  cgSigmaMm: number
+  /** Chances that the flying weight is met, and that it balances in the band, payload in and out. */
+  chanceWeight: number
+  chanceBalance: number
+}
+
+/** What it will weigh, learned from what has been weighed. */
+export interface Forecast extends ForecastFigures {
+  /** Grams that are still to come, and the factor by which they would have to differ for the target to be met. */
+  restG: number
+  restFactor: number | null
+  /** What is known now of every filament, printer and recipe, % heavier than predicted. */
+  offsets: Array<{
+    cause: 'filament' | 'printer' | 'recipe'
+    name: string
+    percent: number
+    sigmaPercent: number
+  }>
+  /** Weighed pieces by how far, in standard deviations, they are off what the others say. */
+  surprises: Array<{ piece: string; z: number }>
+  /** Before the first weighing, and after each. */
+  stages: Array<ForecastFigures & { piece: string | null }>
+}
+
 export interface PlanFigures {
   areaDm2: number
   spanMm: number
@@ -117,10 +145,9 @@ export interface Assessment {
     finishHours: number
     filamentG: number
     cost: number
-    forecastMassG: number
-    forecastCgMm: number
     weighedCount: number
   }
+  forecast: Forecast
   plan: PlanFigures
   flight: FlightFigures
   stall: StallReport

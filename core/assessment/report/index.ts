@@ -1,6 +1,8 @@
 export type {
   Assessment,
   FlightFigures,
+  Forecast,
+  ForecastFigures,
   LedgerRow,
   PlanFigures,
   SmallPartReport,
