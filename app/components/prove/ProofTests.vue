@@ -192,7 +192,7 @@ const verdict = computed(() => {
             </td>
           </tr>
           <tr>
-            <td>Tip rises in the pull-up</td>
+            <td>Tip rises at the greatest load factor</td>
             <td class="r num">{{ amount(now.strength.twist.tipRiseMm, 'mm') }}</td>
           </tr>
         </tbody>

@@ -23,7 +23,7 @@ export const surfaceOf = (doc: ProjectFile, name: SurfaceName): Surface | null =
 
 export function latticeOf(loft: SurfaceLoft, controls: readonly Control[]): LatticeSurface {
   const bays = loft.ends.length - 1
-  const alone = !loft.mirror && Math.abs(Math.sin(loft.cant)) > UPRIGHT
+  const alone = loft.name === 'vertical' && !loft.mirror && Math.abs(Math.sin(loft.cant)) > UPRIGHT
   const stations = loft.ends.map(station => {
     const [x, y, z] = placePoint(loft, station.lead, station.n, station.s, 1)
     return {
