@@ -191,6 +191,26 @@ describe('the balance bench', () => {
     )
     await page.act('undo')
   })
+  it('small parts: reckoned from the drawing until they are weighed; words for a weight are refused', async () => {
+    await page.fresh('/balance')
+    await tab('small')
+    const before = await page.computed()
+    const reckoned = before.smallParts.find(item => item.part === 'linkages')!
+    expect(await page.text('[data-part="linkages"]')).toContain(`${reckoned.reckonedG.toFixed(1)} g`)
+    await page.type('[data-field="small-linkages"]', 'heavy')
+    await page.driver.wait(
+      async () => (await page.text('[data-field="small-linkages"]')).includes('"heavy" is not a number'),
+      PATIENCE,
+    )
+    await page.type('[data-field="small-linkages"]', '31.5')
+    const after = await page.computed()
+    expect(after.totals.massG - before.totals.massG).toBeCloseTo(31.5 - reckoned.massG, 6)
+    const total = after.smallParts.reduce((sum, item) => sum + item.massG, 0)
+    expect(await page.text('[data-figure="small-parts"]')).toBe(`${total.toFixed(1)} g`)
+    expect(await page.wing('weight')).toBeCloseTo(after.totals.massG, 0)
+    await page.saved()
+    expect((await page.stored()).allowances.smallParts).toMatchObject({ linkages: 31.5, hinges: null })
+  })
   it('two scales: moments of both readings, taken as measured; nonsense is said', async () => {
     await page.fresh('/balance')
     await tab('measure')

@@ -410,6 +410,8 @@ describe('from brief to log', () => {
     expect(a.pieces.find(p => p.id === 'vertical-1')!.weighedG).toBeCloseTo(11.2, 9)
     expect(await page.wing('weight')).toBeCloseTo(a.totals.massG, 0)
     expect(await page.text('[data-figure="forecast"]')).toBe(`${a.forecast.massG.toFixed(0)} g`)
+    expect(await page.text('[data-table="taught"]')).toContain('PLA, foaming')
+    expect(await page.text('[data-figure="forecast-chance"]')).toContain('%')
   })
   it('balance: the battery dragged moves the CG by its moment; a remedy lands where it promised', async () => {
     await page.fresh('/balance')
