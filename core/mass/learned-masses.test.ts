@@ -47,7 +47,10 @@ function forecast(list: readonly PieceMass[]) {
   const rest = masses.map((mass, i) => (list[i].weighed === null ? mass : 0))
   return {
     total: masses.reduce((sum, mass) => sum + mass, 0),
-    sigma: Math.hypot(learned.spreadOf(rest), 0.0005 * Math.sqrt(list.filter(p => p.weighed !== null).length)),
+    sigma: Math.hypot(
+      learned.spreadOf(rest),
+      0.0005 * Math.sqrt(list.filter(p => p.weighed !== null).length),
+    ),
   }
 }
 /** The rest at the mean ratio of the weighed ones. */
@@ -55,8 +58,14 @@ function byMeanRatio(list: readonly PieceMass[]) {
   const weighed = list.filter(piece => piece.weighed !== null)
   const ratio =
     weighed.reduce((sum, piece) => sum + piece.weighed!, 0) /
-    Math.max(1e-9, weighed.reduce((sum, piece) => sum + piece.predicted, 0))
-  return list.reduce((sum, piece) => sum + (piece.weighed ?? piece.predicted * (weighed.length ? ratio : 1)), 0)
+    Math.max(
+      1e-9,
+      weighed.reduce((sum, piece) => sum + piece.predicted, 0),
+    )
+  return list.reduce(
+    (sum, piece) => sum + (piece.weighed ?? piece.predicted * (weighed.length ? ratio : 1)),
+    0,
+  )
 }
 
 describe('what weighings teach', () => {
