@@ -300,13 +300,13 @@ export function stiffnessUnder(
   const parts = partsOf(station, build)
   const { alongX, alongY } = curvatures(build.shear.bending, -load.moment, -load.lag)
   // The curvature that resists the moment.
-  const k =
-    load.moment === 0 && load.lag === 0
-      ? 1
-      : Math.max(
-          1,
-          solveFor(factor => bentBy(parts, alongX, alongY, factor).resisted, 1, 1),
-        )
+  const linear = (load.moment === 0 && load.lag === 0) || !bentBy(parts, alongX, alongY, 1).buckled
+  const k = linear
+    ? 1
+    : Math.max(
+        1,
+        solveFor(factor => bentBy(parts, alongX, alongY, factor).resisted, 1, 1.2),
+      )
   const { skin, section, thickness } = build
   let around = 0,
     softer = 0

@@ -40,13 +40,27 @@ export function twistUnder(
 
 /** Twist at the middle of each strip (row) by a unit torque on each (column), rad/N·m. */
 export function twistFlexibility(strips: readonly TwistStrip[]): Matrix {
+  const known = flexibilities.get(strips)
+  if (known) return known
   const n = strips.length
   const flexibility = Matrix.zeros(n, n)
   for (let j = 0; j < n; j++) {
     const unit = Array.from({ length: n }, (_, i) => (i === j ? 1 : 0))
     twistUnder(strips, unit).at.forEach((value, i) => flexibility.set(i, j, value))
   }
+  flexibilities.set(strips, flexibility)
   return flexibility
+}
+const flexibilities = new WeakMap<readonly TwistStrip[], Matrix>()
+
+/** The greatest real eigenvalue over nothing, or nothing. */
+export function greatestReal(matrix: Matrix): number {
+  if (!matrix.to1DArray().every(Number.isFinite)) return 0
+  const { realEigenvalues, imaginaryEigenvalues } = new EigenvalueDecomposition(matrix)
+  return Math.max(
+    0,
+    ...realEigenvalues.filter((value, i) => Math.abs(imaginaryEigenvalues[i]) < 1e-6 * Math.abs(value)),
+  )
 }
 
 /**
@@ -66,12 +80,8 @@ export function divergencePressure(strips: readonly TwistStrip[]): number {
         j,
         flexibility.get(i, j) * strips[j].arm * strips[j].chord * strips[j].slope * strips[j].width,
       )
-  if (!lifted.to1DArray().every(Number.isFinite)) return Infinity
-  const { realEigenvalues, imaginaryEigenvalues } = new EigenvalueDecomposition(lifted)
-  const real = realEigenvalues.filter(
-    (value, i) => value > 0 && Math.abs(imaginaryEigenvalues[i]) < 1e-6 * Math.abs(value),
-  )
-  return real.length ? 1 / Math.max(...real) : Infinity
+  const most = greatestReal(lifted)
+  return most > 0 ? 1 / most : Infinity
 }
 
 export interface FlutterStrip extends TwistStrip {

@@ -116,14 +116,17 @@ describe('frequencies', () => {
 describe('ailerons on a wing that twists', () => {
   const whole: Flap = { from: 0, to: L, effectiveness: 0.6, cmPerRad: -0.55 }
   it('reverse at 12/5 · τ·GJ/(|cm|·c²L²) where the lift acts on the shear centre', () => {
-    const q = reversalPressure(uniform(48, { arm: 0 }), whole, 100, Infinity)
+    const q = reversalPressure(uniform(48, { arm: 0 }), whole)
     expect(q / ((2.4 * 0.6 * GJ * 5.5) / (0.55 * c * c * L * L * 5.5))).toBeCloseTo(1, 2)
   })
   it('lose their effect straight with the pressure then, and nothing at rest', () => {
     const strips = uniform(24, { arm: 0 })
-    const q = reversalPressure(strips, whole, 100, Infinity)
+    const q = reversalPressure(strips, whole)
     expect(rollLeft(strips, whole, 0)).toBe(1)
     expect(rollLeft(strips, whole, q / 4)).toBeCloseTo(0.75, 4)
+    // Whatever the arm, at reversal nothing is left.
+    const swept = uniform(24, { arm: 0.05 })
+    expect(rollLeft(swept, whole, reversalPressure(swept, whole))).toBeCloseTo(0, 6)
   })
   it('keep more on a stiffer wing, and where the lift acts ahead of the shear centre', () => {
     const at = (more: Partial<FlutterStrip>, flap = whole) => rollLeft(uniform(24, more), flap, 200)

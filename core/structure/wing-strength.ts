@@ -9,7 +9,7 @@ import type { Recipe } from '../document'
 import { stockArea, stockInertia } from '../libraries'
 import { mmToM } from '../units'
 import { boreBears, endForce, socketForce } from './bearing'
-import { collapseUnder, shearAfterBuckling } from './after-buckling'
+import { collapseUnder, shearAfterBuckling, type Bearing } from './after-buckling'
 import { combinedBuckling, shearBucklingStress, wrinklingStress } from './skin-buckling'
 import { flatteningMoment, shearForce } from './spar-modes'
 import { curvatures } from './thin-walled-section'
@@ -132,6 +132,10 @@ export function stationModes(
   return modes
 }
 
+/** Use of the linear section under which it is not asked what comes after buckling. */
+const IDLE = 0.01
+const SOUND: Bearing = { collapse: Infinity, by: 'torn', buckled: false }
+
 type Put = (mode: StrengthMode, reserve: number) => void
 
 function skinModes(
@@ -174,7 +178,9 @@ function skinModes(
     torn: material.tension / material.modulus,
     crushed: Math.min(material.compression, wrinkling) / material.modulus,
   }
-  const bearing = collapseUnder(station, build, moment, lag, limits)
+  // Far from what the linear section bears, a launch's pull aft is not followed past buckling.
+  const idle = lag !== 0 && Math.max(most / limits.torn, -least / limits.crushed) < IDLE
+  const bearing = idle ? SOUND : collapseUnder(station, build, moment, lag, limits)
   if (bearing.buckled) {
     const fails = { torn: tears, crushed: 'skin collapse', spar: 'spar bending' } as const
     put(fails[bearing.by], bearing.collapse)
@@ -184,7 +190,9 @@ function skinModes(
   if (station.meeting === 'glued') {
     const holds = Math.min(GLUE_STRENGTH, material.tension)
     put('glue joint', holds / tension)
-    const glued = collapseUnder(station, build, moment, lag, { ...limits, torn: holds / material.modulus })
+    const glued = idle
+      ? SOUND
+      : collapseUnder(station, build, moment, lag, { ...limits, torn: holds / material.modulus })
     if (glued.buckled && glued.by === 'torn') put('glue joint', glued.collapse)
   }
 }

@@ -111,12 +111,11 @@ export function twistOf(
     dive = twistUnder(strips, torqueUnder(flying.dive))
   const speedOf = (pressure: number) =>
     Number.isFinite(pressure) ? Math.sqrt((2 * pressure) / density) : null
-  const divergence = divergencePressure(strips),
-    divergenceMs = speedOf(divergence),
+  const divergenceMs = speedOf(divergencePressure(strips)),
     flutter = flutterSpeed(strips, density)
   const flutterMs = Number.isFinite(flutter) ? flutter : null
   const top = flying.dive.pressure
-  const reversalMs = ailerons ? speedOf(reversalPressure(strips, ailerons, top, divergence)) : null
+  const reversalMs = ailerons ? speedOf(reversalPressure(strips, ailerons)) : null
   const limits = [divergenceMs, flutterMs, reversalMs].filter(value => value !== null)
   const { bending, twist } = lowestFrequencies(strips)
   return {
