@@ -1,7 +1,7 @@
 /** Surfaces that meet, nearly meet, and pass each other. */
 import { describe, expect, it } from 'vitest'
 import { derivativesAt, type Reference } from './derivatives'
-import { addHorseshoe, addSpreadHorseshoe } from './horseshoe'
+import { addHorseshoe } from './horseshoe'
 import { joinSurfaces } from './junctions'
 import { solveLift } from './lift'
 import type { LatticeStation, LatticeSurface } from './panels'
@@ -62,15 +62,14 @@ const sweep = (from: number, to: number, n: number) =>
 
 describe('a spread vortex', () => {
   it('is nothing on its own line, and far off what the thin one is, within (δ/d)⁴/2', () => {
-    const at = (x: number, y: number, z: number, core: number | null) => {
+    const at = (x: number, y: number, z: number, core: number) => {
       const w = new Float64Array(3)
-      if (core === null) addHorseshoe(w, x, y, z, 0, -0.02, 0, 0.01, 0.02, 0, 1)
-      else addSpreadHorseshoe(w, x, y, z, 0, -0.02, 0, 0.01, 0.02, 0, core, core, core)
+      addHorseshoe(w, x, y, z, 0, -0.02, 0, 0.01, 0.02, 0, 1, core, core, core)
       return w
     }
     const core = 0.01 ** 2
     for (const d of [0.05, 0.1, 0.3]) {
-      const [thin, spread] = [at(0.4, 0.02, d, null), at(0.4, 0.02, d, core)]
+      const [thin, spread] = [at(0.4, 0.02, d, 0), at(0.4, 0.02, d, core)]
       const size = Math.hypot(...thin)
       const off = Math.hypot(...thin.map((value, k) => value - spread[k]))
       // Two legs that nearly cancel: each is off by (δ/d)⁴/2 of its own, Γ/2πd.

@@ -7,7 +7,7 @@
  * unit speed.
  */
 import { factorise, solve, type Factorised } from './dense-solve'
-import { addHorseshoe, addSpreadHorseshoe } from './horseshoe'
+import { addHorseshoe } from './horseshoe'
 import { coreSquare } from './vortex-core'
 import type { Panels } from './panels'
 
@@ -91,18 +91,15 @@ export function influence(panels: Panels): { direct: Float64Array; image: Float6
         by = b[3 * j + 1],
         bz = b[3 * j + 2]
       const share = spread[surface[i] * surfaces + surface[j]]
-      const thin = share === 0
-      const coreA = thin ? 0 : coreSquare(share, widthA[j], width[i]),
-        coreB = thin ? 0 : coreSquare(share, widthB[j], width[i]),
-        coreBound = thin ? 0 : coreSquare(share, width[j], width[i])
+      const coreA = coreSquare(share, widthA[j], width[i]),
+        coreB = coreSquare(share, widthB[j], width[i]),
+        coreBound = coreSquare(share, width[j], width[i])
       w[1] = w[2] = 0
-      if (thin) addHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, 1)
-      else addSpreadHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, coreA, coreB, coreBound)
+      addHorseshoe(w, cx, cy, cz, ax, ay, az, bx, by, bz, 1, coreA, coreB, coreBound)
       direct[i * count + j] = w[1] * ny + w[2] * nz
       if (mirrored[j] === 0) continue
       w[1] = w[2] = 0
-      if (thin) addHorseshoe(w, cx, cy, cz, bx, -by, bz, ax, -ay, az, 1)
-      else addSpreadHorseshoe(w, cx, cy, cz, bx, -by, bz, ax, -ay, az, coreB, coreA, coreBound)
+      addHorseshoe(w, cx, cy, cz, bx, -by, bz, ax, -ay, az, 1, coreB, coreA, coreBound)
       image[i * count + j] = w[1] * ny + w[2] * nz
     }
   }

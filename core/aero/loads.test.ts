@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { circulationOf, solveFlows, velocityOf, type Flow } from './flows'
-import { addHorseshoe, addSpreadHorseshoe } from './horseshoe'
+import { addHorseshoe } from './horseshoe'
 import { loadTable } from './load-table'
 import { boundLoads, wakeLoads } from './loads'
 import { layPanels, type LatticeStation, type LatticeSurface } from './panels'
@@ -100,12 +100,10 @@ describe('the far wake', () => {
           const share = panels.spread[panels.surface[to] * surfaces.length + panels.surface[from]]
           const core = (width: number) => coreSquare(share, width, panels.width[to])
           const [coreA, coreB] = [core(panels.widthA[from]), core(panels.widthB[from])]
+          // The port twin runs from the mirrored B to the mirrored A.
+          const [first, second] = ay < 0 || by < 0 ? [coreB, coreA] : [coreA, coreB]
           one.fill(0)
-          if (share === 0) addHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, 1)
-          else if (ay < 0 || by < 0)
-            addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreB, coreA, core(panels.width[from]))
-          else
-            addSpreadHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, coreA, coreB, core(panels.width[from]))
+          addHorseshoe(one, x, y, z, ax, ay, az, bx, by, bz, 1, first, second, core(panels.width[from]))
           one.forEach((value, axis) => (w[axis] += gamma * value))
         }
         panels.strips.forEach((strip, k) => {
