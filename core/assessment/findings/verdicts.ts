@@ -174,7 +174,7 @@ export function verdictFindings(
   { part, places }: Pick<StrengthFigures, 'part' | 'places'>,
 ): Finding[] {
   const remedies: Record<WingName, Words> = {
-    weight: 'Skin: foaming filament or one bead less in the heaviest zone',
+    weight: 'Skin: one bead less, or a lighter filament away from the motor',
     balance: 'Balance: move the battery, or take the ballast it computes',
     strength:
       part === 'wing'
