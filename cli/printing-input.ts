@@ -17,10 +17,6 @@ const RecipeFile = z.strictObject({
   flow: z.number().min(0.05).max(3).optional(),
   nozzleC: z.number().min(150).max(320).optional(),
   spiral: z.boolean().default(false),
-  lattice: z
-    .strictObject({ pitchMm: z.number().min(1).max(1000), passes: z.number().int().min(1).max(2).default(2) })
-    .nullable()
-    .default(null),
   skinGapMm: z.number().min(0.2).max(50).nullable().default(null),
   brimMm: z.number().min(0).max(20).default(0),
   beadForm: z.enum(['rounded', 'rectangular']).default('rounded'),
@@ -72,7 +68,13 @@ export function recipeFrom(path: string | undefined): { recipe: Recipe; filament
   const nozzleC = file.nozzleC ?? Math.round((filament.nozzleC[0] + filament.nozzleC[1]) / 2)
   return {
     filament,
-    recipe: { ...file, school: 'beads', nozzleC, flow: file.flow ?? 1 / expansionAt(filament, nozzleC) },
+    recipe: {
+      ...file,
+      school: 'beads',
+      lattice: null,
+      nozzleC,
+      flow: file.flow ?? 1 / expansionAt(filament, nozzleC),
+    },
   }
 }
 

@@ -16,7 +16,7 @@ describe('what a study is offered', () => {
       expect.arrayContaining(['4 beads', '2 beads', 'PLA, foaming: two beads, hollow']),
     )
     expect(titles('tail')).toEqual(expect.arrayContaining(['6.0 % infill', '1.5 % infill']))
-    expect(titles('wing-outer')).toEqual(expect.arrayContaining(['webs every 68 mm', 'webs every 30 mm']))
+    expect(titles('wing-outer')).toEqual(expect.arrayContaining(['webs every 48 mm', 'webs every 21 mm']))
     expect(titles('wing-outer').some(title => title.endsWith('beads') && /^\d/.test(title))).toBe(false)
     const filaments = titles('nose').filter(title => title.includes(':'))
     expect(filaments.findIndex(title => title.startsWith('PETG'))).toBeGreaterThan(

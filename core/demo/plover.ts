@@ -1,5 +1,5 @@
 /** Plover: a small pushed flying wing for evenings. No tail, twin fins at the tips, reflexed sections. */
-import { RECKONED, type ProjectFile } from '../document'
+import { PRINTER_DEFAULTS, RECKONED, type ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -27,13 +27,13 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 6,
+  version: 7,
   id: 'plover',
   name: 'Plover',
   purpose:
     'A small flying wing to throw after work: printed in an evening or two, no carbon longer than a spare rod.',
   brief: {
-    targetMassG: 425,
+    targetMassG: 430,
     staticMarginPct: [5, 14],
     loadFactor: 6,
     safetyFactor: 1.5,
@@ -252,10 +252,14 @@ export const PLOVER: ProjectFile = {
       retractMmS: 35,
       nozzleMaxC: 270,
       enclosed: false,
+      ...PRINTER_DEFAULTS,
     },
   ],
-  spools: [{ id: 'foam', filament: 'pla-foam', massG: 400, pricePerKg: 46 }],
+  spools: [{ id: 'foam', name: 'Foam', filament: 'pla-foam', massG: 400, pricePerKg: 46 }],
   printerOf: {},
+  plates: [],
+  accepted: [],
+  fileChecks: [],
   given: [],
   wingSets: [],
   polars: [],

@@ -2,7 +2,14 @@
  * Thistledown: scatters wildflower seed over meadows. High wing, short body, carbon boom, electric tractor,
  * hopper at the CG.
  */
-import { RECKONED, type Control, type Equipment, type Joint, type ProjectFile } from '../document'
+import {
+  PRINTER_DEFAULTS,
+  RECKONED,
+  type Control,
+  type Equipment,
+  type Joint,
+  type ProjectFile,
+} from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -55,13 +62,13 @@ const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 6,
+  version: 7,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
     'Scatters 60 g of wildflower seed over a meadow from a hopper under the wing, then flies home empty.',
   brief: {
-    targetMassG: 790,
+    targetMassG: 800,
     staticMarginPct: [8, 18],
     loadFactor: 5,
     safetyFactor: 1.5,
@@ -370,6 +377,7 @@ export const THISTLEDOWN: ProjectFile = {
       retractMmS: 35,
       nozzleMaxC: 280,
       enclosed: false,
+      ...PRINTER_DEFAULTS,
     },
     {
       id: 'boxed',
@@ -387,13 +395,17 @@ export const THISTLEDOWN: ProjectFile = {
       retractMmS: 40,
       nozzleMaxC: 300,
       enclosed: true,
+      ...PRINTER_DEFAULTS,
     },
   ],
   spools: [
-    { id: 'foam-white', filament: 'pla-foam', massG: 610, pricePerKg: 46 },
-    { id: 'tough-grey', filament: 'pla-tough', massG: 820, pricePerKg: 26 },
+    { id: 'foam-white', name: 'Foam white', filament: 'pla-foam', massG: 610, pricePerKg: 46 },
+    { id: 'tough-grey', name: 'Tough grey', filament: 'pla-tough', massG: 820, pricePerKg: 26 },
   ],
   printerOf: {},
+  plates: [],
+  accepted: [],
+  fileChecks: [],
   given: [],
   wingSets: [],
   polars: [],
@@ -403,12 +415,12 @@ export const THISTLEDOWN: ProjectFile = {
   weighIns: [
     {
       piece: 'wing-1-starboard',
-      massG: 22.7,
-      predictedG: 22.03,
+      massG: 24.9,
+      predictedG: 24.18,
       date: '2026-10-03',
       note: 'first piece; seam a little proud',
     },
-    { piece: 'wing-1-port', massG: 22.3, predictedG: 22.03, date: '2026-10-04', note: '' },
+    { piece: 'wing-1-port', massG: 24.5, predictedG: 24.18, date: '2026-10-04', note: '' },
     {
       piece: 'body-1',
       massG: 54.0,

@@ -132,7 +132,7 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":7}')).toThrow(/^version: 7 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":8}')).toThrow(/^version: 8 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
@@ -209,6 +209,32 @@ describe('project files', () => {
       [135, 2],
     ])
   })
+  it('webs of version 6 become lanes with as much bead, laid once or out and back; printers get their hours', () => {
+    const old = structuredClone(DEMOS[0]) as unknown as Record<string, unknown> & {
+      zones: Array<{ recipe: Record<string, unknown> }>
+      printers: Array<Record<string, unknown>>
+      spools: Array<Record<string, unknown>>
+    }
+    old.version = 6
+    old.zones[2].recipe.lattice = { pitchMm: 45, passes: 2 }
+    old.zones[3].recipe.lattice = { pitchMm: 45, passes: 1 }
+    for (const key of ['filamentMm', 'startText', 'endText', 'spool', 'runs', 'tended'])
+      for (const printer of old.printers) delete printer[key]
+    for (const spool of old.spools) delete spool.name
+    for (const key of ['plates', 'accepted', 'fileChecks']) delete old[key]
+    const read = readProject(JSON.stringify(old))
+    // A layer met two webs every 45·√2 mm, out and back: one every 31.8 mm. Laid once, half as many.
+    expect(read.zones[2].recipe.lattice).toEqual({
+      pitchMm: 31.8,
+      slitMm: 0.04,
+      overlapMm: 0.15,
+      leanDeg: 45,
+    })
+    expect(read.zones[3].recipe.lattice!.pitchMm).toBe(63.6)
+    expect(read.printers[0]).toMatchObject({ filamentMm: 1.75, spool: null, runs: { fromH: 0, toH: 24 } })
+    expect(read.spools[0].name).toBe('foam-white')
+    expect(read.plates).toEqual([])
+  })
   it('no two pieces of a part share a number, and a new one gets none that has named a piece', () => {
     const doc = structuredClone(DEMOS[0])
     doc.cuts.wing[1].piece = doc.cuts.wing[0].piece
@@ -228,12 +254,12 @@ describe('project files', () => {
     const { stance: _, ...recipe } = DEMOS[0].zones[0].recipe
     const file = { format: 'mariposa-recipe', version: 1, name: 'Nose', filament: 'pla-tough', recipe }
     expect(readRecipe(JSON.stringify(file))).toMatchObject({
-      version: 3,
+      version: 4,
       recipe: { stance: 'standing', beadForm: 'rounded' },
     })
     const flat = { name: 'Nose', filament: 'pla-tough', recipe: { ...recipe, stance: 'flat' as const } }
     expect(readRecipe(writeRecipe(flat)).recipe.stance).toBe('flat')
-    expect(() => readRecipe(JSON.stringify({ ...file, version: 3 }))).toThrow(/^recipe\.stance: /)
+    expect(() => readRecipe(JSON.stringify({ ...file, version: 4 }))).toThrow(/^recipe\.stance: /)
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])

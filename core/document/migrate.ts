@@ -164,7 +164,52 @@ export function fromVersion5(raw: unknown): unknown {
   }
 }
 
-const STEPS = [fromVersion1, fromVersion2, fromVersion3, fromVersion4, fromVersion5]
+/**
+ * What recipes of version 3 said of webs in other words: a layer met one of each of two families every pitch·√2, out
+ * and back or once. Now they go out and back in lanes: as many millimetres of bead as before.
+ */
+export function recipeFromVersion3(recipe: unknown): unknown {
+  if (!isObject(recipe) || !isObject(recipe.lattice)) return recipe
+  const { pitchMm, passes } = recipe.lattice
+  if (typeof pitchMm !== 'number' || passes === undefined) return recipe
+  const lanes = (pitchMm / Math.SQRT2) * (passes === 1 ? 2 : 1)
+  return {
+    ...recipe,
+    lattice: { pitchMm: Math.min(300, Math.max(5, Math.round(10 * lanes) / 10)), ...WEB_DEFAULTS },
+  }
+}
+/** Slit, overlap and lean where nothing was said of them. */
+export const WEB_DEFAULTS = { slitMm: 0.04, overlapMm: 0.15, leanDeg: 45 }
+
+/** What a printer of version 6 did not say: its own words, its spool, its hours. */
+export const PRINTER_DEFAULTS = {
+  filamentMm: 1.75,
+  startText: '',
+  endText: '',
+  spool: null,
+  runs: { fromH: 0, toH: 24 },
+  tended: { fromH: 7, toH: 23 },
+}
+
+/**
+ * What version 6 did not say: where webs stand, which are slits in the solid now; what is on the printers, when they
+ * may run; which plates were printed.
+ */
+export function fromVersion6(raw: unknown): unknown {
+  if (!isObject(raw)) return raw
+  return {
+    plates: [],
+    accepted: [],
+    fileChecks: [],
+    ...raw,
+    version: 7,
+    zones: each(raw.zones, zone => ({ ...zone, recipe: recipeFromVersion3(zone.recipe) })),
+    printers: each(raw.printers, printer => ({ ...PRINTER_DEFAULTS, ...printer })),
+    spools: each(raw.spools, spool => ({ name: spool.id, ...spool })),
+  }
+}
+
+const STEPS = [fromVersion1, fromVersion2, fromVersion3, fromVersion4, fromVersion5, fromVersion6]
 
 /** Any older version, step by step. */
 export function migrate(raw: Loose): unknown {

@@ -1,13 +1,13 @@
 /** A recipe on its own, as a file: how a zone is printed, for another project or another maker. */
 import { z } from 'zod'
-import { recipeFromVersion1, recipeFromVersion2 } from './migrate'
+import { recipeFromVersion1, recipeFromVersion2, recipeFromVersion3 } from './migrate'
 import { DocumentError } from './fault'
 import { parseJson } from './json'
 import { pathText } from './read'
 import { Recipe } from './schema/recipe'
 export const RecipeFile = z.strictObject({
   format: z.literal('mariposa-recipe'),
-  version: z.literal(3),
+  version: z.literal(4),
   name: z.string().min(1).max(200),
   filament: z.string().min(1).max(60),
   recipe: Recipe,
@@ -15,13 +15,16 @@ export const RecipeFile = z.strictObject({
 export type RecipeFile = z.infer<typeof RecipeFile>
 
 export const writeRecipe = (file: Omit<RecipeFile, 'format' | 'version'>): string =>
-  `${JSON.stringify({ format: 'mariposa-recipe', version: 3, ...file }, null, 2)}\n`
+  `${JSON.stringify({ format: 'mariposa-recipe', version: 4, ...file }, null, 2)}\n`
+
+const STEPS = [recipeFromVersion1, recipeFromVersion2, recipeFromVersion3]
 
 function broughtUp(raw: unknown): unknown {
   const loose = raw as { version?: unknown; recipe?: unknown } | null
-  if (loose?.version === 1)
-    return { ...loose, version: 3, recipe: recipeFromVersion2(recipeFromVersion1(loose.recipe)) }
-  return loose?.version === 2 ? { ...loose, version: 3, recipe: recipeFromVersion2(loose.recipe) } : raw
+  const version = loose?.version
+  if (typeof version !== 'number' || !(version in [0, ...STEPS]) || version < 1) return raw
+  const recipe = STEPS.slice(version - 1).reduce<unknown>((value, step) => step(value), loose!.recipe)
+  return { ...loose, version: 4, recipe }
 }
 
 /** Throws `DocumentError` with the path and the reason. */

@@ -5,6 +5,8 @@ import { featureAt, type Feature } from './feature'
 import { turnsHanded, type Piece } from './piece'
 import { polygonArea } from './polygon'
 import type { TriangleMesh } from './triangle-mesh'
+import { websOf } from './web-cuts'
+import { webPattern } from './web-pattern'
 
 /**
  * The loaded WebAssembly module, after its `setup()`. Loading differs between page, worker and Node, so the
@@ -46,7 +48,7 @@ export function stackMesh(outlines: readonly Float64Array[], heights: readonly n
 }
 
 /**
- * The piece as one closed manifold with its features cut and filled, its foot at z = 0, mm: mirrored where
+ * The piece as one closed manifold with its features cut and filled and the slits of its webs, its foot at z = 0, mm: mirrored where
  * the piece's own
  * frame is left-handed in the aircraft, so that what comes off the bed is the part on that side. The caller
  * deletes the
@@ -54,6 +56,8 @@ export function stackMesh(outlines: readonly Float64Array[], heights: readonly n
  */
 export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
   if (piece.mesh) return manifoldOf(kernel, piece, piece.mesh)
+  const pattern = webPattern(piece.zone.recipe)
+  const slits = pattern ? websOf(piece, pattern) : []
   const outlines = piece.skinHeights.map(u => piece.skinAt(u)!)
   let solid = stackManifold(kernel, piece, outlines, piece.skinHeights)
   const skin = solid
@@ -61,7 +65,7 @@ export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
     if (solid !== skin) solid.delete()
     solid = next
   }
-  for (const { op, stacks } of featureRuns(piece)) {
+  for (const { op, stacks } of featureRuns(piece, [...piece.features, ...slits])) {
     const tools = stacks.map(stack => stackManifold(kernel, piece, stack.outlines, stack.heights))
     const tool = tools.length === 1 ? tools[0] : kernel.Manifold.union(tools)
     if (op === 'cut') swap(solid.subtract(tool))
@@ -114,9 +118,12 @@ interface Stack {
  * Features in their order, those of one kind that follow each other together; chains that carry on are one
  * stack.
  */
-function featureRuns(piece: Piece): Array<{ op: Feature['op']; stacks: Stack[] }> {
+function featureRuns(
+  piece: Piece,
+  features: readonly Feature[],
+): Array<{ op: Feature['op']; stacks: Stack[] }> {
   const runs: Array<{ op: Feature['op']; stacks: Stack[]; last: Feature | null }> = []
-  for (const feature of piece.features) {
+  for (const feature of features) {
     let run = runs.at(-1)
     if (!run || run.op !== feature.op) {
       run = { op: feature.op, stacks: [], last: null }

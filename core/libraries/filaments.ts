@@ -30,6 +30,9 @@ export interface Filament {
   /** °C at which a thin part begins to sag. */
   softeningC: number
   nozzleC: readonly [number, number]
+  /** Bed, °C, and share of the part's fan from the second layer on: where to begin, not the last word. */
+  bedC: number
+  fanShare: number
   /** mm³/s that melts well. */
   maxFlowMm3S: number
   pricePerKg: number
@@ -58,6 +61,8 @@ export const FILAMENTS: readonly Filament[] = [
     expansion: null,
     softeningC: 56,
     nozzleC: [190, 230],
+    bedC: 58,
+    fanShare: 1,
     maxFlowMm3S: 14,
     pricePerKg: 20,
     spoolG: 1000,
@@ -82,6 +87,8 @@ export const FILAMENTS: readonly Filament[] = [
     expansion: null,
     softeningC: 56,
     nozzleC: [205, 240],
+    bedC: 58,
+    fanShare: 0.8,
     maxFlowMm3S: 13,
     pricePerKg: 27,
     spoolG: 1000,
@@ -114,6 +121,8 @@ export const FILAMENTS: readonly Filament[] = [
     ],
     softeningC: 54,
     nozzleC: [195, 260],
+    bedC: 50,
+    fanShare: 0.3,
     maxFlowMm3S: 10,
     pricePerKg: 48,
     spoolG: 750,
@@ -145,6 +154,8 @@ export const FILAMENTS: readonly Filament[] = [
     ],
     softeningC: 92,
     nozzleC: [230, 280],
+    bedC: 95,
+    fanShare: 0,
     maxFlowMm3S: 10,
     pricePerKg: 55,
     spoolG: 750,
@@ -169,6 +180,8 @@ export const FILAMENTS: readonly Filament[] = [
     expansion: null,
     softeningC: 72,
     nozzleC: [225, 260],
+    bedC: 78,
+    fanShare: 0.4,
     maxFlowMm3S: 11,
     pricePerKg: 21,
     spoolG: 1000,
@@ -193,6 +206,8 @@ export const FILAMENTS: readonly Filament[] = [
     expansion: null,
     softeningC: 94,
     nozzleC: [235, 270],
+    bedC: 100,
+    fanShare: 0.1,
     maxFlowMm3S: 12,
     pricePerKg: 29,
     spoolG: 1000,
@@ -217,6 +232,8 @@ export const FILAMENTS: readonly Filament[] = [
     expansion: null,
     softeningC: 80,
     nozzleC: [210, 240],
+    bedC: 45,
+    fanShare: 0.5,
     maxFlowMm3S: 5,
     pricePerKg: 32,
     spoolG: 1000,

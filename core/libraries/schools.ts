@@ -26,7 +26,7 @@ export const SCHOOLS: readonly School[] = [
       baseLayers: 0,
       topLayers: 0,
       spiral: true,
-      lattice: { pitchMm: 45, passes: 2 },
+      lattice: { pitchMm: 32, slitMm: 0.04, overlapMm: 0.15, leanDeg: 45 },
       skinGapMm: null,
       brimMm: 0,
       stance: 'standing',

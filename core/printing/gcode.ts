@@ -38,8 +38,28 @@ interface Head {
   scale: number
 }
 
-/** A stretch of plastic laid from one place to another, mm. */
-export type Laid = (x0: number, y0: number, z0: number, x1: number, y1: number, z1: number) => void
+/** Who wants to know what happens. */
+export interface Listener {
+  /** A stretch of plastic laid from one place to another, mm; how much of it, mm³; how fast, mm/s. */
+  laid?: (
+    x0: number,
+    y0: number,
+    z0: number,
+    x1: number,
+    y1: number,
+    z1: number,
+    plasticMm3: number,
+    speed: number,
+  ) => void
+  /** Every place the head is sent to, mm. */
+  moved?: (x: number, y: number, z: number) => void
+  /** Filament pulled back, mm. */
+  pulled?: (mm: number) => void
+  /** Words that are not motion: temperatures and fan, with the figure after S. */
+  heard?: (code: string, value: number | undefined) => void
+  /** A line that is only a comment: this project's own files say there what is laid. */
+  note?: (text: string) => void
+}
 
 export interface GcodeReplay {
   /** The next stretch of the file; it may end anywhere in a line. */
@@ -49,9 +69,14 @@ export interface GcodeReplay {
 
 /**
  * Replays a file as it comes: memory does not go with its length. Both calls throw `DocumentError` naming the
- * line. `filamentDiameter` in mm; `laid` is told of every stretch of plastic, for a preview.
+ * line. `filamentDiameter` in mm; `listener` is told of what happens on the way.
  */
-export function createReplay(printer: Printer, filamentDiameter = 1.75, laid?: Laid): GcodeReplay {
+export function createReplay(
+  printer: Printer,
+  filamentDiameter = 1.75,
+  listener: Listener = {},
+): GcodeReplay {
+  const perMm = (Math.PI * filamentDiameter ** 2) / 4
   const head: Head = { x: 0, y: 0, z: 0, e: 0, feed: 1500, absolute: true, absoluteE: true, scale: 1 }
   const motion = new MoveReplay(printer.accelMmS2, printer.cornerMmS)
   const min: [number, number, number] = [Infinity, Infinity, Infinity],
@@ -87,8 +112,10 @@ export function createReplay(printer: Printer, filamentDiameter = 1.75, laid?: L
       max[0] = Math.max(max[0], head.x, x)
       max[1] = Math.max(max[1], head.y, y)
       max[2] = Math.max(max[2], head.z, z)
-      laid?.(head.x, head.y, head.z, x, y, z)
+      listener.laid?.(head.x, head.y, head.z, x, y, z, plastic * perMm, head.feed / 60)
     }
+    if (extrude < 0) listener.pulled?.(-extrude)
+    listener.moved?.(x, y, z)
     // A move of the extruder alone takes its own time.
     const way = length > 0 ? length : Math.abs(extrude)
     if (way > 0) {
@@ -110,7 +137,9 @@ export function createReplay(printer: Printer, filamentDiameter = 1.75, laid?: L
         end = text.length
       }
       lineNumber++
-      dwell += readLine(text, at, end, lineNumber, head, travel)
+      if (listener.note && text.charCodeAt(at) === 59)
+        listener.note(text.slice(at + 1, Math.min(end, at + 80)).trim())
+      dwell += readLine(text, at, end, lineNumber, head, travel, listener.heard)
       at = end + 1
     }
     const left = text.slice(at)
@@ -127,7 +156,7 @@ export function createReplay(printer: Printer, filamentDiameter = 1.75, laid?: L
       if (moves === 0) throw new DocumentError('', 'has no moves; is this G-code?')
       return {
         filamentMm,
-        extrudedMm3: (filamentMm * Math.PI * filamentDiameter ** 2) / 4,
+        extrudedMm3: filamentMm * perMm,
         seconds: motion.finish() + dwell,
         layers: layerHeights.size,
         bbox: min[0] <= max[0] ? { min, max } : null,
@@ -142,9 +171,9 @@ export function replayGcode(
   text: string,
   printer: Printer,
   filamentDiameter = 1.75,
-  laid?: Laid,
+  listener: Listener = {},
 ): GcodeFigures {
-  const replay = createReplay(printer, filamentDiameter, laid)
+  const replay = createReplay(printer, filamentDiameter, listener)
   replay.push(text)
   return replay.end()
 }
@@ -223,6 +252,7 @@ function readLine(
   lineNumber: number,
   head: Head,
   travel: Travel,
+  heard?: Listener['heard'],
 ): number {
   if (to - from > LONGEST_LINE) throw new DocumentError(`line ${lineNumber}`, 'is too long for G-code')
   readWords(text, from, to, lineNumber)
@@ -265,6 +295,14 @@ function readLine(
         break
       case 'M83':
         head.absoluteE = false
+        break
+      case 'M104':
+      case 'M106':
+      case 'M107':
+      case 'M109':
+      case 'M140':
+      case 'M190':
+        heard?.(code, wordOf('S'))
         break
     }
   }

@@ -18,6 +18,8 @@ export interface InsetField {
   midX: Float64Array
   midY: Float64Array
   shrink: Float64Array
+  /** The part of it that is taken at the edge's beginning. */
+  startShrink: Float64Array
   depth: Float64Array
   /** Inward normal. */
   normalX: Float64Array
@@ -54,6 +56,7 @@ export function insetField(loops: Section, reach = Infinity): InsetField {
     midX: new Float64Array(total),
     midY: new Float64Array(total),
     shrink: new Float64Array(total),
+    startShrink: new Float64Array(total),
     depth: new Float64Array(total),
     normalX: new Float64Array(total),
     normalY: new Float64Array(total),
@@ -121,6 +124,7 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
     const half = Math.max(-SHARPEST, Math.min(SHARPEST, sine / Math.max(1e-9, 1 + cosine)))
     field.shrink[start + i] += half
     field.shrink[start + j] += half
+    field.startShrink[start + j] = half
   }
 }
 
@@ -222,6 +226,10 @@ class Neighbours {
   }
 }
 
+/** How far the middle of edge e moves along it when it is carried inward by d, mm: its corners take unequally. */
+export const insetShift = (field: InsetField, e: number, d: number): number =>
+  d * (field.startShrink[e] - field.shrink[e] / 2)
+
 /** Length of edge e carried inward by d, mm; never negative. */
 export const insetEdge = (field: InsetField, e: number, d: number): number =>
   Math.max(0, field.length[e] - d * field.shrink[e])
@@ -239,8 +247,9 @@ export function insetLoops(field: InsetField, d: number): Section {
     for (let e = field.starts[loop]; e < field.starts[loop + 1]; e++) {
       const half = insetEdge(field, e, d) / 2
       if (field.depth[e] < d || half <= 0) continue
-      const x = field.midX[e] + d * field.normalX[e],
-        y = field.midY[e] + d * field.normalY[e]
+      const shift = insetShift(field, e, d)
+      const x = field.midX[e] + d * field.normalX[e] + shift * field.normalY[e],
+        y = field.midY[e] + d * field.normalY[e] - shift * field.normalX[e]
       points.push(
         x - field.normalY[e] * half,
         y + field.normalX[e] * half,

@@ -1,9 +1,9 @@
 /** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
 import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
-import { areaMoments } from '../geometry'
+import { areaMoments, type WebLengths } from '../geometry'
 import { insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
 
-type BeadOf = Pick<Recipe, 'beadWidthMm' | 'layerHeightMm' | 'beadForm'>
+type BeadOf = Pick<Recipe, 'beadWidthMm' | 'layerHeightMm' | 'beadForm'> & { spiral?: boolean }
 
 export interface Layer {
   outerWall: number
@@ -41,12 +41,13 @@ const SQUEEZE = 0.04
 
 /**
  * How much of the bead of wall i (from 1) an edge gets where the medial axis lies `depth` in: 1, ½ where both
- * sides share it, or none.
+ * sides share it, or none. A spiral is one loop at one flow: it lies whole on both sides, one on the other if need
+ * be, as long as the section is a bead wide.
  */
 export function wallShare(depth: number, i: number, bead: BeadOf): number {
   const width = bead.beadWidthMm,
     middle = wallDepth(bead, i) - SQUEEZE * width
-  if (depth >= middle + beadSpacing(bead) / 2) return 1
+  if (depth >= (bead.spiral && i === 1 ? middle : middle + beadSpacing(bead) / 2)) return 1
   return depth >= middle || (i === 1 && depth >= width / 4) ? 0.5 : 0
 }
 
@@ -93,13 +94,6 @@ function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: n
   return length
 }
 
-/**
- * Lattice: two families of upright webs at ±45° to the span, each `pitch` apart; a layer meets one every
- * pitch·√2 along the chord.
- */
-export const latticeLength = (area: number, pitch: number, passes: number): number =>
-  (passes * 2 * area) / (pitch * Math.SQRT2)
-
 /** Mean moments over the area further than d inside; over all of it where nothing lies that deep. */
 function meanMoments(field: InsetField, d: number): Moments {
   const inner = areaMoments(insetLoops(field, d))
@@ -132,8 +126,11 @@ export const recipeReach = (recipe: Recipe): number =>
 export const innerSkinShare = (depth: number, gap: number, width: number): number =>
   Math.min(1, Math.max(0, (depth - gap - width / 2) / width))
 
-/** Lays one layer. Infill of share f inside the innermost wall has length f·area/s (methods page). */
-export function layLayer(field: InsetField, recipe: Recipe): Layer {
+/**
+ * Lays one layer. Infill of share f inside the innermost wall has length f·area/s (methods page). `webs`: what the
+ * slits of webs add to the walls of a section that is given without them.
+ */
+export function layLayer(field: InsetField, recipe: Recipe, webs: WebLengths | null = null): Layer {
   const w = recipe.beadWidthMm,
     spacing = beadSpacing(recipe)
   const walls = wallBeads(field, recipe.walls, recipe)
@@ -141,8 +138,7 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
   const { outer, sum } = walls
   let { inner } = walls
   let infillArea = inside
-  const hollow =
-    recipe.infillShare === 0 && !recipe.lattice && recipe.baseLayers === 0 && recipe.topLayers === 0
+  const hollow = recipe.infillShare === 0 && recipe.baseLayers === 0 && recipe.topLayers === 0
   const filled = hollow ? nothing() : meanMoments(field, wallsReach(recipe))
   let between = filled
   if (recipe.skinGapMm) {
@@ -164,10 +160,10 @@ export function layLayer(field: InsetField, recipe: Recipe): Layer {
         xy: sum.xy / beads,
       }
   }
-  const lattice = recipe.lattice ? latticeLength(inside, recipe.lattice.pitchMm, recipe.lattice.passes) : 0
+  const lattice = webs?.length ?? 0
   const infill = (recipe.infillShare * infillArea) / spacing
   addMoments(sum, infill, between)
-  addMoments(sum, lattice, filled)
+  if (webs) addMoments(sum, 1, webs)
   return {
     outerWall: outer,
     innerWall: inner,

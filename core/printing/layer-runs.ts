@@ -8,9 +8,9 @@
  */
 import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
 import type { Section } from '../geometry'
-import { insetEdge, insetLoops, type InsetField } from './inset-field'
+import { insetEdge, insetLoops, insetShift, type InsetField } from './inset-field'
 import { innerSkinShare, wallShare, type Layer } from './lay'
-import { scanLoops, swapped } from './scanlines'
+import { scanLoops } from './scanlines'
 
 export type RunKind = 'outer' | 'inner' | 'web' | 'infill' | 'solid'
 
@@ -50,8 +50,19 @@ function push(
   runs.joined.push(joined)
 }
 
+/** Where a layer's bead runs out along a web and back. */
+export interface WebSlit {
+  x: number
+  from: number
+  to: number
+}
+
+/** Webs of a section that is given without them, or the outlines of those that it is cut by: walls that are webs. */
+export type LayerWebs = { slits: readonly WebSlit[] } | { outlines: readonly Float64Array[] }
+
 /**
- * `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer.
+ * `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer; `turn` (rad)
+ * is how far the section is turned on its bed, and what is laid inside with it.
  */
 export function layerRuns(
   field: InsetField,
@@ -59,14 +70,16 @@ export function layerRuns(
   recipe: Recipe,
   index: number,
   open: number,
+  webs: LayerWebs | null = null,
+  turn = 0,
 ): LayerRuns {
-  const walls = wallRuns(field, recipe)
+  const isWeb = webs && 'outlines' in webs ? edgesWithin(field, webs.outlines) : null
+  const walls = wallRuns(field, recipe, isWeb)
   const inside = insetLoops(field, wallsReach(recipe))
-  const webs =
-    recipe.lattice && layer.lattice > 0
-      ? webRuns(inside, recipe, index * recipe.layerHeightMm, layer.lattice)
-      : null
-  const runs = webs ? woven(walls, webs, recipe.lattice!.passes) : walls
+  const runs =
+    webs && 'slits' in webs && layer.lattice > 0
+      ? woven(walls, webRuns(webs.slits, layer.lattice, recipe.beadWidthMm))
+      : walls
   if (layer.infill > 0) {
     // The same length whatever the pattern: lines one of n ways lie n times as far apart.
     const ways = WAYS[recipe.infillPattern](index)
@@ -76,7 +89,7 @@ export function layerRuns(
         lines(
           inside,
           index,
-          way,
+          way - turn,
           (ways.length * beadSpacing(recipe)) / recipe.infillShare,
           'infill',
           layer.infill / ways.length,
@@ -91,7 +104,7 @@ export function layerRuns(
       lines(
         inside,
         index,
-        turnAbout(index),
+        turnAbout(index) - turn,
         beadSpacing(recipe) / Math.max(open, 1e-3),
         'solid',
         solid,
@@ -105,7 +118,7 @@ export function layerRuns(
  * Every loop's walls from the outside in, each begun at its rearmost edge; loops further back come first.
  * Where a mesh happens to begin its loops says nothing then.
  */
-function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
+function wallRuns(field: InsetField, recipe: Recipe, isWeb: Uint8Array | null): LayerRuns {
   const runs = emptyRuns(),
     w = recipe.beadWidthMm
   const loops = Array.from({ length: field.starts.length - 1 }, (_, loop) => ({
@@ -120,7 +133,7 @@ function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
         runs,
         field,
         loop,
-        i === 1 ? 'outer' : 'inner',
+        e => (isWeb?.[e] ? 'web' : i === 1 ? 'outer' : 'inner'),
         depth => wallShare(depth, i, recipe),
         depth => Math.min(wallDepth(recipe, i), depth),
       )
@@ -130,7 +143,7 @@ function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
         runs,
         field,
         loop,
-        'inner',
+        () => 'inner',
         depth => innerSkinShare(depth, gap, w),
         depth => Math.min(w / 2 + gap, depth),
       )
@@ -138,11 +151,28 @@ function wallRuns(field: InsetField, recipe: Recipe): LayerRuns {
   return runs
 }
 
+/** Edges whose middle lies in one of the outlines' boxes: the sides and the end of a slit. */
+function edgesWithin({ midX, midY }: InsetField, outlines: readonly Float64Array[]): Uint8Array {
+  const boxes = outlines.map(outline => extent([outline]))
+  return Uint8Array.from(midX, (x, e) =>
+    Number(
+      boxes.some(
+        ([x0, y0, x1, y1]) =>
+          x >= x0 - ON_SLIT && x <= x1 + ON_SLIT && midY[e] >= y0 - ON_SLIT && midY[e] <= y1 + ON_SLIT,
+      ),
+    ),
+  )
+}
+const ON_SLIT = 1e-3
+
 function rearmost({ midX }: InsetField, from: number, to: number): number {
   let best = from
   for (let e = from + 1; e < to; e++) if (midX[e] > midX[best]) best = e
   return best
 }
+
+const looksUp = ({ normalX, normalY }: InsetField, e: number): boolean =>
+  normalY[e] > 1e-9 || (Math.abs(normalY[e]) <= 1e-9 && normalX[e] > 0)
 
 /** A wall laid on over a thin place shorter than this, mm. */
 const MEND = 2
@@ -151,14 +181,16 @@ function wallLoop(
   runs: LayerRuns,
   field: InsetField,
   { from, to, seam }: { from: number; to: number; seam: number },
-  kind: RunKind,
+  kindOf: (edge: number) => RunKind,
   shareOf: (depth: number) => number,
   placeOf: (depth: number) => number,
 ): void {
   let skipped = Infinity
   for (let k = 0; k < to - from; k++) {
     const e = seam + k < to ? seam + k : seam + k - to + from
-    const share = shareOf(field.depth[e])
+    const asked = shareOf(field.depth[e])
+    // A bead that two sides share is laid once, from the side that looks up.
+    const share = asked === 0.5 ? Number(looksUp(field, e)) : asked
     const d = placeOf(field.depth[e])
     const half = share > 0 ? insetEdge(field, e, d) / 2 : 0
     if (half <= 0) {
@@ -167,11 +199,12 @@ function wallLoop(
       if (share === 0) skipped += field.length[e]
       continue
     }
-    const x = field.midX[e] + d * field.normalX[e],
-      y = field.midY[e] + d * field.normalY[e]
+    const shift = insetShift(field, e, d)
+    const x = field.midX[e] + d * field.normalX[e] + shift * field.normalY[e],
+      y = field.midY[e] + d * field.normalY[e] - shift * field.normalX[e]
     const dx = field.normalY[e] * half,
       dy = -field.normalX[e] * half
-    push(runs, kind, x - dx, y - dy, x + dx, y + dy, share, skipped < MEND)
+    push(runs, kindOf(e), x - dx, y - dy, x + dx, y + dy, share, skipped < MEND)
     skipped = 0
   }
 }
@@ -263,53 +296,31 @@ function lines(
   return scaleTo(runs, length)
 }
 
-/**
- * Webs at ±45° to the span wander along the chord as the piece grows: a layer meets each family every
- * pitch·√2.
- */
-function webRuns(inside: Section, recipe: Recipe, height: number, length: number): LayerRuns {
-  const { pitchMm } = recipe.lattice!
-  if (inside.length === 0) return emptyRuns()
-  const turned = swapped(inside)
-  const [, low, , high] = extent(turned),
-    step = pitchMm * Math.SQRT2
+/** Out, along the blind end, and back. */
+const OUT_AND_BACK = 3
+/** Webs out and back, brought to the length that they have in the mean over the heights near by. */
+function webRuns(slits: readonly WebSlit[], length: number, width: number): LayerRuns {
   const runs = emptyRuns()
-  for (const way of [1, -1]) {
-    const first = low + ((((way * height) % step) + step) % step)
-    const count = Math.max(0, Math.ceil((high - first) / step))
-    scanLoops(turned, first - step / 2, step, count).forEach((line, k) => {
-      const x = first + k * step
-      for (let i = 0; i + 1 < line.length; i += 2) push(runs, 'web', x, line[i], x, line[i + 1], 1, true)
-    })
+  for (const { x, from, to } of [...slits].sort((a, b) => a.x - b.x)) {
+    push(runs, 'web', x, from, x, to, 1, true)
+    push(runs, 'web', x, to, x + width, to, 1, true)
+    push(runs, 'web', x + width, to, x + width, from, 1, true)
   }
-  // A web laid out and back counts twice.
-  return scaleTo(runs, length / recipe.lattice!.passes)
+  return scaleTo(runs, length)
 }
 
-/**
- * The bead leaves the wall for a web and comes back (two passes), or runs across it once: walls and webs in
- * turn.
- */
-function woven(walls: LayerRuns, webs: LayerRuns, passes: number): LayerRuns {
-  const count = webs.kind.length
+/** The bead leaves the wall for a web and comes back: walls and webs in turn. */
+function woven(walls: LayerRuns, webs: LayerRuns): LayerRuns {
+  const count = webs.kind.length / OUT_AND_BACK
   if (count === 0) return walls
   const runs = emptyRuns()
+  const take = (from: LayerRuns, i: number) =>
+    push(runs, from.kind[i], from.x0[i], from.y0[i], from.x1[i], from.y1[i], from.scale[i], from.joined[i])
   let web = 0
   for (let i = 0; i < walls.kind.length; i++) {
-    push(
-      runs,
-      walls.kind[i],
-      walls.x0[i],
-      walls.y0[i],
-      walls.x1[i],
-      walls.y1[i],
-      walls.scale[i],
-      walls.joined[i],
-    )
+    take(walls, i)
     while (web < count && (web + 1) * walls.kind.length <= (i + 1) * (count + 1)) {
-      push(runs, 'web', webs.x0[web], webs.y0[web], webs.x1[web], webs.y1[web], webs.scale[web], true)
-      if (passes === 2)
-        push(runs, 'web', webs.x1[web], webs.y1[web], webs.x0[web], webs.y0[web], webs.scale[web], true)
+      for (let part = 0; part < OUT_AND_BACK; part++) take(webs, OUT_AND_BACK * web + part)
       web++
     }
   }

@@ -13,10 +13,12 @@ export function cappedSpeed(wanted: number, recipe: Recipe, filament: Filament, 
   return Math.min(wanted, Math.min(printer.flowMm3S, filament.maxFlowMm3S) / melted)
 }
 
+/** The first layer is laid at this share of the speed, brim and all. */
+export const FIRST_SPEED = 0.5
 /** A hop shorter than this is part of the bead, mm. */
-const NO_HOP = 0.05
+export const NO_HOP = 0.05
 /** Travel longer than this pulls the filament back first, mm. */
-const RETRACT_OVER = 2
+export const RETRACT_OVER = 2
 
 /**
  * What the nozzle does in a layer, the same for every printer: directions and lengths, and which speed each
@@ -37,27 +39,26 @@ const WALL = 0,
 /** A spiral never leaves the part: what is not joined in it is reached without travel or retraction. */
 export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
   const runCount = runs.kind.length
-  const length = new Float64Array(4 * runCount),
-    dx = new Float64Array(4 * runCount),
-    dy = new Float64Array(4 * runCount),
-    what = new Uint8Array(4 * runCount)
+  const length = new Float64Array(4 * runCount + 4),
+    dx = new Float64Array(4 * runCount + 4),
+    dy = new Float64Array(4 * runCount + 4),
+    what = new Uint8Array(4 * runCount + 4)
   let count = 0,
     travelMm = 0
+  const travel = (hx: number, hy: number) => {
+    const hop = Math.sqrt(hx * hx + hy * hy)
+    if (hop <= NO_HOP) return
+    if (hop > RETRACT_OVER) what[count++] = PULL
+    length[count] = hop
+    dx[count] = hx / hop
+    dy[count] = hy / hop
+    what[count++] = TRAVEL
+    if (hop > RETRACT_OVER) what[count++] = PULL
+    travelMm += hop
+  }
   for (let i = 0; i < runCount; i++) {
-    if (i > 0 && !runs.joined[i] && !recipe.spiral) {
-      const hx = runs.x0[i] - runs.x1[i - 1],
-        hy = runs.y0[i] - runs.y1[i - 1],
-        hop = Math.sqrt(hx * hx + hy * hy)
-      if (hop > NO_HOP) {
-        if (hop > RETRACT_OVER) what[count++] = PULL
-        length[count] = hop
-        dx[count] = hx / hop
-        dy[count] = hy / hop
-        what[count++] = TRAVEL
-        if (hop > RETRACT_OVER) what[count++] = PULL
-        travelMm += hop
-      }
-    }
+    if (i > 0 && !runs.joined[i] && !recipe.spiral)
+      travel(runs.x0[i] - runs.x1[i - 1], runs.y0[i] - runs.y1[i - 1])
     const x = runs.x1[i] - runs.x0[i],
       y = runs.y1[i] - runs.y0[i],
       own = Math.sqrt(x * x + y * y)
@@ -67,6 +68,9 @@ export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
     dy[count] = y / own
     what[count++] = runs.kind[i] === 'infill' || runs.kind[i] === 'solid' ? FILL : WALL
   }
+  // Back to where the next layer begins, as good as where this one did.
+  if (runCount > 0 && !recipe.spiral)
+    travel(runs.x0[0] - runs.x1[runCount - 1], runs.y0[0] - runs.y1[runCount - 1])
   return {
     length: length.subarray(0, count),
     dx: dx.subarray(0, count),
@@ -80,12 +84,13 @@ let lengths = new Float64Array(1024),
   speeds = new Float64Array(1024),
   flat = new Float64Array(1024)
 
-/** Seconds on a printer; never less than its least layer time. */
+/** Seconds on a printer at a share of its speed; never less than its least layer time. */
 export function movesTime(
   { length, dx, dy, what }: LayerMoves,
   recipe: Recipe,
   filament: Filament,
   printer: Printer,
+  share = 1,
 ): number {
   const count = what.length
   if (lengths.length < count) {
@@ -94,8 +99,8 @@ export function movesTime(
     flat = new Float64Array(2 * count)
   }
   const own = [
-    cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer),
-    cappedSpeed(printer.infillSpeedMmS, recipe, filament, printer),
+    share * cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer),
+    share * cappedSpeed(printer.infillSpeedMmS, recipe, filament, printer),
     printer.travelSpeedMmS,
     printer.retractMmS,
   ]
@@ -120,7 +125,13 @@ export interface LayerTime {
 }
 
 /** Both at once, for a layer that is timed on one printer. */
-export function layerTime(runs: LayerRuns, recipe: Recipe, filament: Filament, printer: Printer): LayerTime {
+export function layerTime(
+  runs: LayerRuns,
+  recipe: Recipe,
+  filament: Filament,
+  printer: Printer,
+  share = 1,
+): LayerTime {
   const moves = layerMoves(runs, recipe)
-  return { seconds: movesTime(moves, recipe, filament, printer), travelMm: moves.travelMm }
+  return { seconds: movesTime(moves, recipe, filament, printer, share), travelMm: moves.travelMm }
 }

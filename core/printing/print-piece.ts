@@ -2,14 +2,23 @@
  * Mass, middle, inertia, filament and hours of a piece, from sampled sections integrated along its height.
  */
 import { beadSection, wallsReach, type Printer, type Recipe } from '../document'
-import { polygonArea, polygonPerimeter, type Piece, type Section } from '../geometry'
+import {
+  polygonArea,
+  polygonPerimeter,
+  slitsAt,
+  webAnchor,
+  webLengths,
+  webPattern,
+  type Piece,
+  type Section,
+} from '../geometry'
 import type { Filament } from '../libraries'
 import { memoise } from '../memo'
 import { mm3ToM3, mmToM } from '../units'
 import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach, type Layer } from './lay'
 import { layerRuns } from './layer-runs'
-import { layerMoves, movesTime, type LayerMoves } from './layer-time'
+import { cappedSpeed, FIRST_SPEED, layerMoves, movesTime, type LayerMoves } from './layer-time'
 import { addBeads, massFigures, noBeads, type MassFigures } from './mass-moments'
 import { hanging, openShare, scanGrid, scanSection } from './open-area'
 import { fieldFor, LONGEST_EDGE, samplePiece, type PieceSamples } from './sample-sections'
@@ -98,7 +107,10 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const shape = samplePiece(piece)
   const h = recipe.layerHeightMm
   const reach = recipeReach(recipe)
-  const laid = shape.samples.map(sample => layLayer(fieldFor(sample, reach), recipe))
+  const webs = websIn(piece)
+  const laid = shape.samples.map(sample =>
+    layLayer(fieldFor(sample, reach), recipe, webs?.lengths(sample.section, sample.u, sample.weight) ?? null),
+  )
   const lengths = { ...ZERO_LENGTHS }
   const sums = noBeads()
   let overhangMm2 = 0
@@ -155,15 +167,31 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     overhangMm2: overhangMm2 + bridges.reduce((sum, found) => sum + found.area, 0),
     bridgeMm: Math.max(0, ...bridges.map(found => found.span)),
     seconds: memoise((printer: Printer) => {
-      if (lastTimed?.laid !== laid) lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe) }
+      if (lastTimed?.laid !== laid)
+        lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe, webs) }
       return (
         lastTimed.layers.reduce(
-          (sum, { moves, layers }) => sum + layers * movesTime(moves, recipe, filament, printer),
+          (sum, { moves, layers, share }) =>
+            sum + layers * movesTime(moves, recipe, filament, printer, share),
           0,
         ) +
-        lengths.brim / printer.wallSpeedMmS
+        lengths.brim / (FIRST_SPEED * cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer))
       )
     }, 12),
+  }
+}
+
+/** Webs of a piece: what they add to a section, and where they stand in a layer; none in a part that is given. */
+function websIn(piece: Piece) {
+  const pattern = piece.mesh ? null : webPattern(piece.zone.recipe)
+  if (!pattern) return null
+  const anchor = webAnchor(piece)
+  // What stands proud of the piece is pushed into the next one and has no webs.
+  const none = (u: number) => u > piece.to
+  return {
+    lengths: (section: Section, u: number, height: number) =>
+      none(u) ? null : webLengths(section, anchor(u), u, height, pattern, piece.zone.recipe.walls),
+    slits: (section: Section, u: number) => (none(u) ? null : slitsAt(section, anchor(u), u, pattern)),
   }
 }
 
@@ -171,6 +199,8 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
 interface TimedLayer {
   moves: LayerMoves
   layers: number
+  /** Of the speed. */
+  share: number
 }
 
 function timedLayers(
@@ -178,15 +208,30 @@ function timedLayers(
   laid: readonly Layer[],
   faces: readonly OpenFace[],
   recipe: Recipe,
+  webs: ReturnType<typeof websIn>,
 ): TimedLayer[] {
   const perLayer = 1 / recipe.layerHeightMm,
     reach = recipeReach(recipe)
-  const movesOf = (field: InsetField, layer: Layer, index: number, open: number) =>
-    layerMoves(layerRuns(field, layer, recipe, index, open), recipe)
+  const movesOf = (
+    field: InsetField,
+    layer: Layer,
+    index: number,
+    open: number,
+    slits: ReturnType<typeof slitsAt> | null = null,
+  ) => layerMoves(layerRuns(field, layer, recipe, index, open, slits && { slits }), recipe)
   // Where lines are few, how many a layer meets is chance: a piece seen in few places is timed in several
   // layers at each.
   const tries = Math.min(PHASES, Math.max(1, Math.ceil(TIMED_LAYERS / samples.length)))
+  const openFirst = faces.find(face => face.way === 1 && face.u === jumps[0].u)?.share ?? 0
+  const first = samples.length > 0 ? movesOf(fieldFor(samples[0], reach), laid[0], 0, openFirst) : null
   return [
+    // The first layer is slow: what that costs over its usual time.
+    ...(first
+      ? [
+          { moves: first, layers: 1, share: FIRST_SPEED },
+          { moves: first, layers: -1, share: 1 },
+        ]
+      : []),
     ...samples.flatMap((sample, i): TimedLayer[] => {
       const { weight, u } = sample,
         field = fieldFor(sample, reach)
@@ -195,13 +240,20 @@ function timedLayers(
       // Infill runs the other way in every other layer: both are timed.
       const own = laid[i].infill > 0 ? Math.max(2, tries) : laid[i].lattice > 0 ? tries : 1
       return Array.from({ length: own }, (_, k) => ({
-        moves: movesOf(field, laid[i], index + PHASE_STEP * k, 0),
+        moves: movesOf(
+          field,
+          laid[i],
+          index + PHASE_STEP * k,
+          0,
+          webs?.slits(sample.section, u + PHASE_STEP * k * recipe.layerHeightMm) ?? null,
+        ),
         layers: (weight * perLayer) / own,
+        share: 1,
       }))
     }),
     ...faces.flatMap(({ field, layer, share, layers }): TimedLayer[] => [
-      { moves: movesOf(field, layer, 0, share), layers },
-      { moves: movesOf(field, layer, 0, 0), layers: -layers },
+      { moves: movesOf(field, layer, 0, share), layers, share: 1 },
+      { moves: movesOf(field, layer, 0, 0), layers: -layers, share: 1 },
     ]),
   ]
 }

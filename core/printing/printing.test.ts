@@ -5,7 +5,7 @@ import { circle, polygonArea, polygonPerimeter, type Section } from '../geometry
 import { beadSection, beadSpacing, roundedBead, wallsReach, type Printer, type Recipe } from '../document'
 import { beadFill, beadMassPerMm, relativeDensity } from './bead'
 import { insetArea, insetField } from './inset-field'
-import { latticeLength, layLayer, wallBeads } from './lay'
+import { layLayer, wallBeads } from './lay'
 import { cappedSpeed, layerTime } from './layer-time'
 import { layerRuns } from './layer-runs'
 import { moveTime } from './motion'
@@ -155,10 +155,6 @@ describe('recipes', () => {
     const between = Math.PI * ((20 - wallsReach(recipe)) ** 2 - (20 - gap) ** 2)
     expect(layer.infill / ((f * between) / beadSpacing(recipe))).toBeCloseTo(1, 1)
   })
-  it('webs at ±45°, pitch p apart, cross a layer once every p·√2: two families, out and back', () => {
-    // In a 100 × 30 box with p = 20: each family crosses 100/28.28 times on average, 30 high.
-    expect(latticeLength(3000, 20, 2)).toBeCloseTo(2 * 2 * (100 / (20 * Math.SQRT2)) * 30, 6)
-  })
 })
 
 describe('time', () => {
@@ -193,11 +189,11 @@ describe('time', () => {
         moveTime(side, 0, v, 50, 1000) + 2 * moveTime(side, v, v, 50, 1000) + moveTime(side, v, 0, 50, 1000)
     expect(seconds(square(0)).seconds).toBeCloseTo(one, 6)
     // Two squares: the bead ends where it began, filament is pulled back and pushed again at rest, and the
-    // hop is 100 mm.
+    // hop is 100 mm; as far back to where the next layer begins.
     const two = seconds([...square(0), ...square(100)])
-    expect(two.travelMm).toBeCloseTo(100, 6)
+    expect(two.travelMm).toBeCloseTo(200, 6)
     expect(two.seconds).toBeCloseTo(
-      2 * one + 2 * moveTime(1, 0, 0, 40, 1000) + moveTime(100, 0, 0, 200, 1000),
+      2 * one + 4 * moveTime(1, 0, 0, 40, 1000) + 2 * moveTime(100, 0, 0, 200, 1000),
       6,
     )
   })

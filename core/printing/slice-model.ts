@@ -2,19 +2,19 @@
  * A model sliced in full: every layer's contours, walls, infill, base and top skins and moves, to mass and
  * hours.
  */
-import { beadSection, wallsReach, type Printer, type Recipe } from '../document'
-import { contoursAt, measureMesh, type MeshFigures, type Section, type TriangleMesh } from '../geometry'
+import { beadSection, type Printer, type Recipe } from '../document'
+import { contoursAt, measureMesh, type MeshFigures, type TriangleMesh } from '../geometry'
 import type { Filament } from '../libraries'
 import { mm3ToM3, mmToM } from '../units'
 import { divideSection } from './divide-edges'
 import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach } from './lay'
 import { layerRuns } from './layer-runs'
-import { layerTime } from './layer-time'
+import { cappedSpeed, FIRST_SPEED, layerTime } from './layer-time'
 import { addBeads, massFigures, noBeads, type MassFigures } from './mass-moments'
-import { hanging, openShare, scanGrid, scanSection, type ScanGrid } from './open-area'
+import { hanging, scanGrid, scanSection } from './open-area'
 import { brimLength, type BeadLengths } from './print-piece'
-import type { Scan } from './scanlines'
+import { createSolidShare } from './solid-share'
 
 export interface SlicedModel {
   mesh: MeshFigures
@@ -39,9 +39,8 @@ export interface SlicedModel {
 
 /** Long straight edges are divided to this, mm. */
 const LONGEST_EDGE = 2.5
-/** Scan lines across the model for finding what is open above or below, and what hangs over nothing. */
-const SCAN_LINES = 120,
-  HANG_LINES = 48
+/** Scan lines across the model for finding what hangs over nothing. */
+const HANG_LINES = 48
 /** More layers than this are a wrong layer height or a model in the wrong unit. */
 export const MAX_LAYERS = 60_000
 
@@ -62,13 +61,13 @@ export function sliceModel(
   const layers = Math.min(MAX_LAYERS, Math.max(1, Math.round(height / recipe.layerHeightMm)))
   const heights = Array.from({ length: layers }, (_, k) => min[2] + (k + 0.5) * (height / layers))
   const contours = contoursAt(mesh, heights)
-  const grid = scanGrid(min[0], min[1], max[0], max[1], SCAN_LINES)
   const hang = scanGrid(min[0], min[1], max[0], max[1], HANG_LINES)
-  const scans = new ScanWindow(
-    contours.map(item => item.loops),
-    grid,
-    Math.max(1, recipe.baseLayers, recipe.topLayers),
-  )
+  const solidShare = createSolidShare(k => contours[k].loops, layers, recipe, [
+    min[0],
+    min[1],
+    max[0],
+    max[1],
+  ])
   const lengths = {
     outerWall: 0,
     innerWall: 0,
@@ -94,7 +93,7 @@ export function sliceModel(
     if (loops.length === 0) continue
     const field = insetField(divideSection(loops, LONGEST_EDGE), reach)
     const layer = layLayer(field, recipe)
-    const share = recipe.spiral ? 0 : shareOpen(scans, field, k, layers, recipe)
+    const share = solidShare(k, field)
     const solid = share * layer.solidExtra * thickness
     lengths.outerWall += layer.outerWall * thickness
     lengths.innerWall += layer.innerWall * thickness
@@ -109,7 +108,13 @@ export function sliceModel(
       yy: sum.yy * thickness + inside.yy * solid,
       xy: sum.xy * thickness + inside.xy * solid,
     })
-    const time = layerTime(layerRuns(field, layer, recipe, k, share), recipe, filament, printer)
+    const time = layerTime(
+      layerRuns(field, layer, recipe, k, share),
+      recipe,
+      filament,
+      printer,
+      k === 0 ? FIRST_SPEED : 1,
+    )
     seconds += time.seconds
     lengths.travel += time.travelMm
     if (before) {
@@ -142,42 +147,12 @@ export function sliceModel(
       xz: inertia.xz * scale,
       yz: inertia.yz * scale,
     },
-    seconds: seconds + lengths.brim / printer.wallSpeedMmS + 60 * printer.plateOverheadMin,
+    seconds:
+      seconds +
+      lengths.brim / (FIRST_SPEED * cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer)) +
+      60 * printer.plateOverheadMin,
     overhangMm2,
     bridgeMm,
     openLayers,
   }
-}
-
-/** Scans of the layers round the one at hand; each is made once and let go when it lies too far below. */
-class ScanWindow {
-  private readonly kept = new Map<number, Scan>()
-  constructor(
-    private readonly sections: readonly Section[],
-    readonly grid: ScanGrid,
-    private readonly reach: number,
-  ) {}
-  at(k: number): Scan {
-    let scan = this.kept.get(k)
-    if (!scan) {
-      scan = scanSection(this.sections[k], this.grid)
-      this.kept.set(k, scan)
-      this.kept.delete(k - 2 * this.reach - 2)
-    }
-    return scan
-  }
-}
-
-/**
- * Share of the inside of layer k that is open within `baseLayers` below or `topLayers` above it, and so is
- * laid solid.
- */
-function shareOpen(scans: ScanWindow, field: InsetField, k: number, layers: number, recipe: Recipe): number {
-  const { baseLayers, topLayers } = recipe
-  if (baseLayers === 0 && topLayers === 0) return 0
-  if (k < baseLayers || k + topLayers >= layers) return 1
-  const near: Scan[] = []
-  for (let d = 1; d <= baseLayers; d++) near.push(scans.at(k - d))
-  for (let d = 1; d <= topLayers; d++) near.push(scans.at(k + d))
-  return openShare(scanSection(insetLoops(field, wallsReach(recipe)), scans.grid), near)
 }

@@ -9,6 +9,8 @@ import { collapseUnder, effectiveWidth, shearAfterBuckling, stiffnessUnder } fro
 import type { StationBuild } from './wing-station'
 import type { StationSection } from './station-section'
 
+const WEBS = recipeById('spiral-lattice', LIBRARIES.filaments[0]).lattice!
+
 /** A beam of two flanges a height apart, the upper one buckling at a strain; E·A of each in N. */
 function flanges(upper: number, lower: number, height: number, buckles: number) {
   const walls = [
@@ -189,7 +191,7 @@ describe('what practice shows', () => {
       bears(
         winged(800, 170, draft => {
           const zone = draft.zones.find(item => item.id === 'wing-inner')!
-          zone.recipe = { ...zone.recipe, walls, lattice: { pitchMm, passes: 2 } }
+          zone.recipe = { ...zone.recipe, walls, lattice: { ...WEBS, pitchMm } }
           draft.wing.rootAerofoil = draft.wing.panels[0].tipAerofoil = aerofoil
         }),
       )

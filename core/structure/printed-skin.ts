@@ -63,10 +63,15 @@ export const beadOf = (recipe: Recipe, filament: Filament): number => mmToM(bead
 /** A skin that nothing holds from behind buckles over about this share of the chord. */
 const UNHELD = 0.6
 
+const diamond = (leanDeg: number): number => {
+  const lean = (leanDeg * Math.PI) / 180
+  return Math.cos(lean) + Math.sin(lean)
+}
+
 /** Distance between whatever holds the skin from behind, m. */
 export function skinSupport(recipe: Recipe, chord: number): number {
-  // Two families of webs at ±45° stand a pitch apart each: the skin lies on squares of a pitch.
-  const webs = recipe.lattice ? mmToM(recipe.lattice.pitchMm) : Infinity
+  // Upright webs hold it every pitch; leaning ones, which touch where they turn, on diamonds of 2·pitch: p·√2 at 45°.
+  const webs = recipe.lattice ? mmToM(recipe.lattice.pitchMm) * diamond(recipe.lattice.leanDeg) : Infinity
   // Lines of infill in two directions lie two spacings over f apart.
   const lines = recipe.infillShare > 0 ? mmToM((2 * beadSpacing(recipe)) / recipe.infillShare) : Infinity
   return Math.min(webs, lines, UNHELD * chord)

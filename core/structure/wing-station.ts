@@ -30,8 +30,8 @@ export interface StationBuild {
 /** Points of a side from one place of webs to the next. */
 const WEB_STEP = 4
 
-/** Webs of a spiral are laid zigzag: of their thickness about half stands across the section. */
-const ZIGZAG = 0.5
+/** A blind end that overlaps by this share of a bead is fused; a lesser overlap carries in proportion. */
+const FUSED = 0.2
 
 /**
  * Walls of the outer skin by edge of its outline, then an inner skin's, then webs; spars at nodes of their
@@ -74,6 +74,16 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
     }
     ring(count, e => (field.depth[e] > recipe.skinGapMm! + recipe.beadWidthMm / 2 ? bead : 1e-9))
   }
+  // Out and back, leaning along the chord: cos² of it stands across the section. A blind end that is not fused holds
+  // one skin and carries nothing to the other.
+  const webs = recipe.lattice && {
+    pitchMm: recipe.lattice.pitchMm,
+    thick:
+      2 *
+      bead *
+      Math.cos((recipe.lattice.leanDeg * Math.PI) / 180) ** 2 *
+      Math.min(1, recipe.lattice.overlapMm / (FUSED * recipe.beadWidthMm)),
+  }
   const webAt = (index: number, thick: number) =>
     walls.push({
       a: SIDE_POINTS - 1 - index,
@@ -84,10 +94,10 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
   if (count === 2 * SIDE_POINTS - 1) {
     // Webs stand a pitch apart, somewhere: a few places share them, so that none comes or goes with a pitch a
     // little wider.
-    if (recipe.lattice)
+    if (webs)
       for (let index = WEB_STEP; index < SIDE_POINTS - 2; index += WEB_STEP) {
         const apart = station.chord * (chordShare(index + WEB_STEP / 2) - chordShare(index - WEB_STEP / 2))
-        webAt(index, recipe.lattice.passes * bead * ZIGZAG * (apart / mmToM(recipe.lattice.pitchMm)))
+        webAt(index, webs.thick * (apart / mmToM(webs.pitchMm)))
       }
   }
   const section: ThinWalled = {
@@ -103,10 +113,9 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
       const index = Math.min(SIDE_POINTS - 2, Math.max(1, nearestSide(outline, sx)))
       const upper = count === 2 * SIDE_POINTS - 1 ? SIDE_POINTS - 1 - index : 0,
         lower = count === 2 * SIDE_POINTS - 1 ? SIDE_POINTS - 1 + index : Math.floor(count / 2)
-      walls.push(
-        { a: upper, b: node, Et: 0, Gt: material.shearModulus * bead },
-        { a: node, b: lower, Et: 0, Gt: material.shearModulus * bead },
-      )
+      // With webs the ring hangs on slits to both skins: two beads, upright.
+      const hung = material.shearModulus * bead * (recipe.lattice ? 2 : 1)
+      walls.push({ a: upper, b: node, Et: 0, Gt: hung }, { a: node, b: lower, Et: 0, Gt: hung })
       // A spar at half height lies next to the neutral axis: it bends with the wing, and what its stretch
       // would add is left out.
       const held =

@@ -93,6 +93,10 @@ export function drawnDocument(random: () => number, { full = false } = {}): Proj
     switch (key) {
       case 'id':
         return `id-${++serial}`
+      case 'notBefore':
+      case 'begun':
+      case 'ended':
+        return '2026-05-01T07:30'
       case 'date':
         return '2026-05-01'
       case 'stock':

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { calibratedFilaments } from '../../../core/assess'
 import { expansionAt, LIBRARIES, recipeFor } from '../../../core/libraries'
-import { figure } from '~/composables/format'
+import { LIMITS } from '../../../core/document'
+import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit, look } = useBench()
@@ -24,6 +25,11 @@ watch(
   },
 )
 
+const webFigures = [
+  { key: 'slitMm', label: 'Slit', unit: 'mm', limits: LIMITS.slitMm, digits: 2 },
+  { key: 'overlapMm', label: 'Overlap at the blind end', unit: 'mm', limits: LIMITS.overlapMm, digits: 2 },
+  { key: 'leanDeg', label: 'Webs lean', unit: '°', limits: LIMITS.leanDeg, digits: 0 },
+] as const
 const stances: Array<{ title: string; value: 'standing' | 'flat' }> = [
   { title: 'Standing on its end', value: 'standing' },
   { title: 'Lying on its side', value: 'flat' },
@@ -277,7 +283,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     />
     <FigureField
       v-if="r.lattice"
-      label="Web spacing"
+      label="Webs every"
       :model-value="r.lattice.pitchMm"
       unit="mm"
       :min="5"
@@ -289,6 +295,28 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
         })
       "
     />
+    <template v-if="r.lattice">
+      <FigureField
+        v-for="part in webFigures"
+        :key="part.key"
+        :label="part.label"
+        :model-value="r.lattice[part.key]"
+        :unit="part.unit"
+        :min="part.limits[0]"
+        :max="part.limits[1]"
+        :digits="part.digits"
+        :data-field="part.key"
+        @update:model-value="
+          edit(`${zone.name}: ${part.label.toLowerCase()}`, d => {
+            d.zones[index].recipe.lattice![part.key] = $event!
+          })
+        "
+      />
+      <p class="quiet small">
+        Webs are slits in the exported solid: the bead runs out along each and back, so any slicing program
+        lays one loop a layer. Let it not close gaps narrower than {{ amount(r.lattice.slitMm, 'mm', 2) }}.
+      </p>
+    </template>
     <FigureField
       v-if="r.skinGapMm"
       label="Distance of the two skins"

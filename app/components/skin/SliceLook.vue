@@ -2,6 +2,7 @@
 /** A look inside any layer of any piece: beads drawn to scale, along a height slider. */
 import { useElementSize } from '@vueuse/core'
 import { createAssessor } from '../../../core/assess'
+import { slitOutlines, webbedSection, webPattern, websOf } from '../../../core/geometry'
 import {
   beadMassPerMm,
   divideSection,
@@ -9,6 +10,7 @@ import {
   layerBeads,
   layerRuns,
   layLayer,
+  type RunKind,
 } from '../../../core/printing'
 import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
@@ -40,9 +42,13 @@ const recipe = computed(() => piece.value.zone.recipe)
 const height3 = computed(() => piece.value.to + piece.value.proud - piece.value.from)
 const layers = computed(() => Math.max(1, Math.round(height3.value / recipe.value.layerHeightMm)))
 const layer = computed(() => Math.min(layers.value - 1, Math.floor(share.value * layers.value)))
-const slice = computed(() =>
-  piece.value.sectionAt(piece.value.from + ((layer.value + 0.5) * height3.value) / layers.value),
-)
+const height = computed(() => piece.value.from + ((layer.value + 0.5) * height3.value) / layers.value)
+const slits = computed(() => {
+  const pattern = webPattern(recipe.value)
+  return pattern && !piece.value.mesh ? websOf(piece.value, pattern) : []
+})
+/** As it is exported: with the slits of its webs. */
+const slice = computed(() => webbedSection(piece.value, slits.value, height.value))
 const field = computed(() => insetField(divideSection(slice.value, 2.5)))
 const laid = computed(() => layLayer(field.value, recipe.value))
 /**
@@ -55,7 +61,21 @@ const open = computed(() =>
     ? 1
     : 0,
 )
-const runs = computed(() => layerRuns(field.value, laid.value, recipe.value, layer.value, open.value))
+const runs = computed(() =>
+  layerRuns(field.value, laid.value, recipe.value, layer.value, open.value, {
+    outlines: slitOutlines(slits.value, height.value),
+  }),
+)
+const lengthOf = (kind: RunKind): number =>
+  runs.value.kind.reduce(
+    (sum, own, i) =>
+      own === kind
+        ? sum +
+          runs.value.scale[i] *
+            Math.hypot(runs.value.x1[i] - runs.value.x0[i], runs.value.y1[i] - runs.value.y0[i])
+        : sum,
+    0,
+  )
 const grams = computed(
   () =>
     (layerBeads(laid.value) + open.value * laid.value.solidExtra) *
@@ -64,7 +84,7 @@ const grams = computed(
 )
 
 const host = ref<HTMLElement>()
-const { width, height } = useElementSize(host)
+const { width, height: tall } = useElementSize(host)
 const zoom = ref(1)
 const box = computed(() => {
   const all = slice.value.flatMap(loop => Array.from(loop))
@@ -72,7 +92,7 @@ const box = computed(() => {
   const xs = all.filter((_, i) => i % 2 === 0),
     ys = all.filter((_, i) => i % 2 === 1)
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), -Math.max(...ys), -Math.min(...ys)]
-  const aspect = width.value > 0 && height.value > 0 ? width.value / height.value : 3
+  const aspect = width.value > 0 && tall.value > 0 ? width.value / tall.value : 3
   const w = Math.max(x1 - x0 + 6, (y1 - y0 + 6) * aspect) / zoom.value
   const h = w / aspect
   // Coming closer keeps the trailing edge in sight: that is where beads stop fitting.
@@ -101,9 +121,9 @@ const paths = computed(() =>
 const legend = computed(
   () =>
     [
-      ['outer', 'outer wall', laid.value.outerWall],
+      ['outer', 'outer wall', laid.value.outerWall - lengthOf('web')],
       ['inner', 'inner walls', laid.value.innerWall],
-      ['web', 'webs', laid.value.lattice],
+      ['web', 'webs', lengthOf('web')],
       ['infill', 'infill', laid.value.infill],
       ['solid', 'solid', open.value * laid.value.solidExtra],
     ] as const,

@@ -71,32 +71,46 @@ function filledShare(
   tube: BoomTube | null,
 ): number {
   let sum = 0
+  const cell = (chord / ALONG) * 1000
   for (let i = 0; i < ALONG; i++) {
-    const at = (x + ((i + 0.5) / ALONG) * chord) * 1000
-    let widest = 0
-    for (let k = 0; k < ACROSS; k++) {
-      const height = (z + HALF_THICKNESS * chord * ((2 * k) / (ACROSS - 1) - 1)) * 1000
-      widest = Math.max(widest, halfWidth(at, height, body, tube))
+    const at = x * 1000 + (i + 0.5) * cell
+    sum += Math.max(
+      ...[
+        body && heldBy(body, body.from, body.to, bodyHalf),
+        tube && heldBy(tube, tube.boom.fromMm, tube.boom.toMm, boomHalf),
+      ].map(held => held?.(at) ?? 0),
+    )
+  }
+  /** What one of them fills at a place, m; where it ends within the place, as much of it as it is there. */
+  function heldBy<T>(what: T, from: number, to: number, half: (what: T, x: number, z: number) => number) {
+    return (at: number): number => {
+      const there = Math.min(
+        1,
+        Math.max(0, (Math.min(to, at + cell / 2) - Math.max(from, at - cell / 2)) / cell),
+      )
+      if (there === 0) return 0
+      const place = Math.min(to, Math.max(from, at))
+      let widest = 0
+      for (let k = 0; k < ACROSS; k++)
+        widest = Math.max(
+          widest,
+          half(what, place, (z + HALF_THICKNESS * chord * ((2 * k) / (ACROSS - 1) - 1)) * 1000),
+        )
+      return there * Math.min(gap, widest > 0 ? mmToM(widest) + CLOSED * chord : 0)
     }
-    sum += Math.min(gap, widest > 0 ? mmToM(widest) + CLOSED * chord : 0)
   }
   const share = sum / ALONG / gap
   const t = Math.min(1, Math.max(0, (share - FILLED[0]) / (FILLED[1] - FILLED[0])))
   return t * t * (3 - 2 * t)
 }
 
-/** Half of the width of body or boom at a height, mm. */
-function halfWidth(x: number, z: number, body: BodyLoft | null, tube: BoomTube | null): number {
-  let half = 0
-  if (body && x >= body.from && x <= body.to) {
-    const section = body.at(x)
-    const power = 2 + 6 * section.squareness
-    const up = Math.abs((2 * (z - section.z)) / Math.max(1e-6, section.height))
-    if (up < 1) half = (section.width / 2) * (1 - up ** power) ** (1 / power)
-  }
-  if (tube && x >= tube.boom.fromMm && x <= tube.boom.toMm) {
-    const radius = tube.diameterMm / 2
-    half = Math.max(half, Math.sqrt(Math.max(0, radius ** 2 - (z - tube.boom.zMm) ** 2)))
-  }
-  return half
+/** Half of the width of a body at a place and a height, mm. */
+function bodyHalf(body: BodyLoft, x: number, z: number): number {
+  const section = body.at(x)
+  const power = 2 + 6 * section.squareness
+  const up = Math.abs((2 * (z - section.z)) / Math.max(1e-6, section.height))
+  return up < 1 ? (section.width / 2) * (1 - up ** power) ** (1 / power) : 0
 }
+
+const boomHalf = ({ boom, diameterMm }: BoomTube, _x: number, z: number): number =>
+  Math.sqrt(Math.max(0, (diameterMm / 2) ** 2 - (z - boom.zMm) ** 2))

@@ -1,5 +1,5 @@
 export { Aerofoil, MeasuredPolar } from './aerofoil'
-export { Calibration, Printer, Spool } from './bench'
+export { Calibration, Printer, Spool, type DayHours } from './bench'
 export { Body, BodyStation, Boom, Firewall, Opening, Saddle } from './body'
 export { Brief } from './brief'
 export { Cuts, Joint, type Cut } from './cuts'
@@ -7,7 +7,15 @@ export { Allowances, Equipment, RECKONED, type SmallPart, type SmallParts } from
 export { Leg } from './gear'
 export { Given } from './given'
 export { Check, Flight, Measured, Proof, WeighIn } from './log'
+export {
+  FAULTS,
+  type Acceptance,
+  type FileCheck,
+  type PlatePiece,
+  type PlateRecord,
+  type PrintFault,
+} from './print-room'
 export { ProjectFile } from './project'
-export { Lattice, Recipe, Zone } from './recipe'
+export { Recipe, Zone } from './recipe'
 export { Spar, type SurfaceName } from './spine'
 export { Control, Hinge, Linkage, Panel, Surface, Tail, Tip, WingSet } from './surface'

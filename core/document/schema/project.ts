@@ -1,5 +1,5 @@
 /**
- * The project file, version 6: what the maker wrote, in mm, g and °.
+ * The project file, version 7: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -12,13 +12,14 @@ import { Equipment, Allowances } from './equipment'
 import { Leg } from './gear'
 import { Given } from './given'
 import { Proof, WeighIn, Measured, Check, Flight } from './log'
+import { Acceptance, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
 import { Spar } from './spine'
 import { Surface, Tail, WingSet } from './surface'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(6),
+  version: z.literal(7),
   id,
   name,
   purpose: text,
@@ -39,6 +40,11 @@ export const ProjectFile = z.strictObject({
     .record(id, id)
     .refine(of => Object.keys(of).length <= 600, 'at most 600 pieces')
     .describe('which printer a piece is given to'),
+  plates: list(PlateRecord, 400).describe(
+    'begun, finished, failed or set by hand; the rest is laid out anew',
+  ),
+  accepted: list(Acceptance, 200).describe('first pieces of a filament, recipe and printer that were good'),
+  fileChecks: list(FileCheck, 400).describe('machine files that were held against their piece'),
   gear: list(Leg, 6),
   proofs: list(Proof, 60),
   given: list(Given, 60),

@@ -2,9 +2,14 @@
 import { z } from 'zod'
 import { figure, id, name } from './fields'
 
-export const Lattice = z.strictObject({
-  pitchMm: figure('pitchMm', 'distance between neighbouring webs, mm'),
-  passes: z.number().int().min(1).max(2),
+export const Webs = z.strictObject({
+  pitchMm: figure('pitchMm', 'distance of neighbouring lanes of webs along the chord, mm'),
+  slitMm: figure('slitMm', 'width of the slit round which the bead runs out and back, mm'),
+  overlapMm: figure(
+    'overlapMm',
+    'by how much the bead at the blind end of a web overlaps what it ends against, mm',
+  ),
+  leanDeg: figure('leanDeg', 'how far webs lean from upright along the chord, °'),
 })
 
 export const Recipe = z.strictObject({
@@ -23,7 +28,7 @@ export const Recipe = z.strictObject({
   flow: figure('flow', 'flow multiplier; about 1/expansion for foaming filament'),
   nozzleC: figure('nozzleC', 'nozzle temperature, °C'),
   spiral: z.boolean(),
-  lattice: Lattice.nullable(),
+  lattice: Webs.nullable(),
   skinGapMm: z
     .number()
     .min(0.5)
@@ -42,6 +47,8 @@ export const Recipe = z.strictObject({
 })
 
 export const Zone = z.strictObject({ id, name, filament: id, recipe: Recipe })
+
+export type Webs = z.infer<typeof Webs>
 
 export type Recipe = z.infer<typeof Recipe>
 

@@ -24,16 +24,18 @@ export async function previewGcode(
   const byLayer = new Map<number, number[]>()
   let count = 0,
     leftOut = 0
-  const replay = createReplay(printer, 1.75, (x0, y0, _z0, x1, y1, z) => {
-    if (count >= MOST_SEGMENTS) {
-      leftOut++
-      return
-    }
-    count++
-    const key = Math.round(z * 1000)
-    const layer = byLayer.get(key)
-    if (layer) layer.push(x0, y0, x1, y1)
-    else byLayer.set(key, [x0, y0, x1, y1])
+  const replay = createReplay(printer, printer.filamentMm, {
+    laid: (x0, y0, _z0, x1, y1, z) => {
+      if (count >= MOST_SEGMENTS) {
+        leftOut++
+        return
+      }
+      count++
+      const key = Math.round(z * 1000)
+      const layer = byLayer.get(key)
+      if (layer) layer.push(x0, y0, x1, y1)
+      else byLayer.set(key, [x0, y0, x1, y1])
+    },
   })
   for await (const part of parts) replay.push(part)
   const figures = replay.end()

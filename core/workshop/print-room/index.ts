@@ -1,0 +1,2 @@
+export { platePart, stand } from './stand'
+export { layPlates, standsAlone, type PlateLayout } from './layout'

@@ -1,0 +1,105 @@
+/** A piece as it stands on a bed: its own section turned, mirrored where its frame is left-handed, and moved. mm */
+import { DocumentError, type PlatePiece } from '../../document'
+import {
+  turnsHanded,
+  webbedSection,
+  slitOutlines,
+  webPattern,
+  websOf,
+  type Piece,
+  type Section,
+} from '../../geometry'
+import { lies, type PlatePart } from '../../printing'
+
+export interface Standing {
+  /** From the piece's own section to the bed, the lower left corner of all of it at the given place. */
+  toBed(section: Section): Section
+  /** How far it is turned on the bed, rad. */
+  turn: number
+  widthMm: number
+  depthMm: number
+}
+
+/** Mirrored prints turn the other way: their box is the same. */
+export function stand(piece: Piece, { xMm, yMm, turnDeg }: Omit<PlatePiece, 'piece'>): Standing {
+  const mirrored = turnsHanded(piece)
+  const angle = ((mirrored ? -turnDeg : turnDeg) * Math.PI) / 180,
+    cos = Math.cos(angle),
+    sin = Math.sin(angle)
+  const turned = (loop: Float64Array): Float64Array => {
+    const out = new Float64Array(loop.length)
+    const count = loop.length / 2
+    for (let i = 0; i < count; i++) {
+      // In a mirror a loop runs the other way round.
+      const from = 2 * (mirrored ? count - 1 - i : i)
+      const x = loop[from],
+        y = mirrored ? -loop[from + 1] : loop[from + 1]
+      out[2 * i] = x * cos - y * sin
+      out[2 * i + 1] = x * sin + y * cos
+    }
+    return out
+  }
+  const [x0, y0, x1, y1] = outline(piece).reduce(
+    (box, skin) => {
+      const loop = turned(skin)
+      for (let i = 0; i < loop.length; i += 2) {
+        box[0] = Math.min(box[0], loop[i])
+        box[1] = Math.min(box[1], loop[i + 1])
+        box[2] = Math.max(box[2], loop[i])
+        box[3] = Math.max(box[3], loop[i + 1])
+      }
+      return box
+    },
+    [Infinity, Infinity, -Infinity, -Infinity],
+  )
+  return {
+    turn: angle,
+    widthMm: x1 - x0,
+    depthMm: y1 - y0,
+    toBed: section =>
+      section.map(loop => {
+        const out = turned(loop)
+        for (let i = 0; i < out.length; i += 2) {
+          out[i] += xMm - x0
+          out[i + 1] += yMm - y0
+        }
+        return out
+      }),
+  }
+}
+
+/** Skins at every height between which it runs straight, or all corners of a part that is given. */
+function outline(piece: Piece): Float64Array[] {
+  if (!piece.mesh)
+    return piece.corners.flatMap(u => {
+      const skin = piece.skinAt(u)
+      return skin ? [skin] : []
+    })
+  const { positions } = piece.mesh
+  const flat = new Float64Array((positions.length / 3) * 2)
+  for (let i = 0; i < positions.length / 3; i++) flat.set([positions[3 * i], positions[3 * i + 1]], 2 * i)
+  return [flat]
+}
+
+/** The piece as a part of a plate. Throws for one that lies on its side, which only its solid describes. */
+export function platePart(piece: Piece, place: Omit<PlatePiece, 'piece'>): PlatePart {
+  if (lies(piece))
+    throw new DocumentError(
+      piece.name,
+      'lies on its side: its layers are not its sections. Export its solid and slice that',
+    )
+  const { toBed, turn } = stand(piece, place)
+  const pattern = piece.mesh ? null : webPattern(piece.zone.recipe)
+  const slits = pattern ? websOf(piece, pattern) : []
+  return {
+    mark: piece.mark,
+    name: piece.name,
+    recipe: piece.zone.recipe,
+    turn,
+    heightMm: piece.to + piece.proud - piece.from,
+    at: z => {
+      const u = piece.from + z
+      return { section: toBed(webbedSection(piece, slits, u)), slits: toBed(slitOutlines(slits, u)) }
+    },
+  }
+}
