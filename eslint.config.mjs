@@ -27,6 +27,8 @@ const ROOMS = {
   libraries: ['units', 'document'],
   geometry: ['units', 'document', 'libraries'],
   printing: ['units', 'document', 'libraries', 'geometry', 'memo'],
+  'printing/machine-file': ['units', 'document', 'libraries', 'geometry'],
+  'printing/machine-check': ['units', 'document', 'libraries', 'geometry'],
   mass: ['units', 'document', 'libraries', 'geometry', 'printing'],
   aero: ['units', 'document', 'libraries', 'geometry'],
   structure: ['units', 'document', 'libraries', 'geometry', 'aero', 'printing'],

@@ -3,10 +3,12 @@ import { parseArgs } from 'node:util'
 import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
+import { checkVerb } from './check'
 import { demoVerb } from './demo'
 import { forecastVerb } from './forecast'
 import { gcodeVerb } from './gcode'
 import { sourceOf, type Source } from './input'
+import { layVerb } from './lay'
 import { liftVerb } from './lift'
 import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
@@ -14,11 +16,14 @@ import { studyVerb } from './study'
 
 export interface Arguments extends Source {
   file: string | undefined
+  /** Files after the first, of verbs that take more than one. */
+  more: string[]
   options: Record<string, string>
 }
 interface Verb {
   run: (args: Arguments) => unknown | Promise<unknown>
   options?: readonly string[]
+  files?: number
 }
 
 const VERBS: Record<string, Verb> = {
@@ -31,6 +36,8 @@ const VERBS: Record<string, Verb> = {
   gcode: { run: gcodeVerb, options: ['printer', 'filament'] },
   study: { run: studyVerb, options: ['vary'] },
   forecast: { run: forecastVerb },
+  lay: { run: layVerb, options: ['piece', 'printer'] },
+  check: { run: checkVerb, options: ['piece'], files: 2 },
 }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
@@ -43,6 +50,8 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   gcode FILE      G-code replayed: filament, mass, hours, layers, extent [--printer FILE] [--filament ID]
   study FILE      a project with --vary FILE: every combination assessed, the front of weight, hours, cost, reserve
   forecast FILE   a project: flying weight and balance as its weighings teach, stage by stage
+  lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
+  check GCODE FILE  a machine file held against a piece of a project [--piece ID]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 
@@ -75,10 +84,15 @@ function parse(words: readonly string[], verb: string, input: number | Uint8Arra
       )
     throw new DocumentError(named, 'needs a value')
   }
-  const [file, more] = parsed.positionals
-  if (more !== undefined) throw new DocumentError('', `one file at a time; "${more}" is left over`)
+  const [file, ...more] = parsed.positionals
+  const left = parsed.positionals[VERBS[verb].files ?? 1]
+  if (left !== undefined)
+    throw new DocumentError(
+      '',
+      `${(VERBS[verb].files ?? 1) > 1 ? 'too many files' : 'one file at a time'}; "${left}" is left over`,
+    )
   const options = parsed.values as Record<string, string>
-  return { file, options, ...sourceOf(file, input) }
+  return { file, more, options, ...sourceOf(file, input) }
 }
 
 /** Infinity and NaN have no JSON; say null. */
@@ -107,7 +121,9 @@ export async function answer(words: readonly string[], input: number | Uint8Arra
       )
     args = parse(rest, verb, input)
     const result = await VERBS[verb].run(args)
-    return { status: 0, out: `${JSON.stringify(result, finite, 2)}\n`, err: '' }
+    // A machine file is not JSON.
+    const out = typeof result === 'string' ? result : `${JSON.stringify(result, finite, 2)}\n`
+    return { status: 0, out, err: '' }
   } catch (fault) {
     if (!(fault instanceof DocumentError)) throw fault
     // A fault in an option's own file names that file already.

@@ -19,5 +19,5 @@ export { createReplay, replayGcode, type GcodeFigures, type Listener } from './g
 export { replayMoves, moveTime, type MoveList } from './motion'
 export { skinThicknessMm } from './skin-thickness'
 export { lies, lyingPrint } from './lying'
-export { writePlate, type Plate, type PlatePart, type WrittenPlate } from './machine-file/write-plate'
-export { PLACEHOLDERS, SHIPPED_END, SHIPPED_START } from './machine-file/placeholders'
+export * from './machine-file'
+export * from './machine-check'

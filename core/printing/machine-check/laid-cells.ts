@@ -23,13 +23,26 @@ export class LaidCells {
   }
 
   mark(x0: number, y0: number, x1: number, y1: number): void {
-    const steps = Math.min(20_000, Math.max(1, Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (0.7 * CELL))))
+    // An even number, so that the middle, by which a stretch is known, is marked as well.
+    const steps = 2 * Math.min(10_000, Math.max(1, Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (1.4 * CELL))))
     for (let i = 0; i <= steps; i++) {
       const t = i / steps
       const cx = Math.floor((x0 + t * (x1 - x0)) / CELL),
         cy = Math.floor((y0 + t * (y1 - y0)) / CELL)
       if (Math.abs(cx) < 32_000 && Math.abs(cy) < 32_000) this.cells.add(keyOf(cx, cy))
     }
+  }
+
+  /** For each of these islands the one of `others` that it lies under, or −1. */
+  hostsIn(own: Islands, others: Islands): Int32Array {
+    const hosts = new Int32Array(own.count).fill(-1)
+    for (const key of this.cells) {
+      const x = (Math.floor(key / 65_536) - 32_768 + 0.5) * CELL,
+        y = ((key % 65_536) - 32_768 + 0.5) * CELL
+      const other = others.at(x, y)
+      if (other >= 0) hosts[own.at(x, y)] = other
+    }
+    return hosts
   }
 
   /** Islands of cells no further apart than one empty cell; what lies within another's box belongs to it. */

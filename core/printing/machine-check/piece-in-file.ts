@@ -21,15 +21,21 @@ export interface KeptLayer extends FoundLayer {
 }
 
 /** Layers kept whole at the foot and at the head, and about so many between. */
-const ENDS = 10,
+const ENDS = 14,
   BETWEEN = 24
 /** A layer has no more stretches than this; what is more is counted and not kept. */
-const MOST_SEGMENTS = 60_000
+const MOST_SEGMENTS = 20_000
+/** A way shorter than this is part of the bead: too short for the plastic of its own to be written. */
+const JOINED = 0.3
 /** Rising less than this is level. */
 const LEVEL = 1e-4
-/** A loop is round when it comes back this near to where it began, having been at least so far away. */
+/**
+ * A loop is round when it comes back this near to where it began, mm, having been away by this share of the piece's
+ * diagonal: out along a web and back is not round.
+ */
 const BACK = 1,
-  AWAY = 6
+  AWAY = 0.3,
+  LOST = 1.5
 
 export class PieceInFile {
   readonly layers: FoundLayer[] = []
@@ -50,17 +56,21 @@ export class PieceInFile {
   private chainOf: number[] = []
   private began: [number, number] = [0, 0]
   private away = 0
+  private rose = false
+  private lastLoop = 0
   private at: [number, number, number] | null = null
 
   add(x0: number, y0: number, z0: number, x1: number, y1: number, z1: number, plasticMm3: number): void {
     const length = Math.hypot(x1 - x0, y1 - y0)
     const joined =
       this.at !== null &&
-      Math.hypot(x0 - this.at[0], y0 - this.at[1]) < 1e-3 &&
-      Math.abs(z0 - this.at[2]) < 1e-3
-    const rises = z1 - z0 > LEVEL
+      Math.hypot(x0 - this.at[0], y0 - this.at[1]) < JOINED &&
+      Math.abs(z0 - this.at[2]) < JOINED / 10
+    // Short stretches of a spiral are level to the last digit that is written.
+    const rises = z1 > z0 || (this.rose && joined && z1 === z0)
     if (!this.open) this.begin(x0, y0)
-    else if (!rises && Math.abs(z1 - this.open.z) > LEVEL && !this.rising(z1)) this.next(x0, y0)
+    else if (rises && !this.rose) this.next(x0, y0)
+    else if (!rises && Math.abs(z1 - this.open.z) > LEVEL && !this.rising(z1)) this.next(x0, y0, z1)
     const layer = this.open!
     if (!joined) {
       layer.chains++
@@ -88,7 +98,14 @@ export class PieceInFile {
     // A loop that rises has no end of its own: it is round when it comes by where it began.
     const from = Math.hypot(x1 - this.began[0], y1 - this.began[1])
     this.away = Math.max(this.away, from)
-    if (rises && this.away > AWAY && this.near(x0, y0, x1, y1) < BACK) this.next(x1, y1)
+    this.rose = rises
+    const across = Math.hypot(this.max[0] - this.min[0], this.max[1] - this.min[1])
+    if (!rises) return
+    const round = this.away > AWAY * across && this.near(x0, y0, x1, y1) < BACK
+    // Where the section jumps, the loop no longer comes by: it is let go at its length and begun anew there.
+    const lost = this.lastLoop > 0 && layer.length > LOST * this.lastLoop
+    if (round) this.lastLoop = layer.length
+    if (round || lost) this.next(x1, y1)
   }
 
   /** A spiral that levels out at its head carries on with its last layer. */
@@ -113,9 +130,17 @@ export class PieceInFile {
     this.away = 0
   }
 
-  private next(x: number, y: number): void {
-    this.close()
+  private next(x: number, y: number, z = Infinity): void {
+    // What was laid first and higher than what follows is a line that was wiped.
+    if (this.layers.length === 0 && this.open && z < this.open.z - LEVEL) this.forget()
+    else this.close()
     this.begin(x, y)
+  }
+
+  private forget(): void {
+    this.laidMm = this.plasticMm3 = this.travels = 0
+    this.min.fill(Infinity)
+    this.max.fill(-Infinity)
   }
 
   private close(): void {

@@ -81,14 +81,17 @@ export async function readMachineFile(
   const high = cells.islands()
   // A plate so flat that everything is foot.
   const islands = high.count > 0 ? high : low.islands()
+  // Brims lie under their piece; a line that was wiped lies under none.
+  const foot = high.count > 0 ? low.islands() : null
+  const hosts = foot ? low.hostsIn(foot, high) : null
   if (islands.count > 400) throw new DocumentError('', `lays ${islands.count} things apart from each other`)
   const pieces = Array.from({ length: islands.count }, () => new PieceInFile())
   if (islands.count > 0) {
     const replay = createReplay(printer, printer.filamentMm, {
       laid: (x0, y0, z0, x1, y1, z1, plastic) => {
         const own = islands.at((x0 + x1) / 2, (y0 + y1) / 2)
-        // What lies beside a piece on the bed is its brim, if it is that near.
-        const at = own >= 0 ? own : nearestBox(islands.boxes, x1, y1)
+        const under = own < 0 && foot && hosts ? foot.at((x0 + x1) / 2, (y0 + y1) / 2) : -1
+        const at = under >= 0 ? hosts![under] : own
         if (at < 0) return
         pieces[at].add(x0, y0, z0, x1, y1, z1, plastic)
       },
@@ -109,20 +112,4 @@ export async function readMachineFile(
       .slice(0, MOST_PIECES)
       .map(found => ({ found, kept: found.end() })),
   }
-}
-
-/** A brim is no wider than this, mm. */
-const BRIM = 12
-function nearestBox(
-  boxes: ReadonlyArray<readonly [number, number, number, number]>,
-  x: number,
-  y: number,
-): number {
-  let best = -1,
-    least = BRIM
-  boxes.forEach(([x0, y0, x1, y1], i) => {
-    const away = Math.hypot(Math.max(x0 - x, 0, x - x1), Math.max(y0 - y, 0, y - y1))
-    if (away < least) [best, least] = [i, away]
-  })
-  return best
 }

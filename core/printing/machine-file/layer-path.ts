@@ -28,7 +28,7 @@ export function addRuns(moves: PlateMoves, runs: LayerRuns, spiral: boolean): vo
     // A chain: what is laid without leaving off.
     let end = i + 1
     while (end < count && (runs.joined[end] || spiral || hop(runs, end) <= NO_HOP)) end++
-    addChain(moves, runs, i, end)
+    addChain(moves, runs, i, end, spiral && moves.x.length > 0)
     i = end
   }
 }
@@ -36,7 +36,7 @@ export function addRuns(moves: PlateMoves, runs: LayerRuns, spiral: boolean): vo
 const hop = (runs: LayerRuns, i: number): number =>
   Math.hypot(runs.x0[i] - runs.x1[i - 1], runs.y0[i] - runs.y1[i - 1])
 
-function addChain(moves: PlateMoves, runs: LayerRuns, from: number, to: number): void {
+function addChain(moves: PlateMoves, runs: LayerRuns, from: number, to: number, on: boolean): void {
   let counted = 0,
     gaps = 0
   for (let i = from; i < to; i++) {
@@ -44,7 +44,11 @@ function addChain(moves: PlateMoves, runs: LayerRuns, from: number, to: number):
     if (i > from && hop(runs, i) > NO_HOP) gaps += runs.scale[i] * hop(runs, i)
   }
   const share = counted > 0 ? counted / (counted + gaps) : 1
-  travelTo(moves, runs.x0[from], runs.y0[from])
+  const last = moves.x.length - 1
+  const away = on ? Math.hypot(runs.x0[from] - moves.x[last], runs.y0[from] - moves.y[last]) : 0
+  // A spiral goes on from where the loop below ended.
+  if (!on) travelTo(moves, runs.x0[from], runs.y0[from])
+  else if (away > NO_HOP) lay(moves, runs.x0[from], runs.y0[from], away * runs.scale[from], runs.kind[from])
   for (let i = from; i < to; i++) {
     if (i > from) {
       const gap = hop(runs, i)

@@ -11,6 +11,9 @@ export interface PlateLayout {
   pieces: PlatePiece[]
 }
 
+/** The front edge of a bed is left to the line that is wiped there, where there is room, mm. */
+const FRONT = 6
+
 /** A filament that oozes wants a plate for each piece, and so does a spiral, which never travels. */
 export const standsAlone = (piece: Piece, filament: Filament): boolean =>
   filament.onePieceAPlate || piece.zone.recipe.spiral
@@ -39,6 +42,8 @@ export function layPlates(
       const room = Math.min(printer.bedMm[0] - width, printer.bedMm[1] - depth) / 2
       return Math.max(0, Math.min(report.brimMm, room))
     }
+    const deepest = Math.max(...group.map(report => turned.get(report.id)!.size[1] + 2 * brimOf(report)))
+    const front = Math.min(FRONT, Math.max(0, printer.bedMm[1] - deepest))
     const plates = packPlates(
       group.map(report => {
         const [width, depth] = turned.get(report.id)!.size
@@ -50,14 +55,14 @@ export function layPlates(
           alone: standsAlone(piece, filamentOf(piece)),
         }
       }),
-      printer.bedMm,
+      [printer.bedMm[0], printer.bedMm[1] - front, printer.bedMm[2]],
     )
     return plates.map(plate => ({
       printer: printer.id,
       filament: group[0].filament,
       pieces: plate.map(({ id, x, y }): PlatePiece => {
         const brim = brimOf(group.find(report => report.id === id)!)
-        return { piece: id, xMm: x + brim, yMm: y + brim, turnDeg: turned.get(id)!.turnDeg }
+        return { piece: id, xMm: x + brim, yMm: y + brim + front, turnDeg: turned.get(id)!.turnDeg }
       }),
     }))
   })

@@ -1,0 +1,230 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { createAssessor } from '../../assess'
+import { DEMOS } from '../../demo'
+import { DocumentError, type Recipe } from '../../document'
+import { meshOf, pieceSolid } from '../../geometry'
+import { replayGcode, sliceModel, type DifferenceCode } from '../../printing'
+import { assessor, fileOf, written } from '../../testing/machine-files'
+import { testKernel } from '../../testing/kernel'
+import { runs } from '../../testing/runs'
+import { written as inWords } from '../../units'
+import { checkFile, printedAsFound } from './check-file'
+import { platePart } from './stand'
+
+const [thistledown] = DEMOS
+const airframe = assessor.airframe(thistledown)
+const now = assessor.assess(thistledown)
+const bare = { startText: 'G28', endText: 'M84', plateOverheadMin: 0 }
+/** One piece of each kind of recipe: a spiral with webs, one bead with infill, a shell, solid parts of a nose. */
+const KINDS = ['wing-3-starboard', 'horizontal-1-port', 'body-2', 'lid-hopper-gate']
+
+describe('a machine file that is written', () => {
+  it('weighs and takes what slicing its solid says: mass within 0.2 %, time within 2 %', async () => {
+    for (const id of KINDS.slice(0, 3)) {
+      const { piece, printer, texts, figures } = fileOf(id, {}, { printer: bare })
+      const filament = airframe.filamentOf(piece.zone)
+      const replay = replayGcode(texts.join(''), printer, printer.filamentMm)
+      const solid = pieceSolid(await testKernel(), piece)
+      const full = sliceModel(meshOf(solid), piece.zone.recipe, filament, printer)
+      solid.delete()
+      expect(replay.extrudedMm3 / full.filamentMm3, `${id}: mass`).toBeGreaterThan(0.998)
+      expect(replay.extrudedMm3 / full.filamentMm3, `${id}: mass`).toBeLessThan(1.002)
+      expect(Math.abs(replay.seconds / full.seconds - 1), `${id}: time`).toBeLessThan(0.02)
+      // What the writer says of its own file is what the replay finds in it.
+      expect(figures.filamentMm).toBeCloseTo(replay.filamentMm, 3)
+      // And beside the live estimate, which looks at a few sections only.
+      const report = now.pieces.find(item => item.id === id)!
+      expect(Math.abs((1000 * figures.mass) / report.filamentG - 1), `${id}: live mass`).toBeLessThan(0.01)
+      expect(Math.abs(replay.seconds / 3600 / report.machineHours - 1), `${id}: live time`).toBeLessThan(0.03)
+    }
+  })
+  it('a spiral rises without one way that lays nothing, begins from nothing and ends in nothing', () => {
+    const { texts } = fileOf('wing-1-port', {}, { printer: bare })
+    const body = texts.slice(1, -1).join('')
+    expect(body.match(/^G0/gm)).toHaveLength(1)
+    const second = texts[2].match(/Z[\d.]+/g)!.map(word => Number(word.slice(1)))
+    expect(Math.min(...second)).toBeGreaterThan(0.25)
+    expect(Math.max(...second)).toBeCloseTo(0.5, 4)
+    for (let i = 1; i < second.length; i++) expect(second[i]).toBeGreaterThanOrEqual(second[i - 1])
+    // Plastic of the first rising loop grows with it; together with the closing loop it is one loop's.
+    const plastic = (text: string) =>
+      [...text.matchAll(/ E([\d.]+)/g)].reduce((sum, match) => sum + Number(match[1]), 0)
+    const closing = texts[texts.length - 2]
+    expect(closing).toContain('closing loop')
+    expect(plastic(texts[2]) / plastic(texts[3])).toBeCloseTo(0.5, 1)
+    expect(plastic(closing) / plastic(texts[texts.length - 3])).toBeCloseTo(0.5, 1)
+  })
+  it('never leaves the bed or goes under it, wherever pieces stand; what would is refused with the place', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...KINDS),
+        fc.integer({ min: -10, max: 120 }),
+        fc.integer({ min: -10, max: 120 }),
+        fc.integer({ min: 0, max: 359 }),
+        (id, xMm, yMm, turnDeg) => {
+          const piece = airframe.pieces.find(item => item.id === id)!
+          const printer = { ...thistledown.printers[0], bedMm: [180, 180, 250] as [number, number, number] }
+          const filament = airframe.filamentOf(piece.zone)
+          let texts: string[]
+          try {
+            texts = written([platePart(piece, { xMm, yMm, turnDeg })], printer, filament).texts
+          } catch (fault) {
+            expect(fault).toBeInstanceOf(DocumentError)
+            expect((fault as Error).message).toContain('the bed of Tall one is 180 × 180 mm')
+            return
+          }
+          replayGcode(texts.slice(1, -1).join(''), printer, printer.filamentMm, {
+            moved: (x, y, z) => {
+              expect(x).toBeGreaterThanOrEqual(0)
+              expect(x).toBeLessThanOrEqual(180)
+              expect(y).toBeGreaterThanOrEqual(0)
+              expect(y).toBeLessThanOrEqual(180)
+              expect(z).toBeGreaterThanOrEqual(0)
+            },
+          })
+        },
+      ),
+      { numRuns: runs(200, 6) },
+    )
+  }, 400_000)
+  it('is refused, with nothing written, where it cannot be printed so', () => {
+    const refused = (id: string, change: Partial<Recipe>, printer = {}) => {
+      try {
+        fileOf(id, change, { printer })
+      } catch (fault) {
+        return (fault as Error).message
+      }
+      return 'written'
+    }
+    expect(refused('wing-1-port', {}, { nozzleMaxC: 240 })).toMatch(/good for 240 °C/)
+    expect(refused('wing-1-port', { nozzleC: 262 })).toMatch(/printed at 195 to 260 °C/)
+    expect(refused('wing-1-port', { lattice: null })).toMatch(/loops at .* mm, and a spiral lays one/)
+    expect(refused('body-2', { beadWidthMm: 1.5, layerHeightMm: 0.8, flow: 1.5 }, { flowMm3S: 1 })).toMatch(
+      /too slow. Lay a thinner bead/,
+    )
+    expect(refused('body-2', {}, { startText: 'M104 S{nozle}' })).toMatch(
+      /start text: \{nozle\} is not known; there are \{nozzle\}/,
+    )
+    expect(refused('body-2', {}, { bedMm: [220, 220, 120] })).toMatch(/184.0 mm tall; .* prints 120 mm/)
+  })
+  it("fills the maker's own words in, and lets no name begin a line of its own", () => {
+    const { texts } = fileOf(
+      'body-2',
+      {},
+      { printer: { startText: 'M109 S{nozzle} ; {pieces}\nM190 S{bed}', endText: 'M84' } },
+    )
+    expect(texts[0]).toMatch(/^M109 S245 ; B2\nM190 S50\n/)
+  })
+})
+
+const FAULTS: ReadonlyArray<[name: string, id: string, change: Partial<Recipe>, caught: DifferenceCode]> = [
+  ['flow left as for solid filament', 'wing-3-starboard', { flow: 1 }, 'flow'],
+  ['starved', 'wing-3-starboard', { flow: 0.4 }, 'flow'],
+  ['webs missing', 'wing-3-starboard', { lattice: null, spiral: false }, 'webs'],
+  ['not a spiral', 'wing-3-starboard', { spiral: false }, 'spiral'],
+  ['two beads', 'wing-4-port', { walls: 2, spiral: false }, 'walls'],
+  ['infill left in', 'wing-3-starboard', { lattice: null, spiral: false, infillShare: 0.1 }, 'infill'],
+  ['infill four times as dense', 'horizontal-1-port', { infillShare: 0.12 }, 'infill'],
+  ['no base layers', 'horizontal-1-port', { baseLayers: 0 }, 'base'],
+  ['five base layers', 'horizontal-1-port', { baseLayers: 5 }, 'base'],
+  ['coarser layers', 'horizontal-1-port', { layerHeightMm: 0.3 }, 'layer-height'],
+  ['a wider bead', 'body-2', { beadWidthMm: 0.6 }, 'bead-width'],
+  ['no brim', 'horizontal-1-port', { brimMm: 0 }, 'brim'],
+  ['a colder nozzle', 'wing-3-starboard', { nozzleC: 225 }, 'nozzle'],
+]
+
+describe('any machine file, held against its piece by its moves alone', () => {
+  const check = (texts: readonly string[], piece: string | null = null) =>
+    // Comments say nothing: they are taken out.
+    checkFile(() => texts.map(text => text.replace(/^;.*$/gm, '')), airframe, now, piece)
+
+  it('the right file passes, whatever its turn, and is known by its shape, side and all', async () => {
+    for (const id of [...KINDS, 'wing-2-port', 'wing-moving-1-1-port', 'body-1']) {
+      const { texts } = fileOf(id, {}, { turnDeg: 77 })
+      const { pieces, strangers } = await check(texts)
+      expect(strangers, id).toBe(0)
+      // Port and starboard of a symmetrical section are the same solid.
+      expect(pieces[0].piece.replace(/-(port|starboard)$/, ''), id).toBe(id.replace(/-(port|starboard)$/, ''))
+      if (id.startsWith('wing')) expect(pieces[0].piece).toBe(id)
+      expect(
+        pieces[0].differs,
+        `${id}: ${pieces[0].rows
+          .filter(row => row.does)
+          .map(row => `${row.what} ${inWords(row.wanted)} ${inWords(row.found)}`)
+          .join('; ')}`,
+      ).toEqual([])
+      expect(Math.abs(pieces[0].foundG / pieces[0].wantedG - 1)).toBeLessThan(0.04)
+    }
+  }, 60_000)
+  for (const [name, id, change, caught] of FAULTS)
+    it(`${name} is caught and named`, async () => {
+      const { texts } = fileOf(id, change)
+      const { pieces } = await check(texts, id)
+      expect(pieces[0].differs).toContain(caught)
+      const row = pieces[0].rows.find(item => item.code === caught)!
+      expect(inWords(row.does!).length).toBeGreaterThan(10)
+    })
+  it('the twin of the other side, another piece, and one printed too small are caught', async () => {
+    expect((await check(fileOf('wing-3-port').texts, 'wing-3-starboard')).pieces[0].differs).toContain('side')
+    expect((await check(fileOf('body-3').texts, 'wing-3-starboard')).pieces[0].differs).toContain('piece')
+    const small = fileOf('wing-3-starboard').texts.map(text =>
+      text.replace(/([XYZ])([\d.]+)/g, (_, axis, value) => `${axis}${(0.97 * Number(value)).toFixed(4)}`),
+    )
+    expect((await check(small, 'wing-3-starboard')).pieces[0].differs).toContain('size')
+  })
+  it('two pieces that ooze on one plate are told apart and named', async () => {
+    const one = fileOf('horizontal-moving-1-port', {}, { turnDeg: 0 })
+    const parts = ['horizontal-moving-1-port', 'horizontal-moving-1-starboard'].map((id, i) =>
+      platePart(
+        airframe.pieces.find(item => item.id === id)!,
+        { xMm: 20, yMm: 20 + 60 * i, turnDeg: 0 },
+      ),
+    )
+    const { texts } = written(parts, one.printer, airframe.filamentOf(one.piece.zone))
+    const { pieces } = await check(texts)
+    expect(pieces).toHaveLength(2)
+    for (const piece of pieces) expect(piece.differs).toContain('company')
+  })
+  it('what was found can be asked for: an aircraft without its webs bears less', async () => {
+    const { texts, piece } = fileOf('wing-3-starboard', { lattice: null, spiral: false })
+    const { pieces } = await check(texts, 'wing-3-starboard')
+    expect(pieces[0].asFound.lattice).toBeNull()
+    const as = createAssessor().assess(printedAsFound(thistledown, piece, pieces[0].asFound))
+    const row = (of: typeof as) => of.strength.wing.reserve
+    expect(row(as)).toBeLessThan(row(now))
+  })
+  it('mutated files give a verdict or an error that names its line, never a hang', async () => {
+    const { texts } = fileOf('lid-hopper-gate')
+    const whole = texts.join('')
+    await fc.assert(
+      fc.asyncProperty(
+        fc.nat(whole.length),
+        fc.oneof(
+          fc.string({ maxLength: 8 }),
+          fc.constantFrom(
+            '\nG91\n',
+            '\nG28\n',
+            'E-99',
+            'Z1e9',
+            'X-4000',
+            '\nM82\n',
+            '\nG20\n',
+            '\nG92 X0 Y0 Z0\n',
+          ),
+        ),
+        fc.nat(4000),
+        async (at, put, cut) => {
+          const text = whole.slice(0, at) + put + whole.slice(at + cut)
+          try {
+            const { pieces } = await checkFile(() => [text], airframe, now, null)
+            for (const piece of pieces) expect(Number.isFinite(piece.foundG)).toBe(true)
+          } catch (fault) {
+            expect(fault).toBeInstanceOf(DocumentError)
+          }
+        },
+      ),
+      { numRuns: runs(2000, 30) },
+    )
+  }, 1_200_000)
+})
