@@ -12,6 +12,7 @@ const example = (name: string) => new RegExp(`\`\`\`json ${name}\\n([\\s\\S]*?)\
 const given = (text: string) => ({
   file: '-',
   options: {},
+  more: [],
   read: () => text,
   readBytes: () => new TextEncoder().encode(text),
   chunks: () => [text],

@@ -33,6 +33,8 @@ const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.m
   stdio: ['ignore', 'ignore', 'inherit'],
   env: {
     ...process.env,
+    // The simulated printers and the scale of the bench.
+    MARIPOSA_BENCH: '1',
     HOST: '127.0.0.1',
     NITRO_HOST: '127.0.0.1',
     PORT: String(port),

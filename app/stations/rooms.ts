@@ -44,7 +44,7 @@ export const ROOMS: Record<StationId, StationRoom> = {
   split: { tray: SplitTray, bench: SplitBench, share: 0.4 },
   balance: { tray: BalanceTray, bench: BalanceBench, share: 0.42, view: 'side' },
   choose: { tray: ChooseTray, bench: ChooseBench, share: 1 },
-  print: { tray: PrintTray, bench: PrintBench, share: 0.62 },
+  print: { tray: PrintTray, bench: PrintBench, share: 1 },
   weigh: { tray: WeighTray, bench: WeighBench, share: 0.5 },
   prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
   maiden: { tray: MaidenTray, bench: MaidenBench, share: 0.62, view: 'side' },

@@ -32,6 +32,7 @@ import {
   share,
   type Cuts,
   type Given,
+  type PlatePiece,
   type Printer,
   type ProjectFile,
   type SurfaceName,
@@ -46,7 +47,7 @@ import {
   type TriangleMesh,
 } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
-import { writeStl } from '../../core/printing'
+import { writePlate, writeStl } from '../../core/printing'
 import {
   balanceRemedies,
   balanceTemplates,
@@ -71,6 +72,18 @@ import {
   type GcodePreview,
   type GivenPart,
 } from '../../core/workshop/export'
+import {
+  checkFile,
+  planRoom,
+  platePart,
+  plateShapes,
+  printedAsFound,
+  shelfOf,
+  type FileVerdict,
+  type PlateShape,
+  type RoomPlan,
+  type Shelf,
+} from '../../core/workshop/print-room'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
 
 /** What is being reckoned is told apart from the answers, so that a call that is stopped can be named. */
@@ -182,8 +195,77 @@ const api = {
   /** The file is read as it is replayed; it never lies in memory as a whole. */
   gcode: async (file: Blob, printer: Printer): Promise<GcodePreview> => {
     const preview = await previewGcode(textOf(file), printer)
-    return transfer(preview, [preview.segments.buffer])
+    return transfer(preview, [preview.segments.buffer, preview.kinds.buffer, preview.speeds.buffer])
   },
+  /** Plates, their times and the spools, as of the maker's own now. */
+  planRoom: (doc: ProjectFile, now: string): { plan: RoomPlan; shelf: Shelf } => {
+    const own = known(doc)
+    const plan = planRoom(own, live.airframe(own), live.assess(own), now)
+    return { plan, shelf: shelfOf(own, plan.plates, LIBRARIES.filaments) }
+  },
+  /** Outlines of pieces as they stand on a bed, mm. */
+  plateShapes: (doc: ProjectFile, places: PlatePiece[]): PlateShape[] =>
+    plateShapes(live.airframe(known(doc)), places),
+  /** A plate as a machine file, with the picture of what was written; null where the maker stopped it. */
+  machineFile: (
+    doc: ProjectFile,
+    printer: string,
+    places: PlatePiece[],
+    progress: Progress,
+  ): Promise<{ file: Blob; preview: GcodePreview } | null> =>
+    unlessStopped(async () => {
+      const airframe = aside.airframe(doc)
+      const own = places.map(place => ({
+        piece: airframe.pieces.find(item => item.id === place.piece),
+        place,
+      }))
+      const parts = own.flatMap(({ piece, place }) => (piece ? [platePart(piece, place)] : []))
+      const machine = doc.printers.find(item => item.id === printer) ?? doc.printers[0]
+      const filament = airframe.filamentOf(own[0]!.piece!.zone)
+      const texts: string[] = []
+      const layers = Math.max(...parts.map(part => Math.round(part.heightMm / part.recipe.layerHeightMm)))
+      const tell = stopping(progress)
+      for (const text of writePlate({ parts, printer: machine, filament }, filament.bedC)) {
+        texts.push(text)
+        if (texts.length % 20 === 0) await tell(Math.min(layers, texts.length), layers, 'layers')
+      }
+      const preview = await previewGcode(texts, machine)
+      return transfer({ file: new Blob(texts, { type: 'text/plain' }), preview }, [
+        preview.segments.buffer,
+        preview.kinds.buffer,
+        preview.speeds.buffer,
+      ])
+    }),
+  /** A machine file from anywhere against the pieces; read as a stream, twice. */
+  checkFile: (
+    doc: ProjectFile,
+    file: Blob,
+    piece: string | null,
+    progress: Progress,
+  ): Promise<(FileVerdict & { reserves: Record<string, number>; reserve: number }) | null> =>
+    unlessStopped(async () => {
+      const airframe = aside.airframe(doc),
+        assessment = aside.assess(doc)
+      const tell = stopping(progress)
+      const verdict = await checkFile(
+        () => textOf(file),
+        airframe,
+        assessment,
+        piece,
+        async read => {
+          await tell(read, 2 * file.size, 'reading')
+        },
+      )
+      const reserves = Object.fromEntries(
+        verdict.pieces
+          .filter(item => item.differs.length > 0)
+          .map(item => {
+            const own = airframe.pieces.find(other => other.id === item.piece)!
+            return [item.piece, aside.assess(printedAsFound(doc, own, item.asFound)).strength.reserve]
+          }),
+      )
+      return { ...verdict, reserves, reserve: assessment.strength.reserve }
+    }),
   /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
   remedies: (doc: ProjectFile): Remedy[] => balanceRemedies(aside, known(doc)),
   /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */

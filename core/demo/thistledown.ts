@@ -60,6 +60,34 @@ const hinge = (kind: Control['hinge']['kind'], count: number): Control['hinge'] 
 
 const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 
+/** A piece alone on its plate, in the middle of what a bed holds. */
+const printed = (
+  piece: string,
+  printer: string,
+  begun: string,
+  ended: string,
+  gramsOff: number,
+): ProjectFile['plates'][number] => ({
+  id: `p-${piece}-${begun.slice(5, 10)}`,
+  printer,
+  pieces: [{ piece, xMm: 30, yMm: 30, turnDeg: 45 }],
+  state: 'done',
+  notBefore: null,
+  begun,
+  ended,
+  spool: printer === 'tall' ? 'foam-white' : null,
+  gramsOff,
+  fault: null,
+})
+const accepted = (
+  piece: string,
+  printer: string,
+  zone: string,
+  filament: string,
+  date: string,
+  note: string,
+): ProjectFile['accepted'][number] => ({ piece, printer, zone, filament, date, byHand: false, note })
+
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
   version: 7,
@@ -72,7 +100,7 @@ export const THISTLEDOWN: ProjectFile = {
     staticMarginPct: [8, 18],
     loadFactor: 5,
     safetyFactor: 1.5,
-    printHours: 27,
+    printHours: 30,
     stallMaxMs: 8.5,
     cruiseMs: 13,
     topSpeedMs: 21,
@@ -378,6 +406,7 @@ export const THISTLEDOWN: ProjectFile = {
       nozzleMaxC: 280,
       enclosed: false,
       ...PRINTER_DEFAULTS,
+      spool: 'foam-white',
     },
     {
       id: 'boxed',
@@ -396,16 +425,32 @@ export const THISTLEDOWN: ProjectFile = {
       nozzleMaxC: 300,
       enclosed: true,
       ...PRINTER_DEFAULTS,
+      spool: 'foam-white-2',
+      runs: { fromH: 6, toH: 23 },
     },
   ],
   spools: [
     { id: 'foam-white', name: 'Foam white', filament: 'pla-foam', massG: 610, pricePerKg: 46 },
+    { id: 'foam-white-2', name: 'Foam white, opened', filament: 'pla-foam', massG: 170, pricePerKg: 46 },
     { id: 'tough-grey', name: 'Tough grey', filament: 'pla-tough', massG: 820, pricePerKg: 26 },
   ],
   printerOf: {},
-  plates: [],
-  accepted: [],
-  fileChecks: [],
+  plates: [
+    printed('wing-1-starboard', 'tall', '2026-10-03T09:10', '2026-10-03T11:25', 24.3),
+    printed('wing-1-port', 'boxed', '2026-10-04T10:05', '2026-10-04T11:50', 24.3),
+    printed('body-1', 'boxed', '2026-10-04T18:20', '2026-10-04T22:05', 53.1),
+    {
+      ...printed('wing-3-starboard', 'tall', '2026-10-05T19:00', '2026-10-05T19:40', 9.1),
+      state: 'failed',
+      fault: { why: 'lifted', share: 0.42, note: 'the tip end let go of the bed' },
+    },
+  ],
+  accepted: [
+    accepted('wing-1-starboard', 'tall', 'wing-inner', 'pla-foam', '2026-10-03', 'seam a little proud'),
+    accepted('wing-1-port', 'boxed', 'wing-inner', 'pla-foam', '2026-10-04', ''),
+    accepted('body-1', 'boxed', 'nose', 'pla-tough', '2026-10-05', ''),
+  ],
+  fileChecks: [{ piece: 'wing-1-starboard', date: '2026-10-03', verdict: 'accepted', found: '' }],
   given: [],
   wingSets: [],
   polars: [],

@@ -87,6 +87,7 @@ export function createReplay(
     furthest = 0,
     filamentMm = 0,
     dwell = 0,
+    risen = 0,
     lastZ = Number.NaN,
     lineNumber = 0,
     rest = ''
@@ -102,7 +103,9 @@ export function createReplay(
     furthest = Math.max(furthest, pushed)
     filamentMm += plastic
     if (plastic > 0 && (dx !== 0 || dy !== 0)) {
-      if (z !== lastZ) layerHeights.add(Math.round(z * 1000))
+      // A spiral's layers are told by how far it rises.
+      if (dz > 0 && lastZ === head.z) risen += dz
+      else if (z !== lastZ) layerHeights.add(Math.round(z * 1000))
       if (layerHeights.size > MAX_HEIGHTS)
         throw new DocumentError(`line ${lineNumber}`, `more than ${MAX_HEIGHTS} layers`)
       lastZ = z
@@ -158,7 +161,7 @@ export function createReplay(
         filamentMm,
         extrudedMm3: filamentMm * perMm,
         seconds: motion.finish() + dwell,
-        layers: layerHeights.size,
+        layers: layerHeights.size + Math.round(risen > 0 ? risen / Math.max(1e-3, lowest(layerHeights)) : 0),
         bbox: min[0] <= max[0] ? { min, max } : null,
         moves,
       }
@@ -177,6 +180,9 @@ export function replayGcode(
   replay.push(text)
   return replay.end()
 }
+
+/** Height of the first layer, mm. */
+const lowest = (heights: ReadonlySet<number>): number => Math.min(...[...heights].slice(0, 3)) / 1000
 
 type Travel = (x: number, y: number, z: number, extrude: number) => void
 

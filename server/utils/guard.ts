@@ -20,7 +20,10 @@ export interface Refusal {
 
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]']
 /** What each route takes; everything else is read only. */
-const METHODS: Record<string, readonly string[]> = { '/api/assess': ['POST'] }
+const METHODS: ReadonlyArray<[RegExp, readonly string[]]> = [
+  [/^\/api\/assess$/, ['POST']],
+  [/^\/api\/bench\/[\w-]+\/(print|control)$/, ['POST']],
+]
 const READ = ['GET', 'HEAD']
 
 /** `name:port` or `[address]:port` without its port, in small letters. */
@@ -48,7 +51,8 @@ export function refusal(
       title: 'Another origin',
       detail: `a page of "${origin.slice(0, 60)}" may not ask this server`,
     }
-  const allowed = METHODS[path.replace(/[?#].*$/s, '')] ?? READ
+  const route = path.replace(/[?#].*$/s, '')
+  const allowed = METHODS.find(([pattern]) => pattern.test(route))?.[1] ?? READ
   if (!allowed.includes(method))
     return {
       status: 405,

@@ -27,6 +27,7 @@ export async function startServer(): Promise<RunningServer> {
   const child: ChildProcess = spawn(process.execPath, [entry], {
     env: {
       ...process.env,
+      MARIPOSA_BENCH: '1',
       PORT: String(port),
       NITRO_PORT: String(port),
     },

@@ -1,44 +1,38 @@
 <script setup lang="ts">
-import { amount, figure } from '~/composables/format'
+/** The print room: plates, the printers' week, the shelf, machine files held against their pieces, all pieces. */
+import { useIntervalFn } from '@vueuse/core'
 import { useBench } from '~/composables/useBench'
+import { usePrintRoom } from '~/composables/usePrintRoom'
 
-const { doc, now, look } = useBench()
+const { doc } = useBench()
+const { refresh, fault } = usePrintRoom()
+const tab = useState('print-tab', () => 'plates')
+const tabs = [
+  { id: 'plates', label: 'Plates' },
+  { id: 'week', label: 'The week' },
+  { id: 'shelf', label: 'Spools' },
+  { id: 'check', label: 'Check a machine file' },
+  { id: 'pieces', label: 'All pieces' },
+]
+watch(doc, refresh, { immediate: true })
+// The week goes on while nobody edits.
+useIntervalFn(refresh, 60_000)
 </script>
 
 <template>
-  <table class="ledger" data-table="pieces">
-    <thead>
-      <tr>
-        <th>Mark</th>
-        <th>Piece</th>
-        <th>Filament</th>
-        <th class="r">Mass</th>
-        <th class="r">Hours</th>
-        <th class="r">Cost</th>
-        <th class="r">Skin</th>
-        <th class="r">Layers</th>
-        <th>Printer</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr
-        v-for="p in now.pieces"
-        :key="p.id"
-        class="pick"
-        :class="{ on: look.selected === p.id }"
-        :data-piece="p.id"
-        v-pick="() => (look.selected = p.id)"
-      >
-        <td class="num">{{ p.mark }}</td>
-        <td>{{ p.name }}</td>
-        <td>{{ p.filamentName }}</td>
-        <td class="r num">{{ amount(p.predictedG, 'g', 1) }}</td>
-        <td class="r num">{{ figure(p.hours, 2) }} h</td>
-        <td class="r num">{{ doc.brief.currency }} {{ figure(p.cost, 2) }}</td>
-        <td class="r num">{{ amount(p.areaMassGdm2, 'g/dm²', 2) }}</td>
-        <td class="r num">{{ p.layers }}</td>
-        <td :class="{ bad: !p.fits }">{{ p.printerName }}</td>
-      </tr>
-    </tbody>
-  </table>
+  <div class="room">
+    <BenchTabs v-model="tab" :tabs="tabs" label="The print room" />
+    <p v-if="fault" class="bad small" role="alert">The room was not planned: {{ fault }}</p>
+    <PlateRoom v-if="tab === 'plates'" /><RoomWeek v-else-if="tab === 'week'" /><SpoolShelf
+      v-else-if="tab === 'shelf'"
+    /><FileCheck v-else-if="tab === 'check'" /><PieceTable v-else />
+  </div>
 </template>
+
+<style scoped>
+.room {
+  min-height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+</style>

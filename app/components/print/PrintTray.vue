@@ -77,9 +77,11 @@ const set = (i: number, field: Figures, label: string) => (value: number | null)
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <p class="quiet small">
       Closed solids in mm, standing as they print: an STL a piece, a 3MF a plate with named pieces, a list.
-      Walls, infill and webs are the recipe's: set them in the program that slices. Print one, weigh it, then
+      Webs are slits in the solids: told one bead and a spiral, any slicing program lays them; let it close no
+      gap narrower than the slit. Walls and infill are the recipe's: set them there. Print one, weigh it, then
       the rest.
     </p>
+    <BenchPrinters />
     <EveryLayer />
     <MachineFile />
     <h3>Chosen piece</h3>
@@ -176,6 +178,7 @@ const set = (i: number, field: Figures, label: string) => (value: number | null)
           @update:model-value="set(i, 'retractMmS', 'retraction speed')($event)"
         />
       </div>
+      <PrinterWords :index="i" />
     </template>
     <p class="caution">
       Hot nozzles and beds burn; styrene filaments want ventilation. Stay near a printer that runs overnight,

@@ -18,6 +18,7 @@ const first = computed(() => {
 
 <template>
   <div class="stack">
+    <ScalePanel />
     <h3>First piece</h3>
     <p v-if="!first">
       Print one piece that stands for the rest, weigh it, and enter it before you print the others: a heavy

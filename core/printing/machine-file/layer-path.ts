@@ -80,6 +80,7 @@ function push(moves: PlateMoves, x: number, y: number, bead: number, kind: MoveK
 /** Lays on; a move that goes straight on from the one before it, as thick, makes that one longer. */
 export function lay(moves: PlateMoves, x: number, y: number, bead: number, kind: MoveKind): void {
   const last = moves.x.length - 1
+  if (last >= 0 && Math.abs(x - moves.x[last]) < 1e-6 && Math.abs(y - moves.y[last]) < 1e-6) return
   if (last >= 1 && moves.kind[last] === kind && moves.bead[last] > 0) {
     const ax = moves.x[last] - moves.x[last - 1],
       ay = moves.y[last] - moves.y[last - 1],

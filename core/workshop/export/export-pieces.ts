@@ -3,7 +3,8 @@ import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
 import type { Printer } from '../../document'
 import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../../geometry'
-import { lies, packPlates, writeStl, writeThreeMf } from '../../printing'
+import { lies, writeStl, writeThreeMf } from '../../printing'
+import { layPlates, stand } from '../print-room'
 
 export interface ExportedFile {
   name: string
@@ -61,34 +62,28 @@ function plateFiles(
   nameOf: (wanted: string) => string,
 ): ExportedFile[] {
   const own = reports.filter(piece => piece.printer === printer.id && meshes.has(piece.id))
-  const turned = new Map(
-    own.map(piece => [piece.id, turnedMesh(meshes.get(piece.id)!, bedTurn(piece, printer))]),
-  )
-  const byFilament = [...new Set(own.map(piece => piece.filament))]
-  return byFilament.flatMap(filament => {
-    const pieces = own.filter(piece => piece.filament === filament)
-    const alone = pieces
-      .map(piece => airframe.pieces.find(item => item.id === piece.id)!)
-      .map(piece => airframe.filamentOf(piece.zone).onePieceAPlate)
-    const plates = packPlates(
-      pieces.map((piece, i) => ({
-        id: piece.id,
-        width: turned.get(piece.id)!.width,
-        depth: turned.get(piece.id)!.depth,
-        alone: alone[i],
-      })),
-      printer.bedMm,
-    )
-    return plates.map((plate, i) => ({
-      name: nameOf(`plates/${printer.id}-${filament}-${String(i + 1).padStart(2, '0')}.3mf`),
+  const pieceOf = (id: string) => airframe.pieces.find(item => item.id === id)!
+  const plates = layPlates(printer, own, pieceOf, piece => airframe.filamentOf(piece.zone))
+  const counts = new Map<string, number>()
+  return plates.map(({ filament, pieces }) => {
+    const count = (counts.get(filament) ?? 0) + 1
+    counts.set(filament, count)
+    return {
+      name: nameOf(`plates/${printer.id}-${filament}-${String(count).padStart(2, '0')}.3mf`),
       bytes: writeThreeMf(
-        plate.map(({ id, x, y }) => ({
-          name: `${own.find(piece => piece.id === id)!.mark} ${own.find(piece => piece.id === id)!.name}`,
-          mesh: turned.get(id)!.mesh,
-          place: [x, y],
-        })),
+        pieces.map(place => {
+          const piece = pieceOf(place.piece)
+          return {
+            name: `${piece.mark} ${piece.name}`,
+            mesh: turnedMesh(
+              meshes.get(piece.id)!,
+              lies(piece) ? (place.turnDeg * Math.PI) / 180 : stand(piece, place).turn,
+            ),
+            place: [place.xMm, place.yMm],
+          }
+        }),
       ),
-    }))
+    }
   })
 }
 
@@ -108,44 +103,25 @@ function laidDown({ positions, triangles }: TriangleMesh): TriangleMesh {
   return { positions: laid, triangles }
 }
 
-/** The report's turn, a quarter further where the longer side only goes along the bed's longer one. */
-function bedTurn(piece: PieceReport, { bedMm }: Printer): number {
-  const fits = piece.boxMm[0] <= bedMm[0] + 1e-6 && piece.boxMm[1] <= bedMm[1] + 1e-6
-  return piece.turnDeg + (fits ? 0 : 90)
-}
-
-/**
- * Turned about the vertical and moved to the first quadrant. Mirrored prints turn the other way: their box is
- * the same.
- */
-function turnedMesh(
-  { positions, triangles }: TriangleMesh,
-  turnDeg: number,
-): { mesh: TriangleMesh; width: number; depth: number } {
-  const best = [turnDeg, -turnDeg].map(degrees => {
-    const cos = Math.cos((degrees * Math.PI) / 180),
-      sin = Math.sin((degrees * Math.PI) / 180)
-    const turned = new Float32Array(positions.length)
-    let x0 = Infinity,
-      y0 = Infinity,
-      x1 = -Infinity,
-      y1 = -Infinity
-    for (let i = 0; i < positions.length; i += 3) {
-      turned[i] = positions[i] * cos - positions[i + 1] * sin
-      turned[i + 1] = positions[i] * sin + positions[i + 1] * cos
-      turned[i + 2] = positions[i + 2]
-      x0 = Math.min(x0, turned[i])
-      x1 = Math.max(x1, turned[i])
-      y0 = Math.min(y0, turned[i + 1])
-      y1 = Math.max(y1, turned[i + 1])
-    }
-    for (let i = 0; i < turned.length; i += 3) {
-      turned[i] -= x0
-      turned[i + 1] -= y0
-    }
-    return { mesh: { positions: turned, triangles }, width: x1 - x0, depth: y1 - y0 }
-  })
-  return Math.max(best[0].width, best[0].depth) <= Math.max(best[1].width, best[1].depth) ? best[0] : best[1]
+/** Turned about the vertical by `turn` (rad) and moved to the first quadrant. */
+function turnedMesh({ positions, triangles }: TriangleMesh, turn: number): TriangleMesh {
+  const cos = Math.cos(turn),
+    sin = Math.sin(turn)
+  const turned = new Float32Array(positions.length)
+  let x0 = Infinity,
+    y0 = Infinity
+  for (let i = 0; i < positions.length; i += 3) {
+    turned[i] = positions[i] * cos - positions[i + 1] * sin
+    turned[i + 1] = positions[i] * sin + positions[i + 1] * cos
+    turned[i + 2] = positions[i + 2]
+    x0 = Math.min(x0, turned[i])
+    y0 = Math.min(y0, turned[i + 1])
+  }
+  for (let i = 0; i < turned.length; i += 3) {
+    turned[i] -= x0
+    turned[i + 1] -= y0
+  }
+  return { positions: turned, triangles }
 }
 
 /** UTF-8 without the DOM's encoder, which core code does not have: names may hold any letter. */

@@ -1,6 +1,7 @@
 /** A piece as it stands on a bed: its own section turned, mirrored where its frame is left-handed, and moved. mm */
 import { DocumentError, type PlatePiece } from '../../document'
 import {
+  convexHull,
   turnsHanded,
   webbedSection,
   slitOutlines,
@@ -10,6 +11,7 @@ import {
   type Section,
 } from '../../geometry'
 import { lies, type PlatePart } from '../../printing'
+import type { Airframe } from '../../assess'
 
 export interface Standing {
   /** From the piece's own section to the bed, the lower left corner of all of it at the given place. */
@@ -102,4 +104,37 @@ export function platePart(piece: Piece, place: Omit<PlatePiece, 'piece'>): Plate
       return { section: toBed(webbedSection(piece, slits, u)), slits: toBed(slitOutlines(slits, u)) }
     },
   }
+}
+
+export interface PlateShape {
+  piece: string
+  mark: string
+  /** Outline as seen from above: the hull of all heights, x and y in turn. mm */
+  outline: number[]
+  widthMm: number
+  depthMm: number
+  /** Room that its brim takes round the foot. */
+  brimMm: number
+}
+
+/** Pieces that are no longer part of the design are left out. */
+export function plateShapes(airframe: Airframe, places: readonly PlatePiece[]): PlateShape[] {
+  return places.flatMap((place): PlateShape[] => {
+    const piece = airframe.pieces.find(item => item.id === place.piece)
+    if (!piece) return []
+    const { toBed, widthMm, depthMm } = stand(piece, place)
+    const points = toBed(outline(piece)).flatMap(loop =>
+      Array.from({ length: loop.length / 2 }, (_, i) => [loop[2 * i], loop[2 * i + 1]] as const),
+    )
+    return [
+      {
+        piece: piece.id,
+        mark: piece.mark,
+        outline: convexHull(points).flat(),
+        widthMm,
+        depthMm,
+        brimMm: piece.zone.recipe.brimMm,
+      },
+    ]
+  })
 }

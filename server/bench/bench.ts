@@ -1,0 +1,29 @@
+/** The bench's simulated instruments: they stand there when the server is started with MARIPOSA_BENCH=1. */
+import { SimulatedPrinter, type PrinterReport } from './simulated-printer'
+import { SimulatedScale, type ScaleReport } from './simulated-scale'
+
+export type InstrumentReport = PrinterReport | ScaleReport
+
+interface Bench {
+  printers: SimulatedPrinter[]
+  scale: SimulatedScale
+}
+
+let made: Bench | null = null
+
+export function bench(): Bench | null {
+  if (process.env.MARIPOSA_BENCH !== '1') return null
+  return (made ??= {
+    printers: [
+      new SimulatedPrinter('printer-tall', 'Tall one'),
+      new SimulatedPrinter('printer-boxed', 'Boxed one'),
+      new SimulatedPrinter('printer-only', 'The only one'),
+    ],
+    scale: new SimulatedScale('scale', 'Bench scale'),
+  })
+}
+
+export const reports = ({ printers, scale }: Bench): InstrumentReport[] => [
+  ...printers.map(printer => printer.report()),
+  scale.report(),
+]
