@@ -45,6 +45,10 @@ export function usePrintRoom() {
   )
   const nameOf = (item: PlannedPlate): string => item.marks.join(' + ')
 
+  const recordOf = (item: PlannedPlate): PlateRecord | undefined =>
+    toRaw(project.doc!).plates.find(own => own.id === item.id)
+  const placesOf = (item: PlannedPlate): readonly PlatePiece[] => recordOf(item)?.pieces ?? item.pieces
+
   /** The plate as the project keeps it from now on. */
   function kept(item: PlannedPlate, change: Partial<PlateRecord>): PlateRecord {
     const fresh: PlateRecord = {
@@ -59,7 +63,8 @@ export function usePrintRoom() {
       gramsOff: Math.min(20000, item.gramsOff),
       fault: null,
     }
-    return { ...(item.record ? toRaw(item.record) : fresh), ...change }
+    // The project's own is newer than the plan, which follows it.
+    return { ...(recordOf(item) ?? fresh), ...change }
   }
   function keep(
     title: string,
@@ -86,7 +91,7 @@ export function usePrintRoom() {
     keep(
       `Place ${nameOf(item)}`,
       item,
-      { pieces: item.pieces.map(own => (own.piece === piece.piece ? piece : own)) },
+      { pieces: placesOf(item).map(own => (own.piece === piece.piece ? piece : { ...own })) },
       0,
       gesture,
     )
@@ -159,6 +164,7 @@ export function usePrintRoom() {
     fault,
     refresh,
     nameOf,
+    placesOf,
     place,
     move,
     begin,

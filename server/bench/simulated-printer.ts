@@ -63,7 +63,8 @@ export class SimulatedPrinter {
       bedC = 0,
       mm3 = 0,
       way = 0,
-      z = Number.NaN
+      z = Number.NaN,
+      first = 0
     const replay = createReplay(MACHINE, 1.75, {
       heard: (code, value) => {
         if (value === undefined) return
@@ -73,7 +74,8 @@ export class SimulatedPrinter {
       laid: (x0, y0, _z0, x1, y1, z1, plastic, feed) => {
         mm3 += plastic
         way += Math.hypot(x1 - x0, y1 - y0) / Math.max(1, feed)
-        if (Number.isNaN(z) || z1 > z + 0.1) {
+        if (first === 0) first = z1
+        if (Number.isNaN(z) || z1 > z + 0.9 * first) {
           layers.push({ share: way, mm3 })
           z = z1
         } else Object.assign(layers[layers.length - 1]!, { share: way, mm3 })

@@ -14,10 +14,13 @@ const { printers, speed } = bench
 const own = computed(() => printers.value.filter(item => doc.value.printers.some(p => p.name === item.name)))
 const why = ref<PrintFault>('lifted')
 /** What a printer has ended is kept as if it had been pressed. */
-watch(own, list => {
+/** Jobs that have been taken down: the plan says so a moment later than the printer. */
+const told = new Set<string>()
+watch(printers, list => {
   for (const printer of list) {
     const plate = room.plates.value.find(item => item.id === printer.job && item.state === 'printing')
-    if (!plate || printer.state === 'printing' || printer.state === 'idle') continue
+    if (!plate || printer.state === 'printing' || printer.state === 'idle' || told.has(plate.id)) continue
+    told.add(plate.id)
     if (printer.state === 'done') room.done(plate)
     else
       room.fail(

@@ -74,11 +74,12 @@ function put(piece: string, xMm: number, yMm: number, turnDeg: number, gesture?:
 }
 function nudge(event: KeyboardEvent, piece: string) {
   const steps = arrowSteps(event, 10)
-  const own = props.plate.pieces.find(item => item.piece === piece)
+  const own = room.placesOf(props.plate).find(item => item.piece === piece)
   if (steps && own && !fixed.value) put(piece, own.xMm + steps[0], own.yMm - steps[1], own.turnDeg)
 }
 function turn(by: number) {
-  const own = props.plate.pieces.find(item => item.piece === picked.value) ?? props.plate.pieces[0]
+  const places = room.placesOf(props.plate)
+  const own = places.find(item => item.piece === picked.value) ?? places[0]
   if (own) put(own.piece, own.xMm, own.yMm, ((own.turnDeg + by + 540) % 360) - 180)
 }
 const outlineOf = (shape: PlateShape): string =>

@@ -257,7 +257,7 @@ describe('what a scale sends', () => {
   it('has settled once it lies still for a while, to the mean of what it showed', () => {
     const still = new Settling()
     const seen: Array<number | null> = []
-    for (let i = 0; i <= 30; i++) {
+    for (let i = 0; i <= 45; i++) {
       const t = i / 10
       seen.push(still.add(t, 20 * (1 - Math.exp(-t / 0.35)) + 0.02 * Math.sin(40 * t)))
     }
