@@ -22,6 +22,7 @@ import {
 } from '../../core/printing'
 import { DEMOS } from '../../core/demo'
 import { beadSection } from '../../core/document'
+import { webbedSection, webPattern, websOf } from '../../core/geometry'
 import { recipeFor, LIBRARIES } from '../../core/libraries'
 import { revolve } from '../../core/testing/meshes'
 import { PATIENCE } from '../support/browser'
@@ -109,7 +110,9 @@ describe('from brief to log', () => {
       .pieces.find(p => p.id === 'wing-3-starboard')!
     const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)
     const layer = Math.floor(layers / 2)
-    const slice = piece.sectionAt(piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
+    // As it is exported: with the slits of its webs.
+    const slits = websOf(piece, webPattern(piece.zone.recipe)!)
+    const slice = webbedSection(piece, slits, piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
     const grams =
       layerBeads(layLayer(insetField(divideSection(slice, 2.5)), piece.zone.recipe)) *
       beadMassPerMm(
@@ -313,6 +316,7 @@ describe('from brief to log', () => {
   })
   it("print: every piece listed with the core's mass; the export holds closed solids and the list", async () => {
     await page.fresh('/print')
+    await page.press('[data-tab="pieces"]')
     const a = await page.computed()
     expect((await page.driver.findElements(By.css('[data-table="pieces"] tbody tr'))).length).toBe(
       a.pieces.length,
