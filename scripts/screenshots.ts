@@ -2,8 +2,11 @@
  * `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots. Needs a
  * build.
  */
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
+import { fileOf } from '../core/testing/machine-files'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
@@ -15,6 +18,8 @@ interface View {
   wait?: string
   phone?: boolean
   slide?: [string, number]
+  /** A machine file whose webs were forgotten, given to an input. */
+  give?: { css: string; piece: string }
   show?: string
   after?: string
   undo?: number
@@ -35,7 +40,7 @@ const VIEWS: readonly View[] = [
   },
   { name: '04-spine', path: '/spine' },
   { name: '05-split', path: '/split' },
-  { name: '06-print', path: '/print' },
+  { name: '06-print', path: '/print', wait: '[data-on-bed]' },
   { name: '07-weigh', path: '/weigh' },
   { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' },
   { name: '09-maiden', path: '/maiden' },
@@ -62,15 +67,16 @@ const VIEWS: readonly View[] = [
     study: ['schools', 'filaments'],
     show: '.ways',
   },
-  { name: '19-heat', path: '/spine', press: '[data-tab="heat"]', wait: '[data-heat]' },
   {
-    name: '17-sizes',
-    path: '/choose',
-    press: '[data-tab="sizes"]',
-    wait: '[data-table="sizes"][aria-busy="false"]',
+    name: '19-file-sent-back',
+    path: '/print',
+    press: '[data-tab="check"]',
+    give: { css: 'input[aria-label="Machine file to check"]', piece: 'wing-3-starboard' },
+    wait: '[data-check]',
   },
+  { name: '18-week', path: '/print', press: '[data-tab="week"]', wait: '[data-chart="week"]' },
   {
-    name: '18-against-a-mark',
+    name: '17-against-a-mark',
     path: '/choose',
     mark: true,
     press: '[data-tab="marks"]',
@@ -125,6 +131,11 @@ try {
         'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
         view.then,
       )
+    if (view.give) {
+      const path = join(mkdtempSync(join(tmpdir(), 'mariposa-file-')), `${view.give.piece}.gcode`)
+      writeFileSync(path, fileOf(view.give.piece, { lattice: null, spiral: false, flow: 1 }).texts.join(''))
+      await browser.driver.findElement(By.css(view.give.css)).sendKeys(path)
+    }
     if (view.study) {
       for (const name of [...view.study.map(id => `[data-start="${id}"]`), '[data-act="run-study"]'])
         await browser.driver.executeScript(

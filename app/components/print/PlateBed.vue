@@ -176,8 +176,19 @@ const remedies = computed(() =>
 const takeRemedy = (remedy: (typeof remedies.value)[number]) =>
   edit(worded(remedy.words), draft => Object.assign(draft, remedy.change))
 
-const firstId = computed(() => (props.plate.first ? props.plate.pieces[0]!.piece : props.plate.heldBy))
+/** A failed plate is over; a first piece that is done still wants to be looked at. */
+const firstId = computed(() =>
+  props.plate.state === 'failed' ? null : (pending.value ?? props.plate.heldBy),
+)
+/** The piece of a finished plate that others wait for. */
+const pending = computed(
+  () =>
+    room.plan.value?.releases.find(
+      release => release.first !== null && props.plate.pieces.some(item => item.piece === release.first),
+    )?.first ?? null,
+)
 const firstPiece = computed(() => now.value.pieces.find(item => item.id === firstId.value))
+const isFirst = computed(() => props.plate.pieces.some(item => item.piece === firstId.value))
 const first = computed(() => (firstPiece.value ? firstPieceState(doc.value, firstPiece.value) : null))
 const looked = ref(false)
 const reason = ref('')
@@ -287,7 +298,7 @@ const byHand = ref(false)
     <div v-if="plate.state === 'failed' && plate.record?.fault" class="card" data-card="fault">
       <b class="bad">It {{ FAULT_NAMES[plate.record.fault.why] }}</b> at
       {{ figure(100 * plate.record.fault.share) }} %, {{ amount(plate.gramsOff, 'g', 1) }} wasted.
-      {{ plate.record.fault.note }} Its pieces wait again. What helps:
+      <q v-if="plate.record.fault.note">{{ plate.record.fault.note }}</q> Its pieces wait again. What helps:
       <ul>
         <li v-for="(remedy, i) in remedies" :key="i">
           {{ worded(remedy.words) }}
@@ -303,9 +314,9 @@ const byHand = ref(false)
       </ul>
     </div>
     <div v-if="first && firstPiece" class="card" data-card="first-piece">
-      <b>{{ plate.first ? 'First piece' : 'Held' }}.</b>
+      <b>{{ plate.pieces.some(item => item.piece === firstPiece!.id) ? 'First piece' : 'Held' }}.</b>
       {{
-        plate.first
+        isFirst
           ? 'Nothing printed in this filament, recipe and printer has been accepted yet. The rest waits until this one has been checked, weighed and looked at.'
           : `It waits until ${firstPiece.name} has been checked, weighed and looked at.`
       }}
@@ -397,6 +408,10 @@ const byHand = ref(false)
 </template>
 
 <style scoped>
+.bench {
+  position: sticky;
+  top: 0;
+}
 header {
   display: flex;
   gap: 16px;

@@ -27,6 +27,13 @@ const groups = computed(() =>
     }))
     .filter(group => group.plates.length > 0),
 )
+const bed = ref<HTMLElement>()
+/** On a phone the bed stands under a long list: what was pressed is brought into sight. */
+async function choose(id: string) {
+  chosen.value = id
+  await nextTick()
+  if (window.innerWidth <= 900) bed.value?.scrollIntoView({ block: 'start' })
+}
 const printerOf = (item: PlannedPlate) =>
   doc.value.printers.find(printer => printer.id === item.printer)?.name ?? item.printer
 const when = (hours: number | null) => (hours === null ? 'fits no hours' : dayAndHour(planned.value, hours))
@@ -55,14 +62,14 @@ const when = (hours: number | null) => (hours === null ? 'fits no hours' : dayAn
           :class="{ on: plate?.id === item.id }"
           :data-plate="item.id"
           :data-state="item.state"
-          @click="chosen = item.id"
+          @click="choose(item.id)"
         >
           <b class="num">{{ item.marks.join(' ') }}</b>
           <span v-if="item.first" class="tag">first</span>
           <span v-else-if="item.heldBy" class="tag held">held</span><span v-else />
           <span class="quiet grow">{{ printerOf(item) }}</span>
-          <span class="num">{{ figure(item.hours, 1) }} h</span>
-          <span class="num r">{{ amount(item.gramsOff, 'g') }}</span>
+          <span class="num aside">{{ figure(item.hours, 1) }} h</span>
+          <span class="num r aside">{{ amount(item.gramsOff, 'g') }}</span>
           <span class="num quiet at">{{
             item.state === 'waiting'
               ? when(item.begins)
@@ -76,7 +83,7 @@ const when = (hours: number | null) => (hours === null ? 'fits no hours' : dayAn
         Everything is printed. What fails, breaks or changes comes back here.
       </p>
     </section>
-    <PlateBed v-if="plate" :key="plate.id" :plate="plate" />
+    <div ref="bed" class="chosen"><PlateBed v-if="plate" :key="plate.id" :plate="plate" /></div>
   </div>
 </template>
 
@@ -86,7 +93,9 @@ const when = (hours: number | null) => (hours === null ? 'fits no hours' : dayAn
   grid-template-columns: minmax(360px, 1fr) minmax(340px, 1fr);
   gap: 22px;
   min-height: 0;
-  align-items: start;
+}
+.chosen {
+  height: 100%;
 }
 .lead {
   margin: 0 0 8px;
@@ -148,6 +157,14 @@ h3 {
   .plate {
     min-height: 44px;
     align-items: center;
+  }
+}
+@media (max-width: 600px) {
+  .plate {
+    grid-template-columns: 62px 44px minmax(0, 1fr) 84px;
+  }
+  .plate .aside {
+    display: none;
   }
 }
 </style>

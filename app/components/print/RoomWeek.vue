@@ -6,21 +6,23 @@ import { useBench } from '~/composables/useBench'
 import { arrowSteps, useDrag } from '~/composables/useDrag'
 import { dayAndHour, dayName } from '~/composables/room-time'
 import { usePrintRoom } from '~/composables/usePrintRoom'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useWindowSize } from '@vueuse/core'
 
 const { doc, edit } = useBench()
 const room = usePrintRoom()
 const { plan, plates, planned, chosen } = room
-const ROW = 92,
-  HEAD = 30,
+const HEAD = 30,
   SIDE = 110
 const host = ref<HTMLElement>()
 const { width } = useElementSize(host)
+const { height: tall } = useWindowSize()
+/** Few printers have high rows: the chart is the subject. */
+const ROW = computed(() => Math.max(64, Math.min(150, (tall.value - 480) / doc.value.printers.length)))
 const nowHour = computed(() => Number(planned.value.slice(11, 13)) + Number(planned.value.slice(14, 16)) / 60)
 const days = computed(() => Math.min(14, Math.max(2, Math.ceil((plan.value?.doneAt ?? 48) / 24 + 0.2))))
 const perHour = computed(() => Math.max(3, (Math.max(320, width.value) - SIDE - 8) / (24 * days.value)))
 const x = (hour: number) => SIDE + hour * perHour.value
-const height = computed(() => HEAD + ROW * doc.value.printers.length + 6)
+const height = computed(() => HEAD + ROW.value * doc.value.printers.length + 6)
 const shown = computed(() => plates.value.filter(item => item.begins !== null && item.ends !== null))
 const never = computed(() => plates.value.filter(item => item.state === 'waiting' && item.begins === null))
 const rowOf = (printer: string) => doc.value.printers.findIndex(item => item.id === printer)
@@ -49,7 +51,7 @@ const { held, take } = useDrag<Held>((what, event) => {
   const hour = Math.max(nowHour.value, (event.clientX - frame.left - SIDE) / perHour.value - what.grip)
   const row = Math.max(
     0,
-    Math.min(doc.value.printers.length - 1, Math.floor((event.clientY - frame.top - HEAD) / ROW)),
+    Math.min(doc.value.printers.length - 1, Math.floor((event.clientY - frame.top - HEAD) / ROW.value)),
   )
   moved.value = { id: what.plate.id, hour: Math.round(hour * 4) / 4, row }
 })
@@ -108,8 +110,8 @@ const setHours = (index: number, which: 'runs' | 'tended', end: 'fromH' | 'toH')
           :height="ROW - 4"
           :class="shade.kind"
         />
-        <text x="0" :y="HEAD + ROW * i + 38" class="name">{{ printer.name }}</text>
-        <text x="0" :y="HEAD + ROW * i + 56" class="load">
+        <text x="0" :y="HEAD + ROW * i + ROW / 2 - 8" class="name">{{ printer.name }}</text>
+        <text x="0" :y="HEAD + ROW * i + ROW / 2 + 10" class="load">
           {{ doc.spools.find(spool => spool.id === printer.spool)?.name ?? 'no spool on it' }}
         </text>
       </g>
@@ -149,7 +151,7 @@ const setHours = (index: number, which: 'runs' | 'tended', end: 'fromH' | 'toH')
         <text
           v-if="plate.hours * perHour > 26"
           :x="x(at(plate).begins) + 4"
-          :y="HEAD + ROW * at(plate).row + 44"
+          :y="HEAD + ROW * at(plate).row + ROW / 2"
           :textLength="
             plate.marks.join(' ').length * 6.6 > plate.hours * perHour - 8
               ? plate.hours * perHour - 8
@@ -168,8 +170,8 @@ const setHours = (index: number, which: 'runs' | 'tended', end: 'fromH' | 'toH')
       ran while nobody is there,
       <span class="num">{{
         plan.doneTendedAt === null ? 'never' : dayAndHour(planned, plan.doneTendedAt)
-      }}</span>. Hatched: it may not run. Grey: it runs with nobody there, one plate at most. Pale plates wait
-      for a first piece.
+      }}</span>. Dark: it may not run. Grey: nobody is there, so that it ends what it began and no plate is
+      changed. Pale plates wait for a first piece.
     </p>
     <p v-if="never.length" class="bad small" role="alert">
       {{ never.map(plate => plate.marks.join(' ')).join(', ') }}: longer than any stretch in which the printer
@@ -197,7 +199,7 @@ const setHours = (index: number, which: 'runs' | 'tended', end: 'fromH' | 'toH')
             @update:model-value="setHours(i, 'runs', 'toH')($event)"
           />
           <FigureField
-            label="Tended from"
+            label="There from"
             :model-value="printer.tended.fromH"
             unit="h"
             :min="0"

@@ -38,7 +38,8 @@ export async function previewGcode(
   let count = 0,
     leftOut = 0,
     kind = UNNAMED,
-    first = 0
+    first = 0,
+    rose = false
   const replay = createReplay(printer, printer.filamentMm, {
     note: text => {
       const named = (LAID_KINDS as readonly string[]).indexOf(text)
@@ -50,9 +51,11 @@ export async function previewGcode(
         return
       }
       count++
-      if (first === 0) first = z
+      // A wiped line may lie higher than the first layer; nothing rises before that.
+      if (first === 0 || (z <= z0 && z < first)) first = z
       // What rises belongs to the layer that it rises to.
-      const level = z > z0 && first > 0 ? Math.ceil(z / first - 1e-3) * first : z
+      rose ||= z > z0
+      const level = rose ? Math.ceil(z / first - 1e-3) * first : z
       const key = Math.round(level * 1000)
       let layer = byLayer.get(key)
       if (!layer) {
