@@ -199,7 +199,7 @@ const setHours = (index: number, which: 'runs' | 'tended', end: 'fromH' | 'toH')
             @update:model-value="setHours(i, 'runs', 'toH')($event)"
           />
           <FigureField
-            label="There from"
+            label="There"
             :model-value="printer.tended.fromH"
             unit="h"
             :min="0"
