@@ -167,6 +167,20 @@ function apart(loops: Loops): boolean {
   )
 }
 
+/** Of all loops together; turned inside out where there are none. */
+export const boxOfAll = (loops: Loops): [number, number, number, number] =>
+  loops
+    .map(boxOf)
+    .reduce(
+      (all, box) => [
+        Math.min(all[0], box[0]),
+        Math.min(all[1], box[1]),
+        Math.max(all[2], box[2]),
+        Math.max(all[3], box[3]),
+      ],
+      [Infinity, Infinity, -Infinity, -Infinity],
+    )
+
 /** Least and greatest x and y: x0, y0, x1, y1. */
 export function boxOf(loop: Float64Array): [number, number, number, number] {
   const box: [number, number, number, number] = [Infinity, Infinity, -Infinity, -Infinity]

@@ -1,5 +1,5 @@
 /** Where a section has room for the slits of webs, and what they add to its beads. mm, in the section's plane. */
-import { boxOf } from './feature'
+import { boxOf, boxOfAll } from './feature'
 import type { Section } from './piece'
 import { polygonArea } from './polygon'
 import { clearance, wanderOf, webMargin, webPeriod, webSwing, type WebPattern } from './web-pattern'
@@ -140,7 +140,7 @@ export function laneSlits(
   least = pattern.thickMm,
 ): Array<{ lane: number; slit: Slit }> {
   if (section.length === 0) return []
-  const [x0, , x1] = boxOf(wholeOf(section))
+  const [x0, , x1] = boxOfAll(section)
   const swing = webSwing(pattern),
     clear = clearance(pattern),
     period = webPeriod(pattern),
@@ -155,10 +155,6 @@ export function laneSlits(
     const slit = blindSlit(section, x, isUpper(lane), pattern, wander)
     return slit && depthOf(slit) >= least ? [{ lane, slit }] : []
   })
-}
-
-function wholeOf(section: Section): Float64Array {
-  return section.length === 1 ? section[0] : Float64Array.from(section.flatMap(loop => Array.from(loop)))
 }
 
 /** Every slit that a layer at u has, without its cuts being made: where the bead runs out, and how far. */

@@ -7,7 +7,7 @@
  * plane.
  */
 import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
-import type { Section } from '../geometry'
+import { boxOf, boxOfAll, type Section } from '../geometry'
 import { insetEdge, insetLoops, insetShift, type InsetField } from './inset-field'
 import { innerSkinShare, wallShare, type Layer } from './lay'
 import { scanLoops } from './scanlines'
@@ -153,7 +153,7 @@ function wallRuns(field: InsetField, recipe: Recipe, isWeb: Uint8Array | null): 
 
 /** Edges whose middle lies in one of the outlines' boxes: the sides and the end of a slit. */
 function edgesWithin({ midX, midY }: InsetField, outlines: readonly Float64Array[]): Uint8Array {
-  const boxes = outlines.map(outline => extent([outline]))
+  const boxes = outlines.map(boxOf)
   return Uint8Array.from(midX, (x, e) =>
     Number(
       boxes.some(
@@ -222,23 +222,6 @@ function scaleTo(runs: LayerRuns, length: number): LayerRuns {
   return runs
 }
 
-/** A box of loops: least x, least y, greatest x, greatest y. */
-function extent(loops: Section): [number, number, number, number] {
-  let x0 = Infinity,
-    y0 = Infinity,
-    x1 = -Infinity,
-    y1 = -Infinity
-  for (const loop of loops) {
-    for (let i = 0; i < loop.length; i += 2) {
-      x0 = Math.min(x0, loop[i])
-      x1 = Math.max(x1, loop[i])
-      y0 = Math.min(y0, loop[i + 1])
-      y1 = Math.max(y1, loop[i + 1])
-    }
-  }
-  return [x0, y0, x1, y1]
-}
-
 /**
  * At most so many lines a layer: beyond it they say nothing more about time, and a picture is a grey blur.
  */
@@ -271,7 +254,7 @@ function lines(
   const turned = inside.map(loop =>
     loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)),
   )
-  const [, low, , high] = extent(turned)
+  const [, low, , high] = boxOfAll(turned)
   const count = Math.min(MOST_LINES, Math.max(1, Math.ceil((high - low) / spacing)))
   const runs = emptyRuns()
   let back = false

@@ -1,6 +1,6 @@
 /** Which share of a layer's inside is laid solid: what is open below or above it, within base and top layers. */
 import { wallsReach, type Recipe } from '../document'
-import type { Section } from '../geometry'
+import { boxOfAll, type Section } from '../geometry'
 import { insetLoops, type InsetField } from './inset-field'
 import { openShare, scanGrid, scanSection, type ScanGrid } from './open-area'
 import type { Scan } from './scanlines'
@@ -39,7 +39,7 @@ export function createSolidShare(
   let scans: ScanWindow | null = null
   return (k, field) => {
     if (k < baseLayers || k + topLayers >= layers) return 1
-    const [x0, y0, x1, y1] = box ?? boxOfAll(section, layers)
+    const [x0, y0, x1, y1] = box ?? boxBySections(section, layers)
     scans ??= new ScanWindow(
       section,
       scanGrid(x0, y0, x1, y1, SCAN_LINES),
@@ -52,17 +52,9 @@ export function createSolidShare(
   }
 }
 
-/** Box of a model known by its sections: looked at in so many of them. */
+/** Looked at in so many sections, where a model is known by them alone. */
 const LOOKS = 16
-function boxOfAll(section: (layer: number) => Section, layers: number): [number, number, number, number] {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
-  for (let i = 0; i <= LOOKS; i++)
-    for (const loop of section(Math.round((i / LOOKS) * (layers - 1))))
-      for (let p = 0; p < loop.length; p += 2) {
-        x0 = Math.min(x0, loop[p])
-        x1 = Math.max(x1, loop[p])
-        y0 = Math.min(y0, loop[p + 1])
-        y1 = Math.max(y1, loop[p + 1])
-      }
-  return [x0, y0, x1, y1]
-}
+const boxBySections = (section: (layer: number) => Section, layers: number) =>
+  boxOfAll(
+    Array.from({ length: LOOKS + 1 }, (_, i) => section(Math.round((i / LOOKS) * (layers - 1)))).flat(),
+  )

@@ -1,5 +1,5 @@
 /** What a piece in a machine file is like: sizes, beads, layers, what lies inside. Nothing is known of the piece yet. */
-import { convexHull, polygonArea, polygonPerimeter } from '../../geometry'
+import { hullOf, polygonArea, polygonPerimeter } from '../../geometry'
 import type { KeptLayer } from './piece-in-file'
 import type { FilePiece } from './read-file'
 
@@ -7,12 +7,10 @@ export interface LayerShape {
   layer: KeptLayer
   /** Height over the piece's foot as a share of all. */
   at: number
-  /** Hull of what is laid, counter-clockwise, and its area (mm²), perimeter and middle (mm). */
+  /** Hull of what is laid, counter-clockwise, its area (mm²) and perimeter (mm). */
   hull: Float64Array
   area: number
   perimeter: number
-  x: number
-  y: number
 }
 
 export interface PieceFigures {
@@ -20,16 +18,15 @@ export interface PieceFigures {
   layers: number
   layerHeightMm: number
   spiral: boolean
-  /** Chains laid without leaving off, in the middle of all layers. */
-  loops: number
   /** Plastic of a millimetre of bead, mm². */
   perMm: number
   shapes: LayerShape[]
 }
 
-const middleOf = (values: number[]): number => {
+/** The middle one of values in their order; null of none. */
+export function medianOf(values: readonly number[]): number | null {
   const sorted = [...values].sort((a, b) => a - b)
-  return sorted[sorted.length >> 1] ?? 0
+  return sorted[sorted.length >> 1] ?? null
 }
 
 export function pieceFigures({ found, kept }: FilePiece): PieceFigures {
@@ -38,13 +35,12 @@ export function pieceFigures({ found, kept }: FilePiece): PieceFigures {
   const top = found.max[2]
   const steps = layers.slice(1).map((layer, i) => layer.z - layers[i].z)
   // The first layer may be thicker: the others say how high one is. A spiral's loops rise by one.
-  const layerHeightMm = middleOf(steps.filter(step => step > 1e-3))
+  const layerHeightMm = medianOf(steps.filter(step => step > 1e-3)) ?? layers[0]?.z ?? 0
   return {
     heightMm: top,
     layers: layers.length,
-    layerHeightMm: layerHeightMm || (layers[0]?.z ?? 0),
+    layerHeightMm,
     spiral,
-    loops: middleOf(layers.slice(1).map(layer => layer.chains)) || 1,
     perMm: beadPlastic(kept),
     shapes: kept.map(layer => shapeOf(layer, top)),
   }
@@ -71,20 +67,13 @@ function beadPlastic(kept: readonly KeptLayer[]): number {
 }
 
 function shapeOf(layer: KeptLayer, top: number): LayerShape {
-  const points: Array<readonly [number, number]> = []
-  for (let i = 0; i < layer.segments.length; i += 5) {
-    points.push([layer.segments[i], layer.segments[i + 1]], [layer.segments[i + 2], layer.segments[i + 3]])
-  }
-  const hull = Float64Array.from(convexHull(points).flat())
-  const { area, x, y } =
-    hull.length >= 6 ? polygonArea(hull) : { area: 0, x: points[0]?.[0] ?? 0, y: points[0]?.[1] ?? 0 }
+  // Each stretch is its two ends and its plastic.
+  const hull = hullOf(Float64Array.from(layer.segments.filter((_, i) => i % 5 !== 4)))
   return {
     layer,
     at: top > 0 ? layer.z / top : 0,
     hull,
-    area: Math.abs(area),
-    perimeter: hull.length >= 4 ? polygonPerimeter(hull) : 0,
-    x,
-    y,
+    area: Math.abs(polygonArea(hull).area),
+    perimeter: polygonPerimeter(hull),
   }
 }

@@ -1,6 +1,6 @@
 /** Which way a piece of the project lies in a file: turned, moved, or in a mirror. mm */
-import { polygonArea, type Section } from '../../geometry'
-import type { LayerShape } from './figures'
+import { areaMoments, type Section } from '../../geometry'
+import { toStretch } from './stretch'
 
 export interface Fit {
   /** Root of the mean square distance of the laid hull from the wanted one, mm. */
@@ -18,22 +18,10 @@ interface Moments {
 }
 
 function momentsOf(hull: Float64Array): Moments {
-  const { area, x, y } = polygonArea(hull)
-  let xx = 0,
-    yy = 0,
-    xy = 0
-  for (let i = 0, j = hull.length - 2; i < hull.length; j = i, i += 2) {
-    const ax = hull[j] - x,
-      ay = hull[j + 1] - y,
-      bx = hull[i] - x,
-      by = hull[i + 1] - y,
-      cross = ax * by - bx * ay
-    xx += ((ax * ax + ax * bx + bx * bx) * cross) / 12
-    yy += ((ay * ay + ay * by + by * by) * cross) / 12
-    xy += ((2 * ax * ay + ax * by + bx * ay + 2 * bx * by) * cross) / 24
-  }
-  const way = Math.sign(area) || 1
-  return { x, y, turn: 0.5 * Math.atan2(2 * xy * way, (xx - yy) * way) }
+  const { area, x: ax, y: ay, xx, yy, xy } = areaMoments([hull])
+  const x = ax / area,
+    y = ay / area
+  return { x, y, turn: 0.5 * Math.atan2(2 * (xy / area - x * y), xx / area - x * x - (yy / area - y * y)) }
 }
 
 /** Points of a hull at even distances. */
@@ -60,29 +48,14 @@ function even(hull: Float64Array, count: number): Array<[number, number]> {
   return points
 }
 
-/** Distance from the outline of a hull, mm. */
-function away(hull: Float64Array, x: number, y: number): number {
-  let best = Infinity
-  for (let i = 0; i < hull.length; i += 2) {
-    const j = (i + 2) % hull.length
-    const dx = hull[j] - hull[i],
-      dy = hull[j + 1] - hull[i + 1],
-      length = dx * dx + dy * dy
-    const t =
-      length > 0 ? Math.min(1, Math.max(0, ((x - hull[i]) * dx + (y - hull[i + 1]) * dy) / length)) : 0
-    best = Math.min(best, Math.hypot(hull[i] + t * dx - x, hull[i + 1] + t * dy - y))
-  }
-  return best
-}
-
 const LOOKS = 72
 
-/** Fits what is laid on the hull of a wanted section, which lies half a bead further out. */
-export function fit(shape: LayerShape, wanted: Float64Array): Fit | null {
-  if (shape.hull.length < 6 || wanted.length < 6) return null
-  const own = momentsOf(shape.hull),
+/** Fits the hull of what is laid on that of a wanted section, which lies half a bead further out. */
+export function fit(laid: Float64Array, wanted: Float64Array): Fit | null {
+  if (laid.length < 6 || wanted.length < 6) return null
+  const own = momentsOf(laid),
     other = momentsOf(wanted)
-  const points = even(shape.hull, LOOKS)
+  const points = even(laid, LOOKS)
   let best: Fit | null = null
   for (const mirrored of [false, true])
     for (const half of [0, Math.PI]) {
@@ -95,7 +68,7 @@ export function fit(shape: LayerShape, wanted: Float64Array): Fit | null {
           dy = mirrored ? own.y - y : y - own.y
         return [other.x + dx * cos - dy * sin, other.y + dx * sin + dy * cos]
       }
-      const distances = points.map(([x, y]) => away(wanted, ...toSection(x, y)))
+      const distances = points.map(([x, y]) => depthIn([wanted], ...toSection(x, y)).depth)
       const mean = distances.reduce((sum, value) => sum + value, 0) / distances.length
       const off = Math.sqrt(distances.reduce((sum, value) => sum + (value - mean) ** 2, 0) / distances.length)
       if (!best || off < best.off - 1e-9) best = { off, mirrored, toSection }
@@ -113,13 +86,9 @@ export function depthIn(section: Section, x: number, y: number): { depth: number
         ay = loop[j + 1],
         bx = loop[i],
         by = loop[i + 1]
-      const dx = bx - ax,
-        dy = by - ay,
-        length = dx * dx + dy * dy
-      const t = length > 0 ? Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / length)) : 0
-      const far = Math.hypot(ax + t * dx - x, ay + t * dy - y)
+      const far = toStretch(x, y, ax, ay, bx, by)
       if (far < depth) depth = far
-      if (ay > y !== by > y && x < ax + ((y - ay) * dx) / dy) inside = !inside
+      if (ay > y !== by > y && x < ax + ((y - ay) * (bx - ax)) / (by - ay)) inside = !inside
     }
   return { depth, inside }
 }

@@ -1,3 +1,5 @@
 export { readMachineFile, MAX_MACHINE_BYTES, type ReadFile, type FilePiece, type Source } from './read-file'
-export { comparePiece, identify, type CheckRow, type DifferenceCode, type PieceCheck } from './compare'
+export { identify } from './identify'
+export { comparePiece, type PieceCheck } from './compare'
+export { type CheckRow, type DifferenceCode } from './check-row'
 export type { WantedPiece } from './wanted'

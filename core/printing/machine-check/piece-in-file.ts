@@ -2,6 +2,7 @@
  * One piece as a machine file lays it, gathered stretch by stretch: its layers, and all that lies in some of them.
  * Found from moves alone; mm and mm³.
  */
+import { toStretch } from './stretch'
 
 export interface FoundLayer {
   /** Height at which it ends. */
@@ -101,7 +102,7 @@ export class PieceInFile {
     this.rose = rises
     const across = Math.hypot(this.max[0] - this.min[0], this.max[1] - this.min[1])
     if (!rises) return
-    const round = this.away > AWAY * across && this.near(x0, y0, x1, y1) < BACK
+    const round = this.away > AWAY * across && toStretch(this.began[0], this.began[1], x0, y0, x1, y1) < BACK
     // Where the section jumps, the loop no longer comes by: it is let go at its length and begun anew there.
     const lost = this.lastLoop > 0 && layer.length > LOST * this.lastLoop
     if (round) this.lastLoop = layer.length
@@ -111,15 +112,6 @@ export class PieceInFile {
   /** A spiral that levels out at its head carries on with its last layer. */
   private rising(z1: number): boolean {
     return this.at !== null && Math.abs(z1 - this.at[2]) < LEVEL && this.risingMm > 0.5 * this.laidMm
-  }
-
-  private near(x0: number, y0: number, x1: number, y1: number): number {
-    const [px, py] = this.began,
-      dx = x1 - x0,
-      dy = y1 - y0,
-      length = dx * dx + dy * dy
-    const t = length > 0 ? Math.min(1, Math.max(0, ((px - x0) * dx + (py - y0) * dy) / length)) : 0
-    return Math.hypot(x0 + t * dx - px, y0 + t * dy - py)
   }
 
   private begin(x: number, y: number): void {

@@ -10,8 +10,7 @@ export interface WantedPiece {
   recipe: Recipe
   filament: Filament
   printer: Printer
-  /** What it should weigh, and what should come off the spool, g. */
-  massG: number
+  /** What should come off the spool, g. */
   filamentG: number
   /** Sections as it stands on the bed, mm: without the slits of its webs, and with them. */
   plain(z: number): Section

@@ -1,6 +1,6 @@
 /** Why a plate is not written: the place, the figure, what would mend it. */
 import { beadSection, DocumentError, type Printer } from '../../document'
-import type { Section } from '../../geometry'
+import { boxOfAll } from '../../geometry'
 import type { Filament } from '../../libraries'
 import { cappedSpeed } from '../layer-time'
 import type { Plate, PlatePart } from './write-plate'
@@ -61,25 +61,13 @@ function onBed(part: PlatePart, { bedMm, name }: Printer): void {
     const { section } = part.at(((k + 0.5) * part.heightMm) / LOOKS)
     // A brim lies round the foot; anywhere else it would be room that is not needed.
     const brim = k === 0 ? part.recipe.brimMm : 0
-    const [x0, y0, x1, y1] = extentOf(section)
+    const [x0, y0, x1, y1] = boxOfAll(section)
     if (x0 < brim - 1e-6 || y0 < brim - 1e-6 || x1 > width - brim + 1e-6 || y1 > depth - brim + 1e-6)
       throw new DocumentError(
         part.name,
         `reaches from ${x0.toFixed(1)} to ${x1.toFixed(1)} and ${y0.toFixed(1)} to ${y1.toFixed(1)} mm${brim > 0 ? ` and wants a brim of ${brim} mm` : ''}; the bed of ${name} is ${width} × ${depth} mm. Move or turn it`,
       )
   }
-}
-
-function extentOf(section: Section): [number, number, number, number] {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
-  for (const loop of section)
-    for (let i = 0; i < loop.length; i += 2) {
-      x0 = Math.min(x0, loop[i])
-      x1 = Math.max(x1, loop[i])
-      y0 = Math.min(y0, loop[i + 1])
-      y1 = Math.max(y1, loop[i + 1])
-    }
-  return [x0, y0, x1, y1]
 }
 
 /** A spiral is one loop from foot to head; with more it would have to travel, and would string. */

@@ -3,7 +3,7 @@
  * usual words for temperature and fan. Layer by layer, so that a file of any length is made in little memory.
  */
 import { beadSection, type Printer, type Recipe } from '../../document'
-import type { Section } from '../../geometry'
+import { polygonArea, type Section } from '../../geometry'
 import type { Filament } from '../../libraries'
 import { divideSection } from '../divide-edges'
 import { insetField, insetLoops } from '../inset-field'
@@ -134,7 +134,7 @@ function brim(moves: PlateMoves, foot: Section, recipe: Recipe): void {
   const w = recipe.beadWidthMm,
     count = Math.floor(recipe.brimMm / w + 1e-9)
   if (count === 0) return
-  const outlines = foot.filter(loop => areaOf(loop) > 0)
+  const outlines = foot.filter(loop => polygonArea(loop).area > 0)
   const field = insetField(divideSection(outlines, LONGEST_EDGE))
   for (let i = count; i >= 1; i--)
     for (const loop of insetLoops(field, -(i - 0.5) * w)) {
@@ -146,13 +146,6 @@ function brim(moves: PlateMoves, foot: Section, recipe: Recipe): void {
         lay(moves, x, y, Math.hypot(x - moves.x[at], y - moves.y[at]), 'brim')
       }
     }
-}
-
-function areaOf(loop: Float64Array): number {
-  let sum = 0
-  for (let i = 0, j = loop.length - 2; i < loop.length; j = i, i += 2)
-    sum += (loop[j] * loop[i + 1] - loop[i] * loop[j + 1]) / 2
-  return sum
 }
 
 /** Writes moves as words; knows where the nozzle is, how fast it goes and how much was pushed. */

@@ -25,14 +25,13 @@ export function wantedPieces(airframe: Airframe, assessment: Assessment): Wanted
   return airframe.pieces.flatMap((piece): WantedPiece[] => {
     const report = assessment.pieces.find(item => item.id === piece.id)
     if (!report || piece.zone.recipe.stance === 'flat') return []
-    return [wantedPiece(airframe, piece, report.predictedG, report.filamentG, report.printer)]
+    return [wantedPiece(airframe, piece, report.filamentG, report.printer)]
   })
 }
 
 function wantedPiece(
   airframe: Airframe,
   piece: Piece,
-  massG: number,
   filamentG: number,
   printer: string | null,
 ): WantedPiece {
@@ -46,7 +45,6 @@ function wantedPiece(
     recipe: piece.zone.recipe,
     filament: airframe.filamentOf(piece.zone),
     printer: doc.printers.find(item => item.id === printer) ?? doc.printers[0],
-    massG,
     filamentG,
     plain: z => toBed(piece.sectionAt(piece.from + z)),
     webbed: z => toBed(webbedSection(piece, pattern ? websOf(piece, pattern) : [], piece.from + z)),

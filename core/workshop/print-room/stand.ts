@@ -1,7 +1,7 @@
 /** A piece as it stands on a bed: its own section turned, mirrored where its frame is left-handed, and moved. mm */
 import { DocumentError, type PlatePiece } from '../../document'
 import {
-  convexHull,
+  hullOf,
   turnsHanded,
   webbedSection,
   slitOutlines,
@@ -123,14 +123,12 @@ export function plateShapes(airframe: Airframe, places: readonly PlatePiece[]): 
     const piece = airframe.pieces.find(item => item.id === place.piece)
     if (!piece) return []
     const { toBed, widthMm, depthMm } = stand(piece, place)
-    const points = toBed(outline(piece)).flatMap(loop =>
-      Array.from({ length: loop.length / 2 }, (_, i) => [loop[2 * i], loop[2 * i + 1]] as const),
-    )
+    const all = toBed(outline(piece)).flatMap(loop => Array.from(loop))
     return [
       {
         piece: piece.id,
         mark: piece.mark,
-        outline: convexHull(points).flat(),
+        outline: Array.from(hullOf(Float64Array.from(all))),
         widthMm,
         depthMm,
         brimMm: piece.zone.recipe.brimMm,
