@@ -49,7 +49,7 @@ export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } fro
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
 export { noCuts, type NoCut } from './assessment/resolve'
-export { coverWanted } from './assessment/findings'
+export { coverWanted, WEIGH_LIMIT } from './assessment/findings'
 
 export interface Assessor {
   assess(doc: ProjectFile): Assessment

@@ -1,7 +1,7 @@
 /**
  * Colours of the pieces in the light of each station's question, with the legend that says what they mean.
  */
-import type { Assessment, PieceReport } from '../../core/assess'
+import { WEIGH_LIMIT, type Assessment, type PieceReport } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
 import { amount, figure } from './format'
 import type { StationId } from '../stations/path'
@@ -150,14 +150,14 @@ export function paintFor(
         piece.weighedG === null ? null : piece.weighedG / piece.predictedG - 1
       const bands: Legend[] = [
         { label: 'not weighed', colour: PAPER, pattern: 0 },
-        { label: 'within 7 %', colour: '#a9c3a0', pattern: 0 },
+        { label: `within ${figure(100 * WEIGH_LIMIT)} %`, colour: '#a9c3a0', pattern: 0 },
         { label: 'heavy', colour: '#b3262e', pattern: 2 },
         { label: 'light', colour: '#4f86b8', pattern: 1 },
       ]
       const band = (piece: PieceReport) => {
         const o = off(piece)
         if (o === null) return 0
-        if (Math.abs(o) <= 0.07) return 1
+        if (Math.abs(o) <= WEIGH_LIMIT) return 1
         return o > 0 ? 2 : 3
       }
       return {

@@ -1,7 +1,13 @@
 /** The print room: its plan as of now, and what is done in it, each as one named edit. */
 import { format } from 'date-fns'
 import type { PlatePiece, PlateRecord, PrintFault } from '../../core/document'
-import { spoolFor, type PlannedPlate, type RoomPlan, type Shelf } from '../../core/workshop/print-room'
+import {
+  recipeOf,
+  spoolFor,
+  type PlannedPlate,
+  type RoomPlan,
+  type Shelf,
+} from '../../core/workshop/print-room'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 import { today } from '~/composables/format'
@@ -145,8 +151,8 @@ export function usePrintRoom() {
         draft.accepted.push({
           piece: piece.id,
           printer: piece.printer!,
-          zone: piece.zone,
           filament: piece.filament,
+          recipe: structuredClone(toRaw(recipeOf(doc.value, piece.zone))),
           date: today(),
           byHand,
           note,

@@ -9,6 +9,7 @@ import {
   type Equipment,
   type Joint,
   type ProjectFile,
+  type Recipe,
 } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
@@ -60,6 +61,9 @@ const hinge = (kind: Control['hinge']['kind'], count: number): Control['hinge'] 
 
 const NINE_GRAM = { torqueNcm: 14, travelDeg: 50 }
 
+const NOSE: Recipe = { ...school('beads', 'pla-tough'), walls: 3, baseLayers: 12 }
+const WING: Recipe = school('spiral-lattice', 'pla-foam')
+
 /** A piece alone on its plate, in the middle of what a bed holds. */
 const printed = (
   piece: string,
@@ -82,11 +86,20 @@ const printed = (
 const accepted = (
   piece: string,
   printer: string,
-  zone: string,
   filament: string,
+  recipe: Recipe,
   date: string,
   note: string,
-): ProjectFile['accepted'][number] => ({ piece, printer, zone, filament, date, byHand: false, note })
+): ProjectFile['accepted'][number] => ({
+  piece,
+  printer,
+  filament,
+  // A copy: what was printed stays what it was.
+  recipe: { ...recipe, lattice: recipe.lattice && { ...recipe.lattice } },
+  date,
+  byHand: false,
+  note,
+})
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
@@ -264,20 +277,20 @@ export const THISTLEDOWN: ProjectFile = {
       id: 'nose',
       name: 'Nose and firewall',
       filament: 'pla-tough',
-      recipe: { ...school('beads', 'pla-tough'), walls: 3, baseLayers: 12 },
+      recipe: NOSE,
     },
     { id: 'body', name: 'Body', filament: 'pla-foam', recipe: { ...school('beads', 'pla-foam'), walls: 2 } },
     {
       id: 'wing-inner',
       name: 'Inner wing',
       filament: 'pla-foam',
-      recipe: school('spiral-lattice', 'pla-foam'),
+      recipe: WING,
     },
     {
       id: 'wing-outer',
       name: 'Outer wing',
       filament: 'pla-foam',
-      recipe: { ...school('spiral-lattice', 'pla-foam'), brimMm: 4 },
+      recipe: { ...WING, brimMm: 4 },
     },
     {
       id: 'tail',
@@ -446,9 +459,9 @@ export const THISTLEDOWN: ProjectFile = {
     },
   ],
   accepted: [
-    accepted('wing-1-starboard', 'tall', 'wing-inner', 'pla-foam', '2026-10-03', 'seam a little proud'),
-    accepted('wing-1-port', 'boxed', 'wing-inner', 'pla-foam', '2026-10-04', ''),
-    accepted('body-1', 'boxed', 'nose', 'pla-tough', '2026-10-05', ''),
+    accepted('wing-1-starboard', 'tall', 'pla-foam', WING, '2026-10-03', 'seam a little proud'),
+    accepted('wing-1-port', 'boxed', 'pla-foam', WING, '2026-10-04', ''),
+    accepted('body-1', 'boxed', 'pla-tough', NOSE, '2026-10-05', ''),
   ],
   fileChecks: [{ piece: 'wing-1-starboard', date: '2026-10-03', verdict: 'accepted', found: '' }],
   given: [],

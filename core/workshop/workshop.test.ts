@@ -208,8 +208,12 @@ describe('export', () => {
       }),
     ).rejects.toThrow('stopped')
     const report = { ...assess(plover).pieces[0], zoneName: '=SUM(A1), "x"' }
-    expect(piecesCsv([report]).split('\r\n')[1]).toContain('"\'=SUM(A1), ""x"""')
-    expect(piecesCsv([{ ...report, zoneName: '\n =1+1' }])).toContain('"\'\n =1+1"')
+    expect(piecesCsv([report], () => DEMOS[0].zones[2].recipe).split('\r\n')[1]).toContain(
+      '"\'=SUM(A1), ""x"""',
+    )
+    expect(piecesCsv([{ ...report, zoneName: '\n =1+1' }], () => DEMOS[0].zones[2].recipe)).toContain(
+      '"\'\n =1+1"',
+    )
     const name = uniqueNames()
     expect(['a.stl', 'A.stl', 'plates/a.b-01.3mf', 'plates/A.b-01.3mf', 'a-2.stl'].map(name)).toEqual([
       'a.stl',

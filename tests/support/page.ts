@@ -90,16 +90,28 @@ export class Page {
   }
   choose = async (css: string, title: string) => {
     await this.find(`${css} .v-field`).click()
-    const option: WebElement = await this.driver.wait(async () => {
-      // The list is drawn as it scrolls: an item may go while it is being read.
-      try {
-        for (const item of await this.driver.findElements(By.css('.v-overlay--active .v-list-item')))
-          if ((await item.getText()).startsWith(title)) return item
-      } catch {
-        /* asked again */
-      }
-      return null as unknown as WebElement
-    }, PATIENCE)
+    const option: WebElement = await this.driver.wait(
+      async () => {
+        // The list is drawn as it scrolls: an item may go while it is being read.
+        try {
+          for (const item of await this.driver.findElements(By.css('.v-overlay--active .v-list-item')))
+            if ((await item.getText()).startsWith(title)) return item
+          // Further down, as a wheel would; at the end from the top again.
+          await this.driver.executeScript(
+            `const list = [...document.querySelectorAll('.v-overlay--active .v-list')].at(-1)
+          if (!list) return
+          const before = list.scrollTop
+          list.scrollTop += list.clientHeight / 2
+          if (list.scrollTop === before) list.scrollTop = 0`,
+          )
+        } catch {
+          /* asked again */
+        }
+        return null as unknown as WebElement
+      },
+      PATIENCE,
+      `${css} offers no ${title}`,
+    )
     await this.driver.executeScript('arguments[0].click()', option)
     await this.settled()
   }

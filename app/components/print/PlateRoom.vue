@@ -90,7 +90,7 @@ const when = (hours: number | null) => (hours === null ? 'fits no hours' : dayAn
 <style scoped>
 .plates {
   display: grid;
-  grid-template-columns: minmax(360px, 1fr) minmax(340px, 1fr);
+  grid-template-columns: minmax(390px, 1.1fr) minmax(330px, 1fr);
   gap: 22px;
   min-height: 0;
 }
@@ -105,8 +105,8 @@ h3 {
 }
 .plate {
   display: grid;
-  grid-template-columns: 62px 44px minmax(0, 1fr) 46px 46px 84px;
-  gap: 8px;
+  grid-template-columns: 64px 40px minmax(70px, 1fr) 42px 40px 78px;
+  gap: 6px;
   align-items: baseline;
   width: 100%;
   text-align: left;

@@ -24,6 +24,8 @@ const { answer, of, fresh, fault } = useAside(
 )
 const rows = computed<SchoolFigures[]>(() => answer.value ?? [])
 const base = computed(() => rows.value[0])
+/** Rows of another zone or filament stand until the new ones come, and are not taken for them. */
+const shown = computed(() => fresh.value && base.value?.zone.id === zone.value.id)
 function take(row: SchoolFigures) {
   const { zones } = withZone(toRaw(doc.value), row.zone)
   project.takeOffer(
@@ -45,7 +47,8 @@ function take(row: SchoolFigures) {
       aria-label="What to look at"
       ><v-btn value="schools" data-mode="schools">Schools side by side</v-btn
       ><v-btn value="inside" data-mode="inside">Look inside</v-btn></v-btn-toggle
-    ><span v-if="mode === 'schools'" class="zone">{{ zone.name }}</span
+    ><span v-if="mode === 'schools'" class="zone"
+      >{{ zone.name }}<span v-if="!shown" class="quiet">, computing</span></span
     ><v-select
       v-if="mode === 'schools'"
       v-model="filament"
@@ -57,7 +60,7 @@ function take(row: SchoolFigures) {
   </div>
   <p v-if="fault" class="bad small" role="alert">The schools could not be computed: {{ fault }}.</p>
   <SliceLook v-if="mode === 'inside'" />
-  <table v-else class="ledger" data-table="schools">
+  <table v-else class="ledger" :class="{ quiet: !shown }" data-table="schools" :aria-busy="!shown">
     <thead>
       <tr>
         <th>School</th>

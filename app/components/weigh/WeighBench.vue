@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { WEIGH_LIMIT } from '../../../core/assess'
 import { amount, signed, today } from '~/composables/format'
 import { parseFigure } from '~/composables/parse-figure'
 import { useBench } from '~/composables/useBench'
@@ -60,7 +61,7 @@ function commit(id: string, name: string, predictedG: number) {
         </td>
         <td
           class="r num"
-          :class="{ bad: p.weighedG !== null && Math.abs(p.weighedG / p.predictedG - 1) > 0.07 }"
+          :class="{ bad: p.weighedG !== null && Math.abs(p.weighedG / p.predictedG - 1) > WEIGH_LIMIT }"
         >
           {{ p.weighedG === null ? '' : `${signed(100 * (p.weighedG / p.predictedG - 1), 1)} %` }}
         </td>

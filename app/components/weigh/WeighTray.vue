@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { WEIGH_LIMIT } from '../../../core/assess'
+import { firstPieceState, releases } from '../../../core/workshop/print-room'
 import { amount, amountOf, figure, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
@@ -7,32 +9,37 @@ const t = computed(() => now.value.totals)
 const ahead = computed(() => now.value.forecast)
 const percent = (chance: number) =>
   chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${figure(100 * chance)} %`
-const first = computed(() => {
-  const entry = doc.value.weighIns[0]
-  const piece = entry && now.value.pieces.find(item => item.id === entry.piece)
-  return piece && piece.weighedG !== null
-    ? { piece, off: 100 * (piece.weighedG / piece.predictedG - 1) }
-    : null
-})
+/** The same rule as at Print: one piece of each filament, recipe and printer before the rest. */
+const waiting = computed(() =>
+  releases(doc.value, now.value).flatMap(release => {
+    const piece = now.value.pieces.find(item => item.id === release.first)
+    return piece && release.held.length > 0
+      ? [{ ...firstPieceState(doc.value, piece), piece, held: release.held.length }]
+      : []
+  }),
+)
+const limit = 100 * WEIGH_LIMIT
+function firstWord(off: number): string {
+  if (Math.abs(off) <= limit) return 'Look it over and accept it at Print.'
+  return off > 0 ? 'Check flow, bead width and infill.' : 'Look for missing layers and starved beads.'
+}
 </script>
 
 <template>
   <div class="stack">
     <ScalePanel />
-    <h3>First piece</h3>
-    <p v-if="!first">
-      Print one piece that stands for the rest, weigh it, and enter it before you print the others: a heavy
-      skin shows on the first piece.
+    <h3>First pieces</h3>
+    <p v-if="!waiting.length">
+      <b class="good">Nothing is held.</b> Of every filament, recipe and printer a piece has been accepted.
     </p>
-    <p v-else-if="Math.abs(first.off) <= 7">
-      <b class="good">Release the rest.</b> {{ first.piece.name }} is {{ signed(first.off, 1) }} % off its
-      prediction; 7 % is allowed.
-    </p>
-    <p v-else>
-      <b class="bad">Hold the rest.</b> {{ first.piece.name }} is {{ signed(first.off, 1) }} % off its
-      prediction; 7 % is allowed.
-      {{
-        first.off > 0 ? 'Check flow, bead width and infill.' : 'Look for missing layers and starved beads.'
+    <p v-for="item in waiting" :key="item.piece.id" data-first>
+      <b :class="item.offPercent !== null && Math.abs(item.offPercent) > limit ? 'bad' : ''">{{
+        item.piece.name
+      }}</b>
+      goes before {{ item.held }} more like it{{
+        item.offPercent === null
+          ? '; it is not weighed yet.'
+          : `: ${signed(item.offPercent, 1)} % off, ${figure(limit)} % is allowed. ${firstWord(item.offPercent)}`
       }}
     </p>
     <h3>Forecast</h3>

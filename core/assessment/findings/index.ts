@@ -1,4 +1,4 @@
-export { coverWanted, findProblems } from './design-problems'
+export { coverWanted, findProblems, WEIGH_LIMIT } from './design-problems'
 export {
   balanceVerdict,
   hoursVerdict,

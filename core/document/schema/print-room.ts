@@ -1,6 +1,7 @@
 /** What was, is and will be printed: plates that were begun or set by hand, first pieces, checked machine files. */
 import { z } from 'zod'
 import { date, figure, id, list, text } from './fields'
+import { Recipe } from './recipe'
 
 const placeMm = z.number().min(0).max(1000)
 
@@ -46,8 +47,8 @@ export const PlateRecord = z.strictObject({
 export const Acceptance = z.strictObject({
   piece: id,
   printer: id,
-  zone: id,
   filament: id,
+  recipe: Recipe.describe('as it was printed; the same recipe in another zone is accepted with it'),
   date,
   byHand: z.boolean().describe('the rest was released although not everything was looked at'),
   note: text,

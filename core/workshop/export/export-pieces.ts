@@ -1,10 +1,10 @@
 /** All pieces as solids for the printer: an STL a piece, a 3MF a plate, and a list. */
 import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
-import type { Printer } from '../../document'
+import type { Printer, Recipe } from '../../document'
 import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../../geometry'
 import { lies, writeStl, writeThreeMf } from '../../printing'
-import { layPlates, stand } from '../print-room'
+import { layPlates, recipeOf, stand } from '../print-room'
 
 export interface ExportedFile {
   name: string
@@ -46,7 +46,10 @@ export async function exportPieces(
   }
   for (const printer of airframe.doc.printers)
     files.push(...plateFiles(printer, airframe, reports, meshes, nameOf))
-  files.push({ name: 'pieces.csv', bytes: encodeText(piecesCsv(reports)) })
+  files.push({
+    name: 'pieces.csv',
+    bytes: encodeText(piecesCsv(reports, piece => recipeOf(airframe.doc, piece.zone))),
+  })
   return files
 }
 
@@ -130,7 +133,7 @@ export function encodeText(text: string): Uint8Array {
   return Uint8Array.from(escaped, c => c.charCodeAt(0))
 }
 
-const COLUMNS: ReadonlyArray<[string, (piece: PieceReport) => string | number]> = [
+const COLUMNS: ReadonlyArray<[string, (piece: PieceReport, recipe: Recipe) => string | number]> = [
   ['file', p => `${p.id}.stl`],
   ['mark', p => p.mark],
   ['name', p => p.name],
@@ -147,13 +150,24 @@ const COLUMNS: ReadonlyArray<[string, (piece: PieceReport) => string | number]> 
   ['filament_g', p => p.filamentG.toFixed(2)],
   ['hours', p => p.hours.toFixed(2)],
   ['layers', p => p.layers],
+  ['walls', (_, recipe) => recipe.walls],
+  ['bead_mm', (_, recipe) => recipe.beadWidthMm],
+  ['layer_mm', (_, recipe) => recipe.layerHeightMm],
+  ['infill_pct', (_, recipe) => Math.round(100 * recipe.infillShare)],
+  ['base_layers', (_, recipe) => recipe.baseLayers],
+  ['top_layers', (_, recipe) => recipe.topLayers],
+  ['flow', (_, recipe) => recipe.flow],
+  ['nozzle_c', (_, recipe) => recipe.nozzleC],
+  ['spiral', (_, recipe) => (recipe.spiral ? 'yes' : 'no')],
+  ['gap_closing_under_mm', (_, recipe) => recipe.lattice?.slitMm ?? ''],
+  ['second_skin_mm', (_, recipe) => recipe.skinGapMm ?? ''],
   ['joint_foot', p => p.joints.foot?.kind ?? ''],
   ['joint_head', p => p.joints.head?.kind ?? ''],
 ]
 
 /** RFC 4180, a line a piece. Cells that a spreadsheet would take for a formula get a leading apostrophe. */
-export function piecesCsv(reports: readonly PieceReport[]): string {
-  const rows = reports.map(piece => COLUMNS.map(([, value]) => value(piece)))
+export function piecesCsv(reports: readonly PieceReport[], recipeOf: (piece: PieceReport) => Recipe): string {
+  const rows = reports.map(piece => COLUMNS.map(([, value]) => value(piece, recipeOf(piece))))
   // What a spreadsheet would take for a formula is text, also behind spaces and line breaks.
   return `${Papa.unparse({ fields: COLUMNS.map(([name]) => name), data: rows }, { escapeFormulae: /^\s*[=+\-@]/ })}\r\n`
 }

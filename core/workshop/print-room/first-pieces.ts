@@ -1,11 +1,12 @@
 /** Of every filament, recipe and printer that has printed nothing accepted yet, one piece goes first. */
-import type { ProjectFile } from '../../document'
-import type { Assessment, PieceReport } from '../../assess'
+import type { ProjectFile, Recipe } from '../../document'
+import { WEIGH_LIMIT, type Assessment, type PieceReport } from '../../assess'
 
 export interface Release {
-  zone: string
   filament: string
   printer: string
+  /** Names of the zones that are printed so. */
+  zones: string[]
   /** The piece that goes first; null where something has been accepted already. */
   first: string | null
   /** Pieces that wait for it. */
@@ -15,8 +16,12 @@ export interface Release {
 /** A representative piece has at least this share of the grams of the heaviest: a small one hides a heavy skin. */
 const REPRESENTATIVE = 0.4
 
-const keyOf = (piece: Pick<PieceReport, 'zone' | 'filament' | 'printer'>): string =>
-  `${piece.zone} ${piece.filament} ${piece.printer}`
+/** A recipe as far as it shows in a piece: a brim comes off, and the school is only where it began. */
+const laidBy = ({ brimMm: _, school: __, ...recipe }: Recipe): string =>
+  JSON.stringify(Object.entries(recipe).sort(([a], [b]) => (a < b ? -1 : 1)))
+
+export const recipeOf = (doc: ProjectFile, zone: string): Recipe =>
+  (doc.zones.find(item => item.id === zone) ?? doc.zones[0]).recipe
 
 /** A piece is printed when a plate with it is done, or it was weighed, and it has not been redesigned since. */
 export function isPrinted(doc: ProjectFile, piece: PieceReport): boolean {
@@ -27,24 +32,21 @@ export function isPrinted(doc: ProjectFile, piece: PieceReport): boolean {
   )
 }
 
-export const isAccepted = (
-  doc: ProjectFile,
-  piece: Pick<PieceReport, 'zone' | 'filament' | 'printer'>,
-): boolean =>
-  doc.accepted.some(
-    item => item.zone === piece.zone && item.filament === piece.filament && item.printer === piece.printer,
-  )
-
 export function releases(doc: ProjectFile, { pieces }: Pick<Assessment, 'pieces'>): Release[] {
   const groups = new Map<string, PieceReport[]>()
+  const laid = new Map(doc.zones.map(zone => [zone.id, laidBy(zone.recipe)]))
+  const keyOf = (filament: string, printer: string, recipe: string) => `${filament} ${printer} ${recipe}`
+  const accepted = new Set(doc.accepted.map(item => keyOf(item.filament, item.printer, laidBy(item.recipe))))
   for (const piece of pieces) {
     if (piece.printer === null) continue
-    groups.set(keyOf(piece), [...(groups.get(keyOf(piece)) ?? []), piece])
+    const key = keyOf(piece.filament, piece.printer, laid.get(piece.zone) ?? '')
+    groups.set(key, [...(groups.get(key) ?? []), piece])
   }
-  return [...groups.values()].map(group => {
-    const { zone, filament, printer } = group[0]
+  return [...groups].map(([key, group]): Release => {
+    const { filament, printer } = group[0]
+    const kind = { filament, printer: printer!, zones: [...new Set(group.map(piece => piece.zoneName))] }
     const waiting = group.filter(piece => !isPrinted(doc, piece))
-    if (isAccepted(doc, group[0])) return { zone, filament, printer: printer!, first: null, held: [] }
+    if (accepted.has(key)) return { ...kind, first: null, held: [] }
     // One that is printed and not looked at yet, or printing, is the first piece; else the lightest that stands for
     // the rest.
     const begun = group.find(
@@ -61,9 +63,7 @@ export function releases(doc: ProjectFile, { pieces }: Pick<Assessment, 'pieces'
         .sort((a, b) => a.predictedG - b.predictedG)
         .find(piece => piece.predictedG >= REPRESENTATIVE * most)!
     return {
-      zone,
-      filament,
-      printer: printer!,
+      ...kind,
       first: first.id,
       held: waiting.filter(piece => piece.id !== first.id).map(piece => piece.id),
     }
@@ -79,9 +79,6 @@ export interface FirstPiece {
   good: boolean
 }
 
-/** As much as a first piece may weigh more or less than it should, percent. */
-export const FIRST_OFF = 7
-
 export function firstPieceState(doc: ProjectFile, piece: PieceReport): FirstPiece {
   const check = doc.fileChecks.findLast(item => item.piece === piece.id)
   const offPercent = piece.weighedG === null ? null : 100 * (piece.weighedG / piece.predictedG - 1)
@@ -90,6 +87,6 @@ export function firstPieceState(doc: ProjectFile, piece: PieceReport): FirstPiec
     piece: piece.id,
     checked,
     offPercent,
-    good: checked && offPercent !== null && Math.abs(offPercent) <= FIRST_OFF,
+    good: checked && offPercent !== null && Math.abs(offPercent) <= 100 * WEIGH_LIMIT,
   }
 }

@@ -123,7 +123,7 @@ describe('the plan of the room', () => {
   it('one piece of what was never accepted goes first, the rest of its kind is held; by hand or by what it weighs it is released', () => {
     const held = (doc: ProjectFile) =>
       releases(doc, assessor.assess(doc)).find(
-        item => item.zone === 'wing-outer' && item.printer === 'boxed',
+        item => item.zones.includes('Tail') && item.printer === 'boxed',
       )!
     const before = held(thistledown)
     expect(before.first).not.toBeNull()
@@ -136,13 +136,22 @@ describe('the plan of the room', () => {
     const released = changed(draft => {
       draft.accepted.push({
         ...draft.accepted[0],
-        zone: 'wing-outer',
         printer: 'boxed',
+        recipe: draft.zones.find(zone => zone.id === 'tail')!.recipe,
         byHand: true,
         note: 'seen before',
       })
     })
     expect(held(released)).toMatchObject({ first: null, held: [] })
+    // The wing's recipe was accepted: a brim more, and the other zone of the same recipe, changes nothing.
+    const wing = (doc: ProjectFile) =>
+      releases(doc, assessor.assess(doc)).find(item => item.zones.includes('Outer wing'))!
+    expect(wing(thistledown)).toMatchObject({ first: null, zones: ['Inner wing', 'Outer wing'] })
+    // Other webs are another recipe, and want a first piece of their own.
+    const rewebbed = changed(draft => {
+      draft.zones.find(zone => zone.id === 'wing-outer')!.recipe.lattice!.pitchMm = 50
+    })
+    expect(wing(rewebbed).first).not.toBeNull()
     const piece = pieces.find(item => item.id === 'wing-1-starboard')!
     expect(firstPieceState(thistledown, piece)).toMatchObject({ checked: true, good: true })
     expect(
