@@ -49,6 +49,19 @@ export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } fro
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
 export { noCuts, type NoCut } from './assessment/resolve'
+export {
+  asGraph,
+  BENCHES,
+  buildGraph,
+  RULES,
+  siteOf,
+  type Bench,
+  type BuildGraph,
+  type BuildStep,
+  type Gate,
+  type Need,
+  type StepKind,
+} from './assessment/build'
 export { coverWanted, WEIGH_LIMIT } from './assessment/findings'
 
 export interface Assessor {

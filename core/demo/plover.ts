@@ -1,5 +1,5 @@
 /** Plover: a small pushed flying wing for evenings. No tail, twin fins at the tips, reflexed sections. */
-import { PRINTER_DEFAULTS, RECKONED, type ProjectFile } from '../document'
+import { NOT_BUILT, PRINTER_DEFAULTS, RECKONED, type ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -27,7 +27,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 7,
+  version: 8,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -263,6 +263,7 @@ export const PLOVER: ProjectFile = {
   given: [],
   wingSets: [],
   polars: [],
+  build: NOT_BUILT,
   gear: [],
   proofs: [],
   calibrations: [],

@@ -3,6 +3,7 @@
  * hopper at the CG.
  */
 import {
+  NOT_BUILT,
   PRINTER_DEFAULTS,
   RECKONED,
   type Control,
@@ -103,7 +104,7 @@ const accepted = (
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 7,
+  version: 8,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -467,6 +468,7 @@ export const THISTLEDOWN: ProjectFile = {
   given: [],
   wingSets: [],
   polars: [],
+  build: NOT_BUILT,
   gear: [],
   proofs: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 1.72, date: '2026-09-28' }],

@@ -3,7 +3,7 @@
  * left as it is: the check names it.
  */
 
-import { RECKONED } from './schema'
+import { RECKONED, type Build } from './schema'
 
 type Loose = Record<string, unknown>
 const isObject = (value: unknown): value is Loose =>
@@ -209,7 +209,29 @@ export function fromVersion6(raw: unknown): unknown {
   }
 }
 
-const STEPS = [fromVersion1, fromVersion2, fromVersion3, fromVersion4, fromVersion5, fromVersion6]
+/** A build that was not begun, in the glues that most people take. */
+export const NOT_BUILT: Build = {
+  glues: { joints: 'ca-activator', spars: 'epoxy-5', hinges: 'ca-slow' },
+  people: 1,
+  ticks: [],
+  notes: [],
+  had: [],
+  timer: null,
+}
+
+/** What version 7 did not say: how it is put together. */
+export const fromVersion7 = (raw: unknown): unknown =>
+  isObject(raw) ? { build: NOT_BUILT, ...raw, version: 8 } : raw
+
+const STEPS = [
+  fromVersion1,
+  fromVersion2,
+  fromVersion3,
+  fromVersion4,
+  fromVersion5,
+  fromVersion6,
+  fromVersion7,
+]
 
 /** Any older version, step by step. */
 export function migrate(raw: Loose): unknown {

@@ -8,7 +8,7 @@ import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 7
+export const PRESENT_VERSION = 8
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -167,6 +167,7 @@ function checkReferences(doc: ProjectFile): void {
     ['flights', doc.flights],
     ['gear', doc.gear],
     ['proofs', doc.proofs],
+    ['build.notes', doc.build.notes],
     ['given', doc.given],
     ['wingSets', doc.wingSets],
     ['body.openings', doc.body?.openings ?? []],

@@ -33,3 +33,4 @@ export { BOLTS, nearestBolt } from './bolts'
 /** Stock by its id; the first of the shelf stands in for one that is unknown, and a finding names it. */
 export const stockOr = (libraries: Pick<Libraries, 'stock'>, id: string): Stock =>
   libraries.stock.find(stock => stock.id === id) ?? libraries.stock[0]
+export { GLUES, glueOf, type Glue } from './glues'

@@ -96,6 +96,8 @@ export function drawnDocument(random: () => number, { full = false } = {}): Proj
       case 'notBefore':
       case 'begun':
       case 'ended':
+      case 'ends':
+      case 'at':
         return '2026-05-01T07:30'
       case 'date':
         return '2026-05-01'

@@ -4,6 +4,7 @@ import { expansionAt } from '../../libraries'
 import { beadFill } from '../../printing'
 import { COLOURS, HEAT_CASES, skinTemperature } from '../../structure'
 import { buildProblems } from './build-problems'
+import { orderProblems } from './order-problems'
 import { flightProblems } from './flight-problems'
 import { strengthProblems } from './strength-problems'
 import type { Airframe } from '../resolve'
@@ -35,6 +36,7 @@ export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] 
   return [
     ...missing(airframe),
     ...buildProblems(airframe, pieces),
+    ...orderProblems(airframe),
     ...sparProblems(airframe, spars),
     ...pieceProblems(airframe, pieces),
     ...zoneProblems(airframe),

@@ -1,5 +1,5 @@
 /**
- * The project file, version 7: what the maker wrote, in mm, g and °.
+ * The project file, version 8: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -7,6 +7,7 @@ import { Aerofoil, MeasuredPolar } from './aerofoil'
 import { Printer, Spool, Calibration } from './bench'
 import { Body, Boom } from './body'
 import { Brief } from './brief'
+import { Build } from './build'
 import { Cuts } from './cuts'
 import { Equipment, Allowances } from './equipment'
 import { Leg } from './gear'
@@ -19,7 +20,7 @@ import { Surface, Tail, WingSet } from './surface'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(7),
+  version: z.literal(8),
   id,
   name,
   purpose: text,
@@ -45,6 +46,7 @@ export const ProjectFile = z.strictObject({
   ),
   accepted: list(Acceptance, 200).describe('first pieces of a filament, recipe and printer that were good'),
   fileChecks: list(FileCheck, 400).describe('machine files that were held against their piece'),
+  build: Build.describe('how it is put together, and how far that is'),
   gear: list(Leg, 6),
   proofs: list(Proof, 60),
   given: list(Given, 60),

@@ -1,0 +1,1 @@
+export { buildOrder, TIME_SIGMA, type BuildOrder, type OrderedStep } from './schedule'
