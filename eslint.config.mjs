@@ -53,7 +53,7 @@ const ROOMS = {
   'workshop/print-room': DESIGN,
   'workshop/export': [...DESIGN, 'workshop/print-room'],
   'workshop/advice': DESIGN,
-  'workshop/build': [...DESIGN, 'workshop/advice'],
+  'workshop/build': [...DESIGN, 'workshop/advice', 'workshop/spine'],
   'workshop/readiness': [...DESIGN, 'workshop/advice'],
   'study/nudges': DESIGN,
   'study/combinations': DESIGN,

@@ -44,6 +44,8 @@ const shipped = (side: string) =>
     : []
 
 export default defineNuxtConfig({
+  // The core says itself what it takes in: a name of a composable must not slip into its sentences.
+  imports: { transform: { exclude: [/[\\/]core[\\/]/] } },
   compatibilityDate: '2026-01-01',
   ssr: false,
   srcDir: 'app',

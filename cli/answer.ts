@@ -10,6 +10,7 @@ import { gcodeVerb } from './gcode'
 import { sourceOf, type Source } from './input'
 import { layVerb } from './lay'
 import { liftVerb } from './lift'
+import { orderVerb } from './order'
 import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
 import { studyVerb } from './study'
@@ -38,6 +39,7 @@ const VERBS: Record<string, Verb> = {
   forecast: { run: forecastVerb },
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
+  order: { run: orderVerb },
 }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
@@ -52,6 +54,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   forecast FILE   a project: flying weight and balance as its weighings teach, stage by stage
   lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
   check GCODE FILE  a machine file held against a piece of a project [--piece ID]
+  order FILE      a project: every step of the build in order, what it needs, what it brings in; what to buy
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 

@@ -21,6 +21,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   weighGiven: 30_000,
   readGiven: 60_000,
   meshes: 60_000,
+  buildOrder: 30_000,
   compare: 60_000,
   proposeCuts: 60_000,
   noCuts: 60_000,

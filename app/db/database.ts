@@ -48,16 +48,27 @@ export interface HandleRecord {
   handle: unknown
 }
 
+/** A picture to a note of the build, shrunk. */
+export interface PhotoRecord {
+  id: string
+  project: string
+  type: string
+  bytes: ArrayBuffer
+  at: number
+}
+
 export const db = new Dexie('mariposa') as Dexie & {
   projects: EntityTable<ProjectRecord, 'id'>
   marks: EntityTable<MarkRecord, 'id'>
   settings: EntityTable<SettingRecord, 'key'>
   studies: EntityTable<StudyRecord, 'project'>
   handles: EntityTable<HandleRecord, 'key'>
+  photos: EntityTable<PhotoRecord, 'id'>
 }
 db.version(1).stores({ projects: 'id, changedAt', marks: '++id, project', settings: 'key' })
 db.version(2).stores({ studies: 'project' })
 db.version(3).stores({ handles: 'key' })
+db.version(4).stores({ photos: 'id, project' })
 
 /** Another tab saved this project since we read it. */
 export class StaleError extends Error {}

@@ -65,10 +65,19 @@ export async function rawRecord(id: string): Promise<string> {
   return JSON.stringify((await db.projects.get(id)) ?? null, null, 2)
 }
 
-/** The project, its marks and its study. */
+/** Pictures that its notes speak of, whatever else is damaged. */
+const picturesOf = (record: Partial<ProjectRecord> | undefined): string[] =>
+  (record?.doc?.build?.notes ?? []).flatMap(note => note.photos ?? [])
+
+/** The project, its marks, its study, and the pictures that no other project shows. */
 export async function deleteRecord(id: string): Promise<void> {
-  await db.transaction('rw', [db.projects, db.marks, db.studies], async () => {
+  await db.transaction('rw', [db.projects, db.marks, db.studies, db.photos], async () => {
+    const own = picturesOf(await db.projects.get(id))
     await db.projects.delete(id)
+    if (own.length) {
+      const others = new Set((await db.projects.toArray()).flatMap(picturesOf))
+      await db.photos.bulkDelete(own.filter(photo => !others.has(photo)))
+    }
     await db.marks.where('project').equals(id).delete()
     await db.studies.delete(id)
   })

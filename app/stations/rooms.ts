@@ -10,6 +10,7 @@ import BalanceBench from '~/components/balance/BalanceBench.vue'
 import ChooseBench from '~/components/choose/ChooseBench.vue'
 import PrintBench from '~/components/print/PrintBench.vue'
 import WeighBench from '~/components/weigh/WeighBench.vue'
+import BuildBench from '~/components/build/BuildBench.vue'
 import ProveBench from '~/components/prove/ProveBench.vue'
 import MaidenBench from '~/components/maiden/MaidenBench.vue'
 import LogBench from '~/components/log/LogBench.vue'
@@ -22,6 +23,7 @@ import BalanceTray from '~/components/balance/BalanceTray.vue'
 import ChooseTray from '~/components/choose/ChooseTray.vue'
 import PrintTray from '~/components/print/PrintTray.vue'
 import WeighTray from '~/components/weigh/WeighTray.vue'
+import BuildTray from '~/components/build/BuildTray.vue'
 import ProveTray from '~/components/prove/ProveTray.vue'
 import MaidenTray from '~/components/maiden/MaidenTray.vue'
 import LogTray from '~/components/log/LogTray.vue'
@@ -46,6 +48,7 @@ export const ROOMS: Record<StationId, StationRoom> = {
   choose: { tray: ChooseTray, bench: ChooseBench, share: 1 },
   print: { tray: PrintTray, bench: PrintBench, share: 1 },
   weigh: { tray: WeighTray, bench: WeighBench, share: 0.5 },
+  build: { tray: BuildTray, bench: BuildBench, share: 1 },
   prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
   maiden: { tray: MaidenTray, bench: MaidenBench, share: 0.62, view: 'side' },
   log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side' },

@@ -20,6 +20,11 @@ const STATES: Record<string, (doc: ProjectFile, assessment: Assessment) => Stati
     if (verdict !== 'open') return verdict === 'go' ? 'settled' : 'attention'
     return items.some(item => item.byHand && item.state === 'go') ? 'going' : 'untouched'
   },
+  // How many steps there are is the workshop's to say; the last one is known.
+  build: ({ build }) => {
+    if (build.ticks.length === 0) return 'untouched'
+    return build.ticks.some(tick => tick.step === 'balance' && tick.state === 'done') ? 'settled' : 'going'
+  },
   // There is something left to choose as long as a wing misses its target.
   choose: (_doc, { verdicts }) =>
     Object.values(verdicts).some(({ state }) => state === 'failing') ? 'going' : 'settled',

@@ -84,6 +84,14 @@ import {
   type RoomPlan,
   type Shelf,
 } from '../../core/workshop/print-room'
+import {
+  buildOrder,
+  hardwareList,
+  linkageSheets,
+  type BuildOrder,
+  type HardwareRow,
+  type LinkageSheet,
+} from '../../core/workshop/build'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
 
 /** What is being reckoned is told apart from the answers, so that a call that is stopped can be named. */
@@ -202,6 +210,19 @@ const api = {
     const own = known(doc)
     const plan = planRoom(own, live.airframe(own), live.assess(own), now)
     return { plan, shelf: shelfOf(own, plan.plates, LIBRARIES.filaments) }
+  },
+  /** Every step of the build in order, what to have for it, and the rods. */
+  buildOrder: (
+    doc: ProjectFile,
+  ): { order: BuildOrder; hardware: HardwareRow[]; linkages: LinkageSheet[] } => {
+    const own = known(doc)
+    const airframe = live.airframe(own)
+    const order = buildOrder(airframe)
+    return {
+      order,
+      hardware: hardwareList(airframe, live.assess(own), order),
+      linkages: linkageSheets(airframe),
+    }
   },
   /** Outlines of pieces as they stand on a bed, mm. */
   plateShapes: (doc: ProjectFile, places: PlatePiece[]): PlateShape[] =>

@@ -216,7 +216,7 @@ export const NOT_BUILT: Build = {
   ticks: [],
   notes: [],
   had: [],
-  timer: null,
+  timers: [],
 }
 
 /** What version 7 did not say: how it is put together. */

@@ -170,9 +170,10 @@ const into: Look = (step, hands) => {
   const glued = saddle?.bolts === 0 && did(hands, other => other.kind === 'set-wing')
   const half = item.sizeMm[0] / 2
   const wing = airframe.wing.stations[0]
+  const seat = airframe.body?.at(wing.lead + wing.chord / 2).width ?? 0
   const holes = [
     ...airframe.doc.body!.openings.map(({ fromMm, toMm, widthMm }) => ({ fromMm, toMm, widthMm })),
-    ...(saddle && !glued ? [{ fromMm: wing.lead, toMm: wing.lead + wing.chord, widthMm: 40 }] : []),
+    ...(saddle && !glued ? [{ fromMm: wing.lead, toMm: wing.lead + wing.chord, widthMm: 0.7 * seat }] : []),
   ]
   const [small, middle] = [...item.sizeMm].sort((a, b) => a - b)
   const through = holes.some(
@@ -186,7 +187,7 @@ const into: Look = (step, hands) => {
   const open =
     (at > 0 && !isFixed(hands, body[at - 1], body[at])) ||
     (at < body.length - 1 && !isFixed(hands, body[at], body[at + 1]))
-  return [...says(!through && !(open && !glued) && body.length > 1, 'it has no way in')]
+  return [...says(!through && !open && body.length > 1, 'it has no way in')]
 }
 
 /** Joints in turn, tried dry, on a table. */

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** The shelf of projects: open, bring one in from a file, take one out as a file, begin from a demo. */
 import { DEMOS } from '../../../core/demo'
-import { DocumentError, MAX_PROJECT_BYTES, readProject, type ProjectFile } from '../../../core/document'
+import { DocumentError, readProject, type ProjectFile } from '../../../core/document'
 import { deleteRecord, rawRecord } from '~/db/records'
 import { StoreFault } from '~/db/store-fault'
 import { download, fileName } from '~/composables/download'
+import { restorePhotos } from '~/composables/photos'
+import { unpacked } from '~/composables/project-archive'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
 
@@ -39,12 +41,9 @@ function bring(event: Event) {
   if (!file) return
   same.value = null
   void attempt(file.name.slice(0, 60), async () => {
-    if (file.size > MAX_PROJECT_BYTES)
-      throw new DocumentError(
-        '',
-        `${(file.size / 1e6).toFixed(1)} MB is too large; a project file has at most ${MAX_PROJECT_BYTES / 1e6} MB`,
-      )
-    const there = readProject(await file.text())
+    const { text, photos } = await unpacked(file)
+    const there = readProject(text)
+    await restorePhotos(there.id, photos)
     const here = await project.sameHere(there)
     if (here) same.value = { here, there }
     else {
@@ -142,7 +141,7 @@ watch(
         <input
           ref="chooser"
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           class="sr"
           aria-label="Project file"
           @change="bring"

@@ -41,10 +41,9 @@ export const Build = z.strictObject({
   ticks: list(BuildTick, 2000),
   notes: list(BuildNote, 400),
   had: list(z.string().min(1).max(120), 800).describe('pieces and bought parts that were counted'),
-  timer: z
-    .strictObject({ step: stepId, ends: moment.describe('when it rings') })
-    .nullable()
-    .describe('what cures now'),
+  timers: list(z.strictObject({ step: stepId, ends: moment.describe('when it rings') }), 60).describe(
+    'what cures now',
+  ),
 })
 
 export type GlueId = z.infer<typeof GlueId>

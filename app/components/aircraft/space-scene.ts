@@ -1,0 +1,152 @@
+/** What every picture in space shares: light, camera, turning, and parts as meshes. Aircraft axes in, scene axes out. */
+import {
+  AmbientLight,
+  BufferAttribute,
+  BufferGeometry,
+  CylinderGeometry,
+  DirectionalLight,
+  Group,
+  HemisphereLight,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Quaternion,
+  Scene,
+  Vector3,
+  WebGLRenderer,
+  type Material,
+} from 'three'
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import type { PieceMesh } from '~/workers/core.worker'
+
+/** Aircraft axes (x aft, y starboard, z up) to the scene's (y up, right-handed). */
+export const toScene = (x: number, y: number, z: number) => new Vector3(y, z, x)
+
+type Point = readonly [number, number, number]
+
+export function rodMesh(from: Point, to: Point, diameter: number, material?: Material): Mesh {
+  const a = toScene(...from),
+    b = toScene(...to)
+  const mesh = new Mesh(
+    new CylinderGeometry(diameter / 2, diameter / 2, a.distanceTo(b), 12),
+    material ?? new MeshLambertMaterial({ color: '#2b3140' }),
+  )
+  mesh.position.copy(a.clone().add(b).multiplyScalar(0.5))
+  mesh.quaternion.copy(
+    new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), b.clone().sub(a).normalize()),
+  )
+  return mesh
+}
+
+/** Facets of a printed part are flat: shared corners would smear its edges. */
+export function pieceGeometry(mesh: PieceMesh): BufferGeometry {
+  const positions = new Float32Array(mesh.positions.length)
+  for (let i = 0; i < positions.length; i += 3) {
+    positions[i] = mesh.positions[i + 1]
+    positions[i + 1] = mesh.positions[i + 2]
+    positions[i + 2] = mesh.positions[i]
+  }
+  const geometry = new BufferGeometry()
+  geometry.setAttribute('position', new BufferAttribute(positions, 3))
+  geometry.setIndex(new BufferAttribute(mesh.triangles, 1))
+  const faceted = geometry.toNonIndexed()
+  geometry.dispose()
+  faceted.computeVertexNormals()
+  return faceted
+}
+
+export interface SpaceScene {
+  canvas: HTMLCanvasElement
+  camera: PerspectiveCamera
+  controls: OrbitControls
+  model: Group
+  draw(): void
+  /** Takes away what was built, and what the card holds of it. */
+  clear(): void
+  end(): void
+}
+
+/** Null where the browser has no WebGL. */
+export function createSpaceScene(host: HTMLElement, label: string): SpaceScene | null {
+  let renderer: WebGLRenderer
+  try {
+    renderer = new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true })
+  } catch {
+    return null
+  }
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+  const scene = new Scene()
+  const camera = new PerspectiveCamera(32, 1, 1, 10000)
+  const model = new Group()
+  const sun = new DirectionalLight('#ffffff', 1.9)
+  sun.position.set(-600, 1200, -500)
+  scene.add(new HemisphereLight('#fffdf5', '#8a8271', 1.5), new AmbientLight('#ffffff', 0.35), sun, model)
+  const canvas = renderer.domElement
+  host.append(canvas)
+  canvas.setAttribute('role', 'img')
+  canvas.setAttribute('aria-label', label)
+  canvas.dataset.ready = 'no'
+  const controls = new OrbitControls(camera, canvas)
+  const draw = () => renderer.render(scene, camera)
+  controls.addEventListener('change', draw)
+  const resize = () => {
+    const { clientWidth: w, clientHeight: h } = host
+    renderer.setSize(w, h)
+    camera.aspect = w / Math.max(1, h)
+    camera.updateProjectionMatrix()
+    draw()
+  }
+  const watcher = new ResizeObserver(resize)
+  watcher.observe(host)
+  resize()
+  const clear = () => {
+    model.traverse(item => {
+      if (item instanceof Mesh) {
+        item.geometry.dispose()
+        for (const material of [item.material].flat()) material.dispose()
+      }
+    })
+    model.clear()
+  }
+  return {
+    canvas,
+    camera,
+    controls,
+    model,
+    draw,
+    clear,
+    end() {
+      watcher.disconnect()
+      controls.dispose()
+      clear()
+      renderer.dispose()
+    },
+  }
+}
+
+interface Box {
+  minX: number
+  maxX: number
+  minY: number
+  maxY: number
+  minZ: number
+  maxZ: number
+}
+
+/** Everything in the picture, seen from ahead, above and starboard. */
+export function frameBox({ camera, controls }: SpaceScene, box: Box, closer = 1): void {
+  const middle = toScene((box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2, (box.minZ + box.maxZ) / 2)
+  const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY)
+  controls.target.copy(middle)
+  camera.position
+    .copy(middle)
+    .add(
+      new Vector3(0.55, 0.42, -0.85).multiplyScalar(
+        (size * 1.05 * Math.max(1, 1.6 / camera.aspect)) / closer,
+      ),
+    )
+  camera.near = size / 200
+  camera.far = size * 20
+  camera.updateProjectionMatrix()
+  controls.update()
+}

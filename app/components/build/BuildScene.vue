@@ -1,0 +1,215 @@
+<script setup lang="ts">
+/** The aircraft as far as it is built: done solid, what comes in moving to its place, the rest a ghost. */
+import { usePreferredReducedMotion } from '@vueuse/core'
+import {
+  Color,
+  Mesh,
+  MeshLambertMaterial,
+  BoxGeometry,
+  CylinderGeometry,
+  type BufferGeometry,
+  type Object3D,
+} from 'three'
+import type { StepProgress } from '../../../core/workshop/build'
+import {
+  createSpaceScene,
+  frameBox,
+  pieceGeometry,
+  rodMesh,
+  toScene,
+  type SpaceScene,
+} from '~/components/aircraft/space-scene'
+import { useBench } from '~/composables/useBench'
+import { useBuild } from '~/composables/useBuild'
+import { useCore } from '~/composables/useCore'
+import type { PieceMesh } from '~/workers/core.worker'
+
+const props = defineProps<{ item: StepProgress }>()
+const { doc, now } = useBench()
+const { progress } = useBuild()
+const core = useCore()
+const host = ref<HTMLDivElement>()
+const fault = ref('')
+const meshes = shallowRef<PieceMesh[]>([])
+const still = usePreferredReducedMotion()
+let space: SpaceScene | null = null
+let moving: Array<{ part: Object3D; from: readonly [number, number, number] }> = []
+let frame = 0
+
+const DONE = '#c9bfa8',
+  NOW = '#d9541e',
+  HANDLED = '#4f86b8'
+
+async function refresh() {
+  try {
+    meshes.value = await core.meshes(toRaw(doc.value))
+    fault.value = ''
+  } catch (error) {
+    fault.value = (error as Error).message
+  }
+}
+
+/** What is on the aircraft before this step. */
+const placed = computed(() => {
+  const ids = new Set<string>()
+  for (const { step, state } of progress.value?.steps ?? [])
+    if (state === 'done' && step.id !== props.item.step.id) for (const id of step.brings) ids.add(id)
+  return ids
+})
+
+function look(id: string): MeshLambertMaterial {
+  const { step } = props.item
+  const comes = step.brings.includes(id),
+    handled = step.touches.includes(id),
+    there = placed.value.has(id)
+  const ghost = !comes && !handled && !there
+  const colour = comes ? NOW : handled ? HANDLED : DONE
+  return new MeshLambertMaterial({
+    color: new Color(ghost ? '#8a93a6' : colour),
+    transparent: ghost,
+    opacity: ghost ? 0.13 : 1,
+    depthWrite: !ghost,
+    // What goes into something is seen through it.
+    depthTest: !(comes && !now.value.pieces.some(piece => piece.id === id)),
+  })
+}
+
+function build() {
+  if (!space) return
+  space.clear()
+  moving = []
+  const { step } = props.item
+  const put = (id: string, part: Object3D) => {
+    space!.model.add(part)
+    if (!(part as Mesh<BufferGeometry, MeshLambertMaterial>).material.depthTest) part.renderOrder = 1
+    // The first of two pieces is already there for the eye: the last one that comes in moves.
+    if (
+      step.brings.includes(id) &&
+      (step.joins.length === 0 || id === step.joins.at(-1)![1] || step.brings.length === 1)
+    )
+      moving.push({ part, from: step.from })
+  }
+  for (const mesh of meshes.value) put(mesh.id, new Mesh(pieceGeometry(mesh), look(mesh.id)))
+  const { drawing } = now.value
+  for (const spar of drawing.spars) {
+    const id = partOf(spar.id, spar.plan[1] + spar.plan[3])
+    put(
+      id,
+      rodMesh(
+        [spar.plan[0], spar.plan[1], spar.side[1]],
+        [spar.plan[2], spar.plan[3], spar.side[3]],
+        Math.max(2, spar.widthMm),
+        look(id),
+      ),
+    )
+  }
+  if (drawing.boom)
+    put(
+      'boom',
+      rodMesh(
+        [drawing.boom.side[0], 0, drawing.boom.side[1]],
+        [drawing.boom.side[2], 0, drawing.boom.side[3]],
+        drawing.boom.widthMm,
+        look('boom'),
+      ),
+    )
+  for (const leg of drawing.legs) {
+    put(leg.id, rodMesh(leg.mount, leg.axle, Math.max(2, leg.widthMm), look(leg.id)))
+  }
+  for (const item of doc.value.equipment)
+    for (const side of item.pair ? [1, -1] : [1]) {
+      const part = new Mesh(
+        item.kind === 'propeller'
+          ? new CylinderGeometry(item.sizeMm[1] / 2, item.sizeMm[1] / 2, 2, 48).rotateX(Math.PI / 2)
+          : new BoxGeometry(item.sizeMm[1], item.sizeMm[2], item.sizeMm[0]),
+        look(item.id),
+      )
+      part.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
+      put(item.id, part)
+    }
+  for (const item of moving) item.part.userData.home = item.part.position.clone()
+  aim()
+  space.canvas.dataset.ready = meshes.value.length ? 'yes' : 'no'
+  cancelAnimationFrame(frame)
+  if (moving.length && still.value !== 'reduce') frame = requestAnimationFrame(move)
+  else space.draw()
+}
+/** As the drawing names spars: starboard and port apart where there are two. */
+function partOf(id: string, across: number): string {
+  const ids = props.item.step.brings.concat([...placed.value])
+  const plain = id.replace(/-(starboard|port|top|bottom)$/, '')
+  const port = across < -1
+  return port && ids.includes(`${plain}-port`)
+    ? `${plain}-port`
+    : port && !doc.value.spars.find(spar => spar.id === plain)?.through
+      ? `${plain}-port`
+      : plain
+}
+/** Half of it all, round where the step is. */
+function aim() {
+  const { box } = now.value.drawing
+  const [x, y, z] = props.item.step.at
+  const half = 0.34 * Math.max(box.maxX - box.minX, box.maxY - box.minY)
+  const whole = props.item.step.bench === 'whole'
+  frameBox(
+    space!,
+    whole
+      ? box
+      : {
+          minX: x - half,
+          maxX: x + half,
+          minY: y - half,
+          maxY: y + half,
+          minZ: z - half / 2,
+          maxZ: z + half / 2,
+        },
+    whole ? 1.25 : 1.1,
+  )
+}
+/** In and out again every three seconds. */
+function move(time: number) {
+  if (!space) return
+  const phase = (time / 3000) % 1
+  const away = phase < 0.55 ? Math.cos((Math.min(1, phase / 0.55) * Math.PI) / 2) ** 2 : 0
+  for (const { part, from } of moving)
+    part.position.copy(part.userData.home).add(toScene(from[0] * away, from[1] * away, from[2] * away))
+  space.draw()
+  frame = requestAnimationFrame(move)
+}
+onMounted(() => {
+  space = createSpaceScene(
+    host.value!,
+    `${doc.value.name} as far as it is built, and what this step brings in`,
+  )
+  if (!space) {
+    fault.value = 'this browser has no WebGL'
+    return
+  }
+  void refresh()
+})
+onUnmounted(() => {
+  cancelAnimationFrame(frame)
+  space?.end()
+  space = null
+})
+watch([meshes, () => props.item.step.id, placed], build)
+</script>
+
+<template>
+  <div ref="host" class="scene">
+    <p v-if="fault" class="quiet small">No picture: {{ fault }}.</p>
+  </div>
+</template>
+
+<style scoped>
+.scene {
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+}
+.scene :deep(canvas) {
+  display: block;
+  cursor: grab;
+}
+</style>
