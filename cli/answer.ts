@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util'
 import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
+import { bookVerb } from './book'
 import { checkVerb } from './check'
 import { demoVerb } from './demo'
 import { forecastVerb } from './forecast'
@@ -40,6 +41,7 @@ const VERBS: Record<string, Verb> = {
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
+  book: { run: bookVerb, options: ['out', 'paper', 'html', 'sheets'] },
 }
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
@@ -55,6 +57,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
   check GCODE FILE  a machine file held against a piece of a project [--piece ID]
   order FILE      a project: every step of the build in order, what it needs, what it brings in; what to buy
+  book FILE       a project's book as PDF --out PDF [--paper a4|letter] [--html true] [--sheets true]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`
 

@@ -535,7 +535,7 @@ function rodSteps(site: Site, servo: string): BuildStep[] {
         at: () => placePoint(loft, hinged.hingeAt(s), planAt(loft, s).n, s, chain.side === 'port' ? -1 : 1),
         from: [0, 0, -60],
         minutes: MINUTES.rod,
-        hand: ['rod and clevises, lengths at Linkages'],
+        hand: ['rod and clevises, lengths at Rods and throws'],
       })
     })
 }

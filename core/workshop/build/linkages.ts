@@ -63,8 +63,10 @@ export function linkageSheets(airframe: Airframe): LinkageSheet[] {
     const { linkage } = control
     const servo = doc.equipment.find(item => item.id === linkage?.servo)
     if (!linkage || !servo) return []
-    if (chain.part !== 'wing' && chain.side === 'port' && !servo.pair && control.kind !== 'ruddervator')
-      return []
+    // One servo moves both halves of a tail by a wire between them.
+    const joined =
+      chain.part !== 'wing' && chain.side !== 'centre' && !servo.pair && control.kind !== 'ruddervator'
+    if (joined && chain.side === 'port') return []
     const loft = airframe.surfaces[chain.part as 'wing']!
     const sign = chain.side === 'port' ? -1 : 1
     // The horn stands across from its servo, or at the end of the surface that is nearest to it.
