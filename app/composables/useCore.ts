@@ -22,6 +22,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   readGiven: 60_000,
   meshes: 60_000,
   buildOrder: 30_000,
+  jigs: 120_000,
   compare: 60_000,
   proposeCuts: 60_000,
   noCuts: 60_000,

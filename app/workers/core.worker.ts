@@ -87,9 +87,12 @@ import {
 import {
   buildOrder,
   hardwareList,
+  jigPrints,
+  jigs,
   linkageSheets,
   type BuildOrder,
   type HardwareRow,
+  type JigPrints,
   type LinkageSheet,
 } from '../../core/workshop/build'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
@@ -223,6 +226,13 @@ const api = {
       hardware: hardwareList(airframe, live.assess(own), order),
       linkages: linkageSheets(airframe),
     }
+  },
+  /** Aids for the build as they would be printed, and as files in one archive. */
+  async jigs(doc: ProjectFile): Promise<{ prints: JigPrints; zip: Uint8Array }> {
+    const own = known(doc)
+    const { prints, files } = jigPrints(await solids(), own, jigs(aside.airframe(own), aside.assess(own)))
+    const zip = zipSync(Object.fromEntries(files.map(file => [file.name, file.bytes])), { level: 6 })
+    return transfer({ prints, zip }, [zip.buffer])
   },
   /** Outlines of pieces as they stand on a bed, mm. */
   plateShapes: (doc: ProjectFile, places: PlatePiece[]): PlateShape[] =>

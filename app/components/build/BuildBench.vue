@@ -12,6 +12,7 @@ const tabs = [
   { id: 'order', label: 'The whole order' },
   { id: 'have', label: 'What to have' },
   { id: 'rods', label: 'Rods and throws' },
+  { id: 'jigs', label: 'Jigs' },
   { id: 'book', label: 'The book' },
 ]
 watch(doc, refresh, { immediate: true })
@@ -25,7 +26,7 @@ watch(doc, refresh, { immediate: true })
     <template v-else>
       <StepNow v-if="tab === 'step'" /><WholeOrder v-else-if="tab === 'order'" /><HaveList
         v-else-if="tab === 'have'"
-      /><LinkageSheets v-else-if="tab === 'rods'" /><BookDesk v-else />
+      /><LinkageSheets v-else-if="tab === 'rods'" /><JigRack v-else-if="tab === 'jigs'" /><BookDesk v-else />
     </template>
   </div>
 </template>

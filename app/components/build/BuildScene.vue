@@ -7,6 +7,7 @@ import {
   MeshLambertMaterial,
   BoxGeometry,
   CylinderGeometry,
+  SphereGeometry,
   type BufferGeometry,
   type Object3D,
 } from 'three'
@@ -127,6 +128,16 @@ function build() {
       part.position.copy(toScene(item.xMm, side * item.yMm, item.zMm))
       put(item.id, part)
     }
+  // Nothing comes in: a mark shows where hands are needed.
+  if (moving.length === 0) {
+    const mark = new Mesh(
+      new SphereGeometry(9, 20, 14),
+      new MeshLambertMaterial({ color: NOW, depthTest: false, transparent: true, opacity: 0.85 }),
+    )
+    mark.position.copy(toScene(...step.at))
+    mark.renderOrder = 2
+    space.model.add(mark)
+  }
   for (const item of moving) item.part.userData.home = item.part.position.clone()
   aim()
   space.canvas.dataset.ready = meshes.value.length ? 'yes' : 'no'

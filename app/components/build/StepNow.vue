@@ -260,7 +260,16 @@ const lastDone = computed(
   .words {
     overflow: visible;
   }
+  .now {
+    padding-bottom: 150px;
+  }
   .acts {
+    position: fixed;
+    left: 0;
+    right: 0;
+    bottom: 0;
+    z-index: 6;
+    padding: 8px 12px 12px;
     flex-wrap: wrap;
     gap: 6px;
   }
