@@ -142,6 +142,8 @@ function build() {
   aim()
   space.canvas.dataset.ready = meshes.value.length ? 'yes' : 'no'
   cancelAnimationFrame(frame)
+  began = 0
+  drawnAt = 0
   if (moving.length && still.value !== 'reduce') frame = requestAnimationFrame(move)
   else space.draw()
 }
@@ -177,15 +179,32 @@ function aim() {
     whole ? 1.25 : 1.1,
   )
 }
-/** In and out again every three seconds. */
+/** In and out every three seconds, a few times; where frames come slowly it comes to rest at once. */
+const CYCLE_MS = 3000,
+  CYCLES = 4,
+  SLOW_MS = 110,
+  FRAME_MS = 33
+let began = 0,
+  drawnAt = 0,
+  slow = 0,
+  cycles = CYCLES
 function move(time: number) {
   if (!space) return
-  const phase = (time / 3000) % 1
-  const away = phase < 0.55 ? Math.cos((Math.min(1, phase / 0.55) * Math.PI) / 2) ** 2 : 0
-  for (const { part, from } of moving)
-    part.position.copy(part.userData.home).add(toScene(from[0] * away, from[1] * away, from[2] * away))
-  space.draw()
-  frame = requestAnimationFrame(move)
+  began ||= time
+  const passed = (time - began) / CYCLE_MS
+  const over = passed >= cycles
+  if (over || time - drawnAt >= FRAME_MS) {
+    const phase = passed % 1
+    const away = !over && phase < 0.55 ? Math.cos((Math.min(1, phase / 0.55) * Math.PI) / 2) ** 2 : 0
+    for (const { part, from } of moving)
+      part.position.copy(part.userData.home).add(toScene(from[0] * away, from[1] * away, from[2] * away))
+    space.draw()
+    // The picture is drawn apart: only the pace of the frames tells how long it takes.
+    slow = drawnAt && time - drawnAt > SLOW_MS ? slow + 1 : 0
+    if (slow >= 2) cycles = 0
+    drawnAt = time
+  }
+  if (!over) frame = requestAnimationFrame(move)
 }
 onMounted(() => {
   space = createSpaceScene(

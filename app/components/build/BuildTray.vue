@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** How far the build is, what cures, and the schools that it goes by. */
+import type { GlueId } from '../../../core/document'
 import { GLUES } from '../../../core/libraries'
 import { amount, worded } from '~/composables/format'
 import { download, fileName } from '~/composables/download'
@@ -14,6 +15,14 @@ const uses = [
   { id: 'spars', label: 'Glue of spars, boom and mounts' },
   { id: 'hinges', label: 'Glue of hinges' },
 ] as const
+const setGlue = (use: (typeof uses)[number], id: GlueId) =>
+  edit(use.label, draft => {
+    draft.build.glues[use.id] = id
+  })
+const setPeople = (count: number) =>
+  edit('Who builds', draft => {
+    draft.build.people = count
+  })
 const glues = GLUES.map(glue => ({ title: glue.name, value: glue.id }))
 const foamed = computed(
   () =>
@@ -81,7 +90,7 @@ async function takeAlong() {
       :model-value="doc.build.glues[use.id]"
       :data-field="`glue-${use.id}`"
       class="mb-2"
-      @update:model-value="edit(use.label, draft => (draft.build.glues[use.id] = $event))"
+      @update:model-value="setGlue(use, $event)"
     />
     <p v-if="foamed" class="bad small" role="status">
       A pen melts a foamed skin back: take another glue for pieces of foamed filament.
@@ -95,7 +104,7 @@ async function takeAlong() {
       :items="[1, 2, 3, 4].map(value => ({ title: value === 1 ? 'one' : `${value} people`, value }))"
       :model-value="doc.build.people"
       data-field="people"
-      @update:model-value="edit('Who builds', draft => (draft.build.people = $event))"
+      @update:model-value="setPeople($event)"
     />
     <h3>To take along</h3>
     <v-btn size="small" :loading="busy" data-act="with-pictures" @click="takeAlong">{{

@@ -52,10 +52,31 @@ const states: Record<string, string> = {
 const lastDone = computed(
   () => [...doc.value.build.ticks].sort((a, b) => a.at.localeCompare(b.at)).at(-1)?.step ?? null,
 )
+const skipped = computed(() => progress.value?.steps.filter(other => other.state === 'skipped') ?? [])
+/** Hands on as noted, of the steps where that was noted. */
+const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + (other.tookMin ?? 0), 0))
 </script>
 
 <template>
-  <div v-if="item && step && progress" class="now" :data-step="step.id" :data-state="item.state">
+  <div v-if="progress && !step" class="built" data-card="built">
+    <h2 class="big">{{ doc.name }} is built.</h2>
+    <p>
+      {{ progress.done }} steps done{{ skipped.length ? `, ${skipped.length} skipped` : ''
+      }}{{ noted > 1 ? `; ${duration(noted)} of hands on as noted` : '' }}. Next it is weighed and balanced
+      ready to fly, bent on the ground, and looked over.
+    </p>
+    <p v-for="other in skipped" :key="other.step.id">
+      Skipped: {{ worded(other.step.title) }}
+      <button type="button" class="plain link" @click="chosen = other.step.id">Open it</button>
+    </p>
+    <p class="row">
+      <NuxtLink to="/prove" class="link">Prove</NuxtLink><NuxtLink to="/maiden" class="link">Maiden</NuxtLink
+      ><button v-if="lastDone" type="button" class="plain link" data-act="last" @click="chosen = lastDone">
+        Last tick
+      </button>
+    </p>
+  </div>
+  <div v-else-if="item && step && progress" class="now" :data-step="step.id" :data-state="item.state">
     <div class="picture"><BuildScene :item="item" /></div>
     <div class="words">
       <p class="where">
@@ -151,6 +172,10 @@ const lastDone = computed(
   grid-template: minmax(0, 1fr) auto / minmax(300px, 1fr) minmax(320px, 1fr);
   grid-template-areas: 'picture words' 'acts acts';
   gap: 0 20px;
+}
+.built {
+  max-width: 620px;
+  font-size: 16px;
 }
 .picture {
   grid-area: picture;
