@@ -75,13 +75,32 @@ function look(id: string): MeshLambertMaterial {
   })
 }
 
+/** Pieces as solids, made once for a design: from step to step only their looks and places change. */
+const solids = new Map<string, Mesh<BufferGeometry, MeshLambertMaterial>>()
+function makeSolids() {
+  dropSolids()
+  for (const mesh of meshes.value) {
+    const solid = new Mesh(pieceGeometry(mesh), new MeshLambertMaterial())
+    solids.set(mesh.id, solid)
+    space?.model.parent?.add(solid)
+  }
+}
+function dropSolids() {
+  for (const solid of solids.values()) {
+    solid.removeFromParent()
+    solid.geometry.dispose()
+    solid.material.dispose()
+  }
+  solids.clear()
+}
+
 function build() {
   if (!space) return
   space.clear()
   moving = []
   const { step } = props.item
-  const put = (id: string, part: Object3D) => {
-    space!.model.add(part)
+  const put = (id: string, part: Object3D, ready = false) => {
+    if (!ready) space!.model.add(part)
     if (!(part as Mesh<BufferGeometry, MeshLambertMaterial>).material.depthTest) part.renderOrder = 1
     // The first of two pieces is already there for the eye: the last one that comes in moves.
     if (
@@ -90,7 +109,12 @@ function build() {
     )
       moving.push({ part, from: step.from })
   }
-  for (const mesh of meshes.value) put(mesh.id, new Mesh(pieceGeometry(mesh), look(mesh.id)))
+  for (const [id, solid] of solids) {
+    solid.material.dispose()
+    solid.material = look(id)
+    solid.position.set(0, 0, 0)
+    put(id, solid, true)
+  }
   const { drawing } = now.value
   for (const spar of drawing.spars) {
     const id = partOf(spar.id, spar.plan[1] + spar.plan[3])
@@ -144,7 +168,7 @@ function build() {
   cancelAnimationFrame(frame)
   began = 0
   drawnAt = 0
-  if (moving.length && still.value !== 'reduce') frame = requestAnimationFrame(move)
+  if (moving.length && still.value !== 'reduce' && !slow.value) frame = requestAnimationFrame(move)
   else space.draw()
 }
 /** As the drawing names spars: starboard and port apart where there are two. */
@@ -185,14 +209,14 @@ const CYCLE_MS = 3000,
   SLOW_MS = 110,
   FRAME_MS = 33
 let began = 0,
-  drawnAt = 0,
-  slow = 0,
-  cycles = CYCLES
+  drawnAt = 0
+/** Found out once: this machine draws the picture too slowly to move it. */
+const slow = useState('build-slow', () => false)
 function move(time: number) {
   if (!space) return
   began ||= time
   const passed = (time - began) / CYCLE_MS
-  const over = passed >= cycles
+  const over = passed >= CYCLES || slow.value
   if (over || time - drawnAt >= FRAME_MS) {
     const phase = passed % 1
     const away = !over && phase < 0.55 ? Math.cos((Math.min(1, phase / 0.55) * Math.PI) / 2) ** 2 : 0
@@ -200,8 +224,7 @@ function move(time: number) {
       part.position.copy(part.userData.home).add(toScene(from[0] * away, from[1] * away, from[2] * away))
     space.draw()
     // The picture is drawn apart: only the pace of the frames tells how long it takes.
-    slow = drawnAt && time - drawnAt > SLOW_MS ? slow + 1 : 0
-    if (slow >= 2) cycles = 0
+    if (drawnAt && time - drawnAt > SLOW_MS) slow.value = true
     drawnAt = time
   }
   if (!over) frame = requestAnimationFrame(move)
@@ -219,9 +242,11 @@ onMounted(() => {
 })
 onUnmounted(() => {
   cancelAnimationFrame(frame)
+  dropSolids()
   space?.end()
   space = null
 })
+watch(meshes, makeSolids)
 watch([meshes, () => props.item.step.id, placed], build)
 </script>
 
