@@ -24,7 +24,8 @@ interface View {
   after?: string
   undo?: number
   types?: Array<[css: string, value: string]>
-  mark?: boolean
+  /** Pressed so many times, one answer after another. */
+  times?: [css: string, count: number]
   /** Typed at another station first. */
   before?: [path: string, css: string, value: string]
   /** Sets of options added to all, and the study run. */ study?: string[]
@@ -54,11 +55,11 @@ const VIEWS: readonly View[] = [
     undo: 2,
   },
   {
-    name: '15-spine-failing',
-    path: '/spine',
-    before: ['/brief', '[data-field="loadFactor"]', '9'],
-    wait: '[data-table="mend"] [data-mend]',
-    undo: 1,
+    name: '15-build',
+    path: '/build',
+    wait: '[data-step] canvas[data-ready="yes"]',
+    times: ['[data-act="done"]', 9],
+    undo: 9,
   },
   {
     name: '16-combinations',
@@ -76,12 +77,12 @@ const VIEWS: readonly View[] = [
   },
   { name: '18-week', path: '/print', press: '[data-tab="week"]', wait: '[data-chart="week"]' },
   {
-    name: '17-against-a-mark',
-    path: '/choose',
-    mark: true,
-    press: '[data-tab="marks"]',
-    wait: '[data-compared][aria-busy="false"]',
-    undo: 1,
+    name: '17-build-order',
+    path: '/build',
+    wait: '[data-act="done"]',
+    times: ['[data-act="done"]', 9],
+    then: '[data-tab="order"]',
+    undo: 9,
   },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' },
   { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
@@ -106,20 +107,16 @@ try {
     }
     await browser.driver.get(server.url + view.path)
     await settled(browser.driver)
-    if (view.mark) {
-      // A mark, then two beads in the nose instead of three.
-      await browser.driver
-        .findElement(By.css('[data-field="choose-mark"] input'))
-        .sendKeys('As weighed in October', Key.ENTER)
-      await browser.driver.get(`${server.url}/skin`)
-      await settled(browser.driver)
-      await browser.driver
-        .findElement(By.css('[data-field="walls"] input'))
-        .sendKeys(Key.chord(Key.CONTROL, 'a'), '2', Key.ENTER)
-      await settled(browser.driver)
-      await browser.driver.sleep(600)
-      await browser.driver.get(server.url + view.path)
-      await settled(browser.driver)
+    if (view.times) {
+      const [css, count] = view.times
+      for (let i = 0; i < count; i++) {
+        await browser.driver.wait(
+          async () => (await browser.driver.findElements(By.css(css))).length > 0,
+          90_000,
+        )
+        await browser.driver.findElement(By.css(css)).click()
+        await settled(browser.driver)
+      }
     }
     if (view.press)
       await browser.driver.executeScript(

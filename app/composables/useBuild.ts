@@ -130,7 +130,7 @@ export function timerLeft(ends: string, now: string): { text: string; rung: bool
 }
 
 /** Minutes as people say them. */
-export function duration(minutes: number): string {
+export function spokenTime(minutes: number): string {
   const whole = Math.round(minutes)
   const hours = Math.floor(whole / 60)
   if (hours === 0) return `${whole} min`

@@ -6,7 +6,7 @@ import { amount, worded } from '~/composables/format'
 import { download, fileName } from '~/composables/download'
 import { projectArchive } from '~/composables/project-archive'
 import { useBench } from '~/composables/useBench'
-import { duration, timerLeft, useBuild } from '~/composables/useBuild'
+import { spokenTime, timerLeft, useBuild } from '~/composables/useBuild'
 
 const { doc, now, edit, project } = useBench()
 const { order, progress, clock, chosen, stepAt, stopTimer } = useBuild()
@@ -57,7 +57,7 @@ async function takeAlong() {
       <p class="lead" data-figure="build-progress">
         <b class="num">{{ progress.done }}</b> of <b class="num">{{ progress.steps.length }}</b> steps
         done<template v-if="progress.skipped">, {{ progress.skipped }} skipped</template>;
-        <b>{{ duration(progress.leftMin) }}</b> of hands on left.
+        <b>{{ spokenTime(progress.leftMin) }}</b> of hands on left.
       </p>
       <v-progress-linear
         :model-value="(100 * progress.done) / progress.steps.length"

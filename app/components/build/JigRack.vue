@@ -5,7 +5,7 @@ import { amount, figure } from '~/composables/format'
 import { download, fileName } from '~/composables/download'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
-import { duration } from '~/composables/useBuild'
+import { spokenTime } from '~/composables/useBuild'
 
 const { doc } = useBench()
 const { answer, busy, fault, fresh } = useAside((core, subject) => core.jigs(subject))
@@ -40,7 +40,7 @@ const take = () => download(`${fileName(doc.value.name)}-jigs.zip`, answer.value
     <template v-if="prints">
       <p class="lead">
         <b>{{ prints.jigs.length }} jigs</b> from the real sections, lying on the bed in
-        {{ prints.filament }}: {{ amount(total.massG, 'g') }} and {{ duration(total.minutes) }} on
+        {{ prints.filament }}: {{ amount(total.massG, 'g') }} and {{ spokenTime(total.minutes) }} on
         {{ prints.plates.length }} {{ prints.plates.length === 1 ? 'plate' : 'plates' }}. They never fly and
         stand in no ledger; their hours are not in the week.
         <v-btn size="small" :disabled="!fresh" :loading="busy" data-act="jigs-zip" @click="take"

@@ -2,7 +2,7 @@
 /** One step, to be read from arm's length and ticked with a gluey finger. */
 import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
-import { duration, timerLeft, useBuild } from '~/composables/useBuild'
+import { spokenTime, timerLeft, useBuild } from '~/composables/useBuild'
 import { BENCHES } from '../../../core/assess'
 
 const { doc, now } = useBench()
@@ -62,7 +62,7 @@ const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + 
     <h2 class="big">{{ doc.name }} is built.</h2>
     <p>
       {{ progress.done }} steps done{{ skipped.length ? `, ${skipped.length} skipped` : ''
-      }}{{ noted > 1 ? `; ${duration(noted)} of hands on as noted` : '' }}. Next it is weighed and balanced
+      }}{{ noted > 1 ? `; ${spokenTime(noted)} of hands on as noted` : '' }}. Next it is weighed and balanced
       ready to fly, bent on the ground, and looked over.
     </p>
     <p v-for="other in skipped" :key="other.step.id">
@@ -136,7 +136,7 @@ const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + 
       </template>
       <template v-else>
         <v-btn class="tall done" variant="flat" color="primary" data-act="done" @click="tick(step.id, 'done')"
-          >Done<span v-if="step.waitMin" class="after">, cures {{ duration(step.waitMin) }}</span></v-btn
+          >Done<span v-if="step.waitMin" class="after">, cures {{ spokenTime(step.waitMin) }}</span></v-btn
         >
         <v-btn class="tall" variant="text" data-act="skip" @click="tick(step.id, 'skipped')">Skip</v-btn>
         <v-btn v-if="lastDone" class="tall" variant="text" data-act="last" @click="chosen = lastDone"
@@ -148,7 +148,7 @@ const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + 
       }}</span>
       <span v-else class="quiet small time">
         <span class="num">{{ figure(step.minutes) }}</span> min hands on<template v-if="step.waitMin"
-          >, then {{ duration(step.waitMin) }}</template
+          >, then {{ spokenTime(step.waitMin) }}</template
         ></span
       >
       <button

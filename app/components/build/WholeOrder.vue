@@ -3,7 +3,7 @@
 import { useElementSize } from '@vueuse/core'
 import { benchesOf, TIME_SIGMA } from '../../../core/workshop/build'
 import { worded } from '~/composables/format'
-import { duration, useBuild } from '~/composables/useBuild'
+import { spokenTime, useBuild } from '~/composables/useBuild'
 import { BENCHES } from '../../../core/assess'
 
 const { order, progress, chosen } = useBuild()
@@ -30,7 +30,7 @@ const spread = computed(() => {
 })
 const waiting = computed(() =>
   (order.value?.waitingMin ?? 0) > 1
-    ? `Of that ${duration(order.value!.waitingMin)} wait for glue.`
+    ? `Of that ${spokenTime(order.value!.waitingMin)} wait for glue.`
     : 'What cures is worked through elsewhere.',
 )
 function show(id: string) {
@@ -47,8 +47,8 @@ const marks: Record<string, string> = { done: '✓', skipped: '–', ready: '›
 <template>
   <div v-if="order && progress" class="order">
     <p class="lead">
-      <b>{{ duration(order.handsMin) }} ± {{ duration(spread) }}</b> of hands on in
-      {{ order.steps.length }} steps, {{ duration(order.untilMin) }} from the first to the last.
+      <b>{{ spokenTime(order.handsMin) }} ± {{ spokenTime(spread) }}</b> of hands on in
+      {{ order.steps.length }} steps, {{ spokenTime(order.untilMin) }} from the first to the last.
       {{ waiting }}
       <template v-if="progress.pace">
         So far it goes at {{ Math.round(100 * progress.pace) }} % of that time.</template
@@ -60,7 +60,7 @@ const marks: Record<string, string> = { done: '✓', skipped: '–', ready: '›
         :width="width"
         :height="HEAD + LANE * benches.length + 4"
         role="img"
-        :aria-label="`Order of building: ${benches.length} benches over ${duration(order.untilMin)}`"
+        :aria-label="`Order of building: ${benches.length} benches over ${spokenTime(order.untilMin)}`"
       >
         <g v-for="hour in hours" :key="hour">
           <line
@@ -82,7 +82,7 @@ const marks: Record<string, string> = { done: '✓', skipped: '–', ready: '›
           :class="state"
           @click="show(step.id)"
         >
-          <title>{{ worded(step.title) }}, {{ duration(step.minutes) }}</title>
+          <title>{{ worded(step.title) }}, {{ spokenTime(step.minutes) }}</title>
           <rect
             v-if="step.waitMin"
             :x="x(step.beginsMin + step.minutes)"
@@ -135,8 +135,8 @@ const marks: Record<string, string> = { done: '✓', skipped: '–', ready: '›
           <td>{{ worded(step.title) }}</td>
           <td class="quiet">{{ BENCHES[step.bench] }}</td>
           <td class="num quiet brings">{{ step.brings.join(' ') }}</td>
-          <td class="r num">{{ duration(step.minutes) }}</td>
-          <td class="r num">{{ step.waitMin ? duration(step.waitMin) : '' }}</td>
+          <td class="r num">{{ spokenTime(step.minutes) }}</td>
+          <td class="r num">{{ step.waitMin ? spokenTime(step.waitMin) : '' }}</td>
           <td class="quiet">{{ step.traps[0]?.because ?? '' }}</td>
         </tr>
       </tbody>
