@@ -17,6 +17,7 @@ const KERNELS = [
   'mass',
   'aero',
   'structure',
+  'toss',
   'memo',
 ]
 const DESIGN = [...KERNELS, 'assess', 'assessment', 'change']
@@ -32,6 +33,7 @@ const ROOMS = {
   mass: ['units', 'document', 'libraries', 'geometry', 'printing'],
   aero: ['units', 'document', 'libraries', 'geometry'],
   structure: ['units', 'document', 'libraries', 'geometry', 'aero', 'printing'],
+  toss: ['units'],
   demo: ['units', 'document', 'libraries'],
   'assessment/report': KERNELS,
   'assessment/resolve': [...KERNELS, 'assessment/report'],
@@ -62,6 +64,7 @@ const ROOMS = {
     'workshop/readiness',
     'workshop/spine',
   ],
+  'workshop/toss': DESIGN,
   'workshop/readiness': [...DESIGN, 'workshop/advice'],
   'study/nudges': DESIGN,
   'study/combinations': DESIGN,

@@ -15,6 +15,7 @@ import { orderVerb } from './order'
 import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
 import { studyVerb } from './study'
+import { tossVerb } from './toss'
 
 export interface Arguments extends Source {
   file: string | undefined
@@ -41,6 +42,10 @@ const VERBS: Record<string, Verb> = {
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
+  toss: {
+    run: tossVerb,
+    options: ['speed', 'angle', 'elevator', 'cg', 'wind', 'gust', 'height', 'payload'],
+  },
   book: { run: bookVerb, options: ['out', 'paper', 'html', 'sheets'] },
 }
 
@@ -57,6 +62,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
   check GCODE FILE  a machine file held against a piece of a project [--piece ID]
   order FILE      a project: every step of the build in order, what it needs, what it brings in; what to buy
+  toss FILE       a project thrown by hand, or an aircraft of a few figures [--speed --angle --elevator --cg --wind]
   book FILE       a project's book as PDF --out PDF [--paper a4|letter] [--html true] [--sheets true]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`

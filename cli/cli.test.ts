@@ -362,4 +362,47 @@ describe('command line', () => {
       7,
     )
   })
+  it('order: every piece and component once; toss: a parabola, a project, and what is wrong with it', async () => {
+    const doc = JSON.stringify(DEMOS[0])
+    const { steps, hardware } = await json(['order', '-'], doc)
+    const brought: string[] = steps.flatMap((step: { what: string[] }) => step.what)
+    for (const id of [
+      ...assess(DEMOS[0]).pieces.map(piece => piece.id),
+      ...DEMOS[0].equipment.map(item => item.id),
+    ])
+      expect(
+        brought.filter(item => item === id),
+        id,
+      ).toHaveLength(1)
+    expect(hardware.find((row: { name: string }) => row.name.startsWith('Strip hinge')).count).toBe(8)
+    const stone = {
+      mass: 1,
+      inertia: 1,
+      area: 1,
+      chord: 1,
+      density: 1.2,
+      CL0: 0,
+      CLalpha: 0,
+      CD0: 0,
+      k: 0,
+      Cm0: 0,
+      Cmalpha: 0,
+      CLq: 0,
+      Cmq: 0,
+    }
+    const { distanceM, seconds } = await json(
+      ['toss', '-'],
+      JSON.stringify({ ...stone, start: { speed: 10, pathDeg: 45, heightM: 2 } }),
+    )
+    // From 2 m at 45° with 10 m/s: t = (v·sin + √(v²sin² + 2gh))/g.
+    const up = 10 * Math.SQRT1_2
+    const t = (up + Math.sqrt(up ** 2 + 2 * 9.80665 * 2)) / 9.80665
+    expect(seconds).toBeCloseTo(t, 3)
+    expect(distanceM).toBeCloseTo(up * t, 2)
+    const thrown = await json(['toss', '-', '--speed', '9', '--angle', '-5'], doc)
+    expect(thrown.kind).toBe('glides')
+    expect((await json(['toss', '-', '--cg', '220'], doc)).distanceM).toBeLessThan(thrown.distanceM)
+    expect((await run(['toss', '-'], JSON.stringify({ ...stone, mass: -1 }))).err).toMatch(/mass/)
+    expect((await run(['toss', '-', '--speed', 'fast'], doc)).err).toMatch(/--speed: "fast" is not a number/)
+  })
 })

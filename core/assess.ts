@@ -43,7 +43,7 @@ export type {
 } from './assessment/report'
 export type { Contribution, Verdict, WingName } from './assessment/report'
 export type { Finding } from './assessment/report'
-export type { PieceReport } from './assessment/report'
+export type { PieceReport, PitchTables } from './assessment/report'
 export type { Drawing } from './assessment/report'
 export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'

@@ -25,7 +25,8 @@ const stored = async () => {
   return page.stored()
 }
 const shown = async () =>
-  (await page.count('[data-step]')) ? (await page.find('[data-step]')).getAttribute('data-step') : ''
+  ((await page.count('[data-step]')) && (await (await page.find('[data-step]')).getAttribute('data-step'))) ||
+  ''
 /** The tick has landed: another step is open, or this one says so. */
 async function tick(act: 'done' | 'skip') {
   const before = await shown()

@@ -1,7 +1,7 @@
 /** Everything about flight that an assessment says, from the solved lattice, the sections and the ledger. */
 import type { SurfaceName } from '../../document'
 import { trailingEdgeMm, zoneOr } from '../../geometry'
-import { chanceWithin, massSpread, sumMass, type MassEntry } from '../../mass'
+import { chanceWithin, massSpread, sumInertia, sumMass, type MassEntry } from '../../mass'
 import { degToRad, gToKg, mToMm } from '../../units'
 import { rateReports } from './rates'
 import { controlReports } from './hinges'
@@ -11,9 +11,10 @@ import { handlingOf } from './handling-report'
 import { controlRoles, surfaceOf } from './airframe-lattice'
 import { createSections, type StationModels } from './section-models'
 import { createStall } from './stall-along-span'
+import { pitchTables } from './pitch-model'
 import { loadingOf, tailIncidence, trimRows } from './trim-rows'
 import type { Airframe } from '../resolve'
-import type { StallReport, TrimRow, Assessment, FlightFigures } from '../report'
+import type { StallReport, TrimRow, Assessment, FlightFigures, PitchTables } from '../report'
 
 /**
  * How well lattice and body strips place the neutral point: one standard deviation, share of the mean chord.
@@ -24,7 +25,13 @@ export const NEUTRAL_POINT_SIGMA = 0.015
 export type Flown = Pick<
   Assessment,
   'flight' | 'stall' | 'trim' | 'tailIncidenceDeg' | 'handling' | 'controls' | 'rates'
-> & { solved: SolvedFlight; alphaStall: number; wingModels: StationModels }
+> & {
+  solved: SolvedFlight
+  alphaStall: number
+  wingModels: StationModels
+  /** In the vertical plane, with the payload aboard or gone; asked for where it is tossed. */
+  pitch(payload: boolean): PitchTables
+}
 
 export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[]) => Flown {
   const lift = createLift()
@@ -58,6 +65,15 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
     return {
       solved,
       wingModels: models.wing!,
+      pitch: payload => {
+        const load = payload || !gone ? aboard : gone
+        const own = payload ? entries : entries.filter(entry => !entry.drops)
+        return pitchTables(airframe, solved, roles, drag, {
+          load,
+          inertia: sumInertia(own, { x: load.x, y: 0, z: load.z }).yy,
+          clMax: stall.clMax,
+        })
+      },
       alphaStall: degToRad(stall.alphaDeg),
       stall,
       trim,

@@ -20,6 +20,7 @@ export type {
   TrimRow,
 } from './flight-report'
 export type { HeatReport, LoadsReport } from './load-report'
+export type { PitchTables } from './pitch-tables'
 export type { PieceReport, PrinterReport } from './piece-report'
 export type {
   BoomReport,

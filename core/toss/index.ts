@@ -1,0 +1,3 @@
+export { fly, type Flown, type Glider, type Point, type Release, type Thrust } from './fly'
+export { simpleGlider, type SimpleGlider } from './simple'
+export { blended, edgesFor, plate, squareDrag, type Edges, type Plates } from './separated'

@@ -1,0 +1,114 @@
+/** The throw that suits an aircraft, and the balances that survive one. */
+import type { PitchTables } from '../../assess'
+import { AS_DRAWN, gliderOf, type TossChange } from './glider'
+import { toss, type Throw } from './toss'
+
+/** The elevator at which it glides steadily at a speed, degrees; null where nothing holds it. */
+export function glideElevator(
+  tables: PitchTables,
+  speedMs: number,
+  change: TossChange = AS_DRAWN,
+): number | null {
+  const { elevator, clZero, clAlpha } = tables
+  if (!elevator) return null
+  const CL =
+    (2 * tables.mass * change.massShare * tables.gravity) / (tables.density * speedMs ** 2 * tables.area)
+  // Moment about the shifted balance is nil: Cm(α) + Cmδ δ + shift·CL = 0, with lift made by both.
+  const alpha = (CL - clZero) / clAlpha
+  const i = (alpha - tables.alphaFrom) / tables.alphaStep
+  const k = Math.max(0, Math.min(tables.Cm.length - 2, Math.floor(i)))
+  const slope = (tables.Cm[k + 1] - tables.Cm[k]) / tables.alphaStep
+  const at = tables.Cm[k] + slope * (alpha - (tables.alphaFrom + k * tables.alphaStep))
+  const shift = change.cgShift / tables.chord
+  // α falls by what the elevator lifts: dα = −CLδ δ / CLα.
+  const effect = elevator.Cm - (slope * elevator.CL) / clAlpha
+  const deg = ((-(at + shift * CL + change.momentOff) / effect) * 180) / Math.PI
+  return Number.isFinite(deg) ? deg : null
+}
+
+export interface SteadyGlide {
+  speedMs: number
+  /** Under the horizon. */
+  slopeDeg: number
+  ratio: number
+  alphaDeg: number
+}
+
+/**
+ * The glide in which nothing changes with this elevator: pitching moment nil, then speed and slope of lift and drag.
+ * Thrown so, it simply goes on. Null where it balances at no incidence before the stall.
+ */
+export function steadyGlide(
+  tables: PitchTables,
+  elevatorDeg: number,
+  change: TossChange = AS_DRAWN,
+): SteadyGlide | null {
+  const glider = gliderOf(tables, change)
+  const elevator = (elevatorDeg * Math.PI) / 180
+  const stall = (tables.clMax - tables.clZero) / tables.clAlpha
+  let speed = 1.3 * tables.stallSpeed
+  let alpha = 0
+  // Drag goes by speed a little: three rounds settle it.
+  for (let round = 0; round < 3; round++) {
+    const moment = (at: number) => glider.at(at, speed, elevator).Cm
+    let low = -tables.clZero / tables.clAlpha - 0.1,
+      high = stall
+    low = Math.max(low, tables.alphaFrom)
+    if (!(moment(low) > 0 && moment(high) < 0)) return null
+    for (let i = 0; i < 50; i++) {
+      const middle = (low + high) / 2
+      if (moment(middle) > 0) low = middle
+      else high = middle
+    }
+    alpha = (low + high) / 2
+    const { CL, CD } = glider.at(alpha, speed, elevator)
+    if (CL <= 0.02) return null
+    speed = Math.sqrt(
+      (2 * glider.mass * glider.gravity) / (glider.density * glider.area * Math.hypot(CL, CD)),
+    )
+  }
+  const { CL, CD } = glider.at(alpha, speed, elevator)
+  return {
+    speedMs: speed,
+    slopeDeg: (Math.atan2(CD, CL) * 180) / Math.PI,
+    ratio: CL / CD,
+    alphaDeg: (alpha * 180) / Math.PI,
+  }
+}
+
+/** The throw that suits it: as it glides steadily, no faster than an arm throws. */
+export function suitingThrow(
+  tables: PitchTables,
+  base: Throw,
+  armMs: number,
+  change: TossChange = AS_DRAWN,
+): Throw | null {
+  const glide = steadyGlide(tables, base.elevatorDeg, change)
+  if (!glide) return null
+  return {
+    ...base,
+    speedMs: Math.min(armMs + base.windMs, glide.speedMs),
+    pathDeg: -glide.slopeDeg,
+  }
+}
+
+/** How far the balance may move, fore and aft of where it is, before this throw no longer glides, mm. */
+export function survivingBalance(tables: PitchTables, thrown: Throw): { foreMm: number; aftMm: number } {
+  const good = (shiftMm: number) => {
+    const { kind, sinkMs } = toss(tables, thrown, { ...AS_DRAWN, cgShift: shiftMm / 1000 })
+    return (kind === 'glides' || kind === 'balloons' || kind === 'stays-up') && sinkMs < 3.5
+  }
+  const edge = (sign: 1 | -1) => {
+    if (!good(0)) return 0
+    let low = 0,
+      high = 0.3 * tables.chord * 1000
+    if (good(sign * high)) return sign * high
+    for (let i = 0; i < 9; i++) {
+      const middle = (low + high) / 2
+      if (good(sign * middle)) low = middle
+      else high = middle
+    }
+    return sign * low
+  }
+  return { foreMm: edge(-1), aftMm: edge(1) }
+}
