@@ -1,13 +1,7 @@
 import { DEMOS } from '../core/demo'
 import { createAssessor } from '../core/assess'
-import { toss, steadyGlide, suitingThrow, glideElevator, survivingBalance, gliderOf } from '../core/workshop/toss'
-import { fly } from '../core/toss'
-import { written } from '../core/units'
-for (const d of DEMOS){ const a=createAssessor(); const as=a.assess(d); let t=performance.now(); const tab=a.flown(d).pitch(true); console.log(d.name,'tables',performance.now()-t, tab.stallSpeed, tab.clMax, tab.inertia, tab.plates)
-const glide=as.trim.find(r=>r.id==='glide'&&r.payload)!; console.log(glide.speedMs, glide.controlDeg, glide.glideRatio, glide.alphaDeg, 'el', glideElevator(tab, glide.speedMs))
-const f=fly(gliderOf(tab),{speed:glide.speedMs,path:-1/glide.glideRatio,attitude:glide.alphaDeg*Math.PI/180-1/glide.glideRatio,height:3000,elevator:glide.controlDeg!*Math.PI/180,wind:0,gust:null,thrust:null,seconds:120}); const l=f.path.at(-1)!, b=f.path.at(-501)!; console.log('steady', l.speed, (l.x-b.x)/(b.z-l.z))
-const base={speedMs:d.brief.throwMs, pathDeg:0, heightM:1.8, elevatorDeg: glide.controlDeg!, windMs:0, gustMs:0}
-t=performance.now(); const r=toss(tab, base); console.log('toss ms',performance.now()-t, written(r.reading), r.distanceM, r.kind)
-t=performance.now(); for(let i=0;i<20;i++) toss(tab, base); console.log('per toss', (performance.now()-t)/20)
-t=performance.now(); console.log(steadyGlide(tab, base.elevatorDeg)); const th=suitingThrow(tab, base, 12)!; console.log(th, written(toss(tab,th).reading)); t=performance.now(); console.log(survivingBalance(tab, th), performance.now()-t)
-for (const cg of [-20,-10,10,20]) console.log(cg, written(toss(tab,base,{cgShift:cg/1000,momentOff:0,massShare:1}).reading)) }
+import { toss, gliderOf } from '../core/workshop/toss'
+const d=DEMOS[0]; const a=createAssessor(); const tab=a.flown(d).pitch(true); const el=1.7639
+const g=gliderOf(tab)
+for (let deg=-20; deg<=30; deg+=2.5){ const r=g.at(deg*Math.PI/180,7,el*Math.PI/180); console.log(deg, r.CL.toFixed(3), r.CD.toFixed(3), r.Cm.toFixed(3)) }
+for (const v of [6.70,6.76,6.78,6.79,6.80,6.82,6.9]) { const p=toss(tab,{speedMs:v,pathDeg:0,heightM:12,elevatorDeg:el,windMs:0,gustMs:0}).path; console.log(v, [0,10,20,30,40,50,60].map(i=>`${(p[i].alpha*57.3).toFixed(1)}/${p[i].z.toFixed(3)}/${p[i].x.toFixed(3)}`).join('  ')) }

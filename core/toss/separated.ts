@@ -9,9 +9,20 @@ export interface Plates {
   square: number
   /** Surfaces by their share of the wing's area, and how far aft of the CG their middle is, in mean chords. */
   parts: ReadonlyArray<{ share: number; arm: number }>
+  /** Greatest lift either way, and the incidence of attached flow at which it is reached; all above nil. */
+  stall: { up: { CL: number; alpha: number }; down: { CL: number; alpha: number } }
 }
 
 export const squareDrag = (aspectRatio: number): number => 1.11 + 0.018 * Math.min(50, aspectRatio)
+
+/** Least lift, as a share of the greatest: sections are cambered. */
+export const LEAST = -0.65
+
+/** Where attached lift would reach its bounds, on its straight line; not under 3°. */
+export function stallOf(clMax: number, clMin: number, clZero: number, clAlpha: number): Plates['stall'] {
+  const at = (CL: number) => Math.max(0.05, Math.min(0.7, Math.abs((CL - clZero) / Math.max(0.1, clAlpha))))
+  return { up: { CL: clMax, alpha: at(clMax) }, down: { CL: -clMin, alpha: at(clMin) } }
+}
 
 /** From the first strip that lets go to the last, rad. */
 const WIDTH = (9 * Math.PI) / 180
@@ -22,15 +33,26 @@ function share(alpha: number, at: number): number {
   return t ** 3 * (10 - 15 * t + 6 * t * t)
 }
 
-/** Of the plate at an incidence, per wing area. */
-export function plate(alpha: number, { square, parts }: Plates): Pick<Airfoil, 'CL' | 'CD' | 'Cm'> {
-  const normal = square * Math.sin(alpha)
+/** What the greatest lift falls to once all strips have let go: thin sections at small Reynolds numbers lose a fifth. */
+const STALLED = 0.8
+
+/**
+ * Past the stall, per wing area (Viterna & Corrigan 1982): a plate's lift and drag, with what makes lift go on from where
+ * it stalled and run out towards the plate's own. The normal force acts at the middle of the surfaces.
+ */
+export function plate(alpha: number, { square, parts, stall }: Plates): Pick<Airfoil, 'CL' | 'CD' | 'Cm'> {
+  const sine = Math.sin(alpha),
+    cosine = Math.cos(alpha)
+  const { CL: most, alpha: at } = alpha >= 0 ? stall.up : stall.down
+  const s = Math.sin(at),
+    near = s * s
+  const left = ((STALLED * most - square * s * Math.cos(at)) * (s * s + near)) / (Math.cos(at) ** 2 * s)
+  // Backwards through the air nothing of the stall is left.
+  const CL = square * sine * cosine + (cosine > 0 ? (left * cosine ** 2 * sine) / (sine ** 2 + near) : 0)
+  const CD = square * sine ** 2
   const total = parts.reduce((sum, part) => sum + part.share, 0)
-  return {
-    CL: total * normal * Math.cos(alpha),
-    CD: total * normal * Math.sin(alpha),
-    Cm: -parts.reduce((sum, part) => sum + part.share * part.arm, 0) * normal,
-  }
+  const arm = parts.reduce((sum, part) => sum + part.share * part.arm, 0) / Math.max(1e-9, total)
+  return { CL, CD, Cm: -arm * (CL * cosine + CD * sine) }
 }
 
 export interface Edges {

@@ -1,5 +1,5 @@
 /** A glider told by a handful of figures: what a textbook would give. SI, per radian. */
-import { blended, edgesFor, squareDrag, type Plates } from './separated'
+import { blended, edgesFor, LEAST, squareDrag, stallOf, type Plates } from './separated'
 import type { Glider } from './fly'
 
 export interface SimpleGlider {
@@ -42,11 +42,12 @@ export function simpleGlider(given: SimpleGlider): Glider {
     square: squareDrag(span ** 2 / given.area),
     // Pitching to and fro past the stall as the moment did before it: the plate's middle, seen from the CG.
     parts: [{ share: 1, arm: given.CLalpha > 0 ? -given.Cmalpha / given.CLalpha + 0.25 : 0.25 }],
+    stall: stallOf(given.CLmax ?? 1, LEAST * (given.CLmax ?? 1), given.CL0, given.CLalpha),
   }
   const edges =
     given.CLmax === null || given.CLmax === undefined
       ? null
-      : edgesFor(alpha => attached(alpha, 0).CL, plates, given.CLmax, -0.7 * given.CLmax)
+      : edgesFor(alpha => attached(alpha, 0).CL, plates, given.CLmax, LEAST * given.CLmax)
   return {
     mass: given.mass,
     inertia: given.inertia,

@@ -7,6 +7,7 @@ import {
   plate,
   simpleGlider,
   squareDrag,
+  stallOf,
   type Release,
   type SimpleGlider,
 } from './index'
@@ -225,14 +226,18 @@ describe('small disturbances', () => {
       })
       return Math.max(...path.slice(100).map(point => Math.abs(point.alpha - 0.055)))
     }
-    expect(nods(-0.05)).toBeGreaterThan(0.4)
+    expect(nods(-0.05)).toBeGreaterThan(0.15)
     expect(nods(0.15)).toBeLessThan(0.1)
     expect(nods(0.3)).toBeLessThan(0.1)
   })
 })
 
 describe('past the stall', () => {
-  const plates = { square: squareDrag(6), parts: [{ share: 1, arm: 0.3 }] }
+  const plates = {
+    square: squareDrag(6),
+    parts: [{ share: 1, arm: 0.3 }],
+    stall: stallOf(1.2, -0.8, 0.3, 4.8),
+  }
   const attached = (alpha: number) => ({ CL: 0.3 + 4.8 * alpha, CD: 0.05, Cm: -0.7 * alpha, induced: 0.01 })
   const edges = edgesFor(alpha => attached(alpha).CL, plates, 1.2, -0.8)
   it('lift reaches the greatest that was given and no more; it falls without a step', () => {
@@ -246,6 +251,14 @@ describe('past the stall', () => {
       last = now
     }
     expect(most).toBeCloseTo(1.2, 2)
+  })
+  it('lift goes on from the stall, and runs out towards the plate’s own', () => {
+    const { up } = plates.stall
+    // Four fifths of the greatest, and never more anywhere.
+    expect(plate(up.alpha, plates).CL).toBeCloseTo(0.8 * 1.2, 9)
+    // Half of it is left by some 25°, as finite wings keep it.
+    expect(plate(0.44, plates).CL).toBeGreaterThan(0.6)
+    expect(plate(1.4, plates).CL).toBeLessThan(0.3)
   })
   it('a plate square to the flow drags as Hoerner says, and lifts nothing', () => {
     const flat = plate(Math.PI / 2, plates)

@@ -1,6 +1,6 @@
 /** The assessed aircraft as something that can be tossed, from its tables; and the same with something changed. */
 import type { PitchTables } from '../../assess'
-import { blended, edgesFor, squareDrag, type Glider, type Plates } from '../../toss'
+import { blended, edgesFor, LEAST, squareDrag, stallOf, type Glider, type Plates } from '../../toss'
 
 export interface TossChange {
   /** The balance moved aft, m; a dummy weight, a battery slid. */
@@ -12,8 +12,6 @@ export interface TossChange {
 }
 export const AS_DRAWN: TossChange = { cgShift: 0, momentOff: 0, massShare: 1 }
 
-/** Least lift, as a share of the greatest: sections are cambered. */
-const LEAST = -0.65
 /** Under this the speed no longer counts in the drag: it would be that of a creep, m/s. */
 const SLOWEST = 0.5
 
@@ -64,6 +62,7 @@ export function gliderOf(tables: PitchTables, change: TossChange = AS_DRAWN): Gl
   const plates: Plates = {
     square: squareDrag(tables.span ** 2 / tables.area),
     parts: tables.plates.map(part => ({ share: part.share, arm: part.arm - shift })),
+    stall: stallOf(tables.clMax, LEAST * tables.clMax, tables.clZero, tables.clAlpha),
   }
   const grid = (alpha: number) => (alpha - alphaFrom) / alphaStep
   const liftAt = (alpha: number) => cubic(tables.CL, grid(alpha))
