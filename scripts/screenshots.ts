@@ -2,11 +2,8 @@
  * `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots. Needs a
  * build.
  */
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
-import { fileOf } from '../core/testing/machine-files'
 import { openBrowser, settled, setViewport } from '../tests/support/browser'
 import { startServer } from '../tests/support/server'
 
@@ -18,8 +15,8 @@ interface View {
   wait?: string
   phone?: boolean
   slide?: [string, number]
-  /** A machine file whose webs were forgotten, given to an input. */
-  give?: { css: string; piece: string }
+  /** Pressed one after another once it is there. */
+  presses?: string[]
   show?: string
   after?: string
   undo?: number
@@ -69,17 +66,15 @@ const VIEWS: readonly View[] = [
     show: '.ways',
   },
   {
-    name: '19-file-sent-back',
-    path: '/print',
-    press: '[data-tab="check"]',
-    give: { css: 'input[aria-label="Machine file to check"]', piece: 'wing-3-starboard' },
-    wait: '[data-check]',
+    name: '19-toss',
+    path: '/toss',
+    wait: '[data-figure="reading"]',
+    presses: ['[data-act="lay-toss"]', '[data-act="take-suiting"]'],
   },
   { name: '18-week', path: '/print', press: '[data-tab="week"]', wait: '[data-chart="week"]' },
   {
     name: '17-build-order',
     path: '/build',
-    wait: '[data-act="done"]',
     times: ['[data-act="done"]', 9],
     then: '[data-tab="order"]',
     undo: 9,
@@ -128,11 +123,6 @@ try {
         'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
         view.then,
       )
-    if (view.give) {
-      const path = join(mkdtempSync(join(tmpdir(), 'mariposa-file-')), `${view.give.piece}.gcode`)
-      writeFileSync(path, fileOf(view.give.piece, { lattice: null, spiral: false, flow: 1 }).texts.join(''))
-      await browser.driver.findElement(By.css(view.give.css)).sendKeys(path)
-    }
     if (view.study) {
       for (const name of [...view.study.map(id => `[data-start="${id}"]`), '[data-act="run-study"]'])
         await browser.driver.executeScript(
@@ -162,6 +152,10 @@ try {
         async () => (await browser.driver.findElements(By.css(view.wait!))).length > 0,
         90_000,
       )
+    for (const css of view.presses ?? []) {
+      await browser.driver.findElement(By.css(css)).click()
+      await settled(browser.driver)
+    }
     if (view.slide)
       await browser.driver.executeScript(
         'const input = document.querySelector(arguments[0]); input.value = arguments[1]; input.dispatchEvent(new Event("input"))',

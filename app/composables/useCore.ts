@@ -34,6 +34,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   size: 60_000,
   cutsForAll: 60_000,
   heat: 60_000,
+  pitchTables: 60_000,
   wingSets: 60_000,
   balanceTemplates: 60_000,
 }

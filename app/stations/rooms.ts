@@ -12,6 +12,7 @@ import PrintBench from '~/components/print/PrintBench.vue'
 import WeighBench from '~/components/weigh/WeighBench.vue'
 import BuildBench from '~/components/build/BuildBench.vue'
 import ProveBench from '~/components/prove/ProveBench.vue'
+import TossBench from '~/components/toss/TossBench.vue'
 import MaidenBench from '~/components/maiden/MaidenBench.vue'
 import LogBench from '~/components/log/LogBench.vue'
 import BriefTray from '~/components/brief/BriefTray.vue'
@@ -25,6 +26,7 @@ import PrintTray from '~/components/print/PrintTray.vue'
 import WeighTray from '~/components/weigh/WeighTray.vue'
 import BuildTray from '~/components/build/BuildTray.vue'
 import ProveTray from '~/components/prove/ProveTray.vue'
+import TossTray from '~/components/toss/TossTray.vue'
 import MaidenTray from '~/components/maiden/MaidenTray.vue'
 import LogTray from '~/components/log/LogTray.vue'
 import type { StationId } from './path'
@@ -50,6 +52,7 @@ export const ROOMS: Record<StationId, StationRoom> = {
   weigh: { tray: WeighTray, bench: WeighBench, share: 0.5 },
   build: { tray: BuildTray, bench: BuildBench, share: 1 },
   prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
+  toss: { tray: TossTray, bench: TossBench, share: 1 },
   maiden: { tray: MaidenTray, bench: MaidenBench, share: 0.62, view: 'side' },
   log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side' },
 }

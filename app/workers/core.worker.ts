@@ -9,6 +9,7 @@ import {
   type Assessment,
   type HeatReport,
   type NoCut,
+  type PitchTables,
   type WingName,
 } from '../../core/assess'
 import {
@@ -361,6 +362,8 @@ const api = {
   },
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
+  /** The aircraft in the vertical plane, for the page to toss. */
+  pitchTables: (doc: ProjectFile, payload: boolean): PitchTables => aside.flown(known(doc)).pitch(payload),
   heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
   wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {

@@ -91,11 +91,14 @@ export function readToss(tables: PitchTables, thrown: Throw, { path, landed }: F
       kind: 'stays-up',
       reading: say`still ${q(last.z, 'm', 1)} up after ${q(last.t, 's', 0)}`,
     }
-  if (stalled && highest.t > 0.15 && rose > 0.4)
+  if (stalled)
     return {
       ...base,
       kind: 'stalls',
-      reading: say`rises ${q(rose, 'm', 1)}, slows to ${q(slowest.speed, 'm/s', 1)}, stalls and falls off: thrown too hard or too steeply for this trim, or tail-heavy`,
+      reading:
+        rose > 0.4
+          ? say`rises ${q(rose, 'm', 1)}, slows to ${q(slowest.speed, 'm/s', 1)}, stalls and falls off: thrown too hard or too steeply for this trim, or tail-heavy`
+          : say`slows to ${q(slowest.speed, 'm/s', 1)} and stalls, landing with ${q(sinkMs, 'm/s', 1)} of sink: thrown too slowly for its weight, too much up elevator, or tail-heavy`,
     }
   if (slope < 55 || noseDeg < -25)
     return {
