@@ -30,7 +30,6 @@ export default defineConfig({
           environment: 'node',
           testTimeout: deep ? 7_200_000 : 600_000,
           hookTimeout: 300_000,
-          fileParallelism: false,
         },
       },
     ],
