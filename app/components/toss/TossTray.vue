@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How it is thrown, and the throw that would suit it. */
 import type { PitchTables } from '../../../core/assess'
-import { suitingThrow } from '../../../core/workshop/toss'
+import { suitingThrow, type Throw } from '../../../core/workshop/toss'
 import { amount, figure, signedAmount } from '~/composables/format'
 import { glideOf, useToss } from '~/composables/useToss'
 
@@ -16,6 +16,26 @@ const glide = computed(() =>
   tables.value ? glideOf(tables.value, thrown.value.elevatorDeg, change.value.cgShift) : null,
 )
 const drops = computed(() => now.value.totals.massG > now.value.totals.emptyMassG + 0.05)
+const of = (key: keyof Throw) => ({ value: thrown.value[key], set: (value: number) => set({ [key]: value }) })
+const fields = computed(() => [
+  { id: 'speed', label: 'Speed of the throw', unit: 'm/s', min: 0, max: 30, ...of('speedMs') },
+  { id: 'angle', label: 'Over the horizon', unit: '°', min: -60, max: 60, ...of('pathDeg') },
+  { id: 'elevator', label: 'Elevator, down positive', unit: '°', min: -30, max: 30, ...of('elevatorDeg') },
+  {
+    id: 'cg',
+    label: 'Balance moved aft',
+    unit: 'mm',
+    min: -150,
+    max: 150,
+    value: cgShiftMm.value,
+    set: (value: number) => {
+      cgShiftMm.value = value
+    },
+  },
+  { id: 'wind', label: 'Wind against it', unit: 'm/s', min: -5, max: 15, ...of('windMs') },
+  { id: 'gust', label: 'Gust upward after half a second', unit: 'm/s', min: -6, max: 6, ...of('gustMs') },
+  { id: 'height', label: 'From a height of', unit: 'm', min: 0.3, max: 100, ...of('heightM') },
+])
 function take() {
   if (suits.value)
     set({
@@ -28,75 +48,17 @@ function take() {
 <template>
   <div>
     <FigureField
+      v-for="field in fields"
+      :key="field.id"
       class="mb-3"
-      label="Speed of the throw"
-      unit="m/s"
-      :min="0"
-      :max="30"
-      :model-value="thrown.speedMs"
-      data-field="toss-speed"
-      @update:model-value="set({ speedMs: $event ?? 0 })"
-    />
-    <FigureField
-      class="mb-3"
-      label="Over the horizon"
-      unit="°"
-      :min="-60"
-      :max="60"
-      :model-value="thrown.pathDeg"
-      data-field="toss-angle"
-      @update:model-value="set({ pathDeg: $event ?? 0 })"
-    />
-    <FigureField
-      class="mb-3"
-      label="Elevator, down positive"
-      unit="°"
-      :min="-30"
-      :max="30"
+      :label="field.label"
+      :unit="field.unit"
+      :min="field.min"
+      :max="field.max"
       :digits="2"
-      :model-value="thrown.elevatorDeg"
-      data-field="toss-elevator"
-      @update:model-value="set({ elevatorDeg: $event ?? 0 })"
-    />
-    <FigureField
-      class="mb-3"
-      label="Balance moved aft"
-      unit="mm"
-      :min="-150"
-      :max="150"
-      :model-value="cgShiftMm"
-      data-field="toss-cg"
-      @update:model-value="cgShiftMm = $event ?? 0"
-    />
-    <FigureField
-      class="mb-3"
-      label="Wind against it"
-      unit="m/s"
-      :min="-5"
-      :max="15"
-      :model-value="thrown.windMs"
-      data-field="toss-wind"
-      @update:model-value="set({ windMs: $event ?? 0 })"
-    />
-    <FigureField
-      class="mb-3"
-      label="Gust upward after half a second"
-      unit="m/s"
-      :min="-6"
-      :max="6"
-      :model-value="thrown.gustMs"
-      data-field="toss-gust"
-      @update:model-value="set({ gustMs: $event ?? 0 })"
-    />
-    <FigureField
-      class="mb-3"
-      label="From a height of"
-      unit="m"
-      :min="0.3"
-      :max="100"
-      :model-value="thrown.heightM"
-      data-field="toss-height"
-      @update:model-value="set({ heightM: $event ?? 1.8 })"
+      :model-value="field.value"
+      :data-field="`toss-${field.id}`"
+      @update:model-value="field.set($event ?? field.value)"
     />
     <label v-if="drops" class="tick"
       ><input v-model="payload" type="checkbox" data-field="toss-payload" /> with its payload</label

@@ -28,16 +28,18 @@ interface Source extends BookAsk {
   inner: { widthMm: number; heightMm: number }
 }
 
+const sourceOf = (airframe: Airframe, assessment: Assessment, ask: BookAsk): Source => ({
+  ...ask,
+  doc: airframe.doc,
+  airframe,
+  assessment,
+  order: buildOrder(airframe),
+  inner: innerOf(ask.paper),
+})
+
 export function composeBook(airframe: Airframe, assessment: Assessment, ask: BookAsk): Book {
   const { doc } = airframe
-  const source: Source = {
-    ...ask,
-    doc,
-    airframe,
-    assessment,
-    order: buildOrder(airframe),
-    inner: innerOf(ask.paper),
-  }
+  const source = sourceOf(airframe, assessment, ask)
   return {
     name: doc.name,
     date: ask.now.slice(0, 10),
@@ -60,14 +62,7 @@ export function composeBook(airframe: Airframe, assessment: Assessment, ask: Boo
 /** Only what somebody needs who prints for the maker. */
 export function composeRecipeSheets(airframe: Airframe, assessment: Assessment, ask: BookAsk): Book {
   const { doc } = airframe
-  const source: Source = {
-    ...ask,
-    doc,
-    airframe,
-    assessment,
-    order: buildOrder(airframe),
-    inner: innerOf(ask.paper),
-  }
+  const source = sourceOf(airframe, assessment, ask)
   return {
     name: `${doc.name}: recipe sheets`,
     date: ask.now.slice(0, 10),
