@@ -14,7 +14,6 @@ export function orderVerb({ read }: Arguments): unknown {
     handsMin: order.handsMin,
     untilMin: order.untilMin,
     glueG: order.glueG,
-    cannot: order.circles,
     steps: order.steps.map(step => ({
       id: step.id,
       kind: step.kind,

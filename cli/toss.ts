@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { createAssessor } from '../core/assess'
 import { DocumentError, parseJson, readProject } from '../core/document'
 import { written as inWords } from '../core/units'
-import { AS_DRAWN, steadyGlide, toss } from '../core/workshop/toss'
+import { steadyGlide, toss } from '../core/workshop/toss'
 import { fly, simpleGlider, type Point } from '../core/toss'
 import type { Arguments } from './answer'
 import { LIMITS, parseInput } from './parse'
@@ -52,9 +52,9 @@ function project(text: string, options: Record<string, string>): unknown {
     windMs: number(options, 'wind', 0, -20, 30),
     gustMs: number(options, 'gust', 0, -20, 20),
   }
-  const change = { ...AS_DRAWN, cgShift: (cgMm - totals.cgMm[0]) / 1000 }
-  const found = toss(tables, thrown, change)
-  const steady = steadyGlide(tables, thrown.elevatorDeg, change)
+  const cgShift = (cgMm - totals.cgMm[0]) / 1000
+  const found = toss(tables, thrown, cgShift)
+  const steady = steadyGlide(tables, thrown.elevatorDeg, cgShift)
   return {
     ...thrown,
     cgMm,
@@ -97,11 +97,20 @@ const Input = z.object({
     })
     .partial()
     .default({}),
+  thrust: z
+    .object({
+      force: z.number().min(0).max(1e5),
+      runsOut: above,
+      angleDeg: z.number().min(-90).max(90).default(0),
+      under: z.number().min(-10).max(10).default(0),
+    })
+    .nullable()
+    .default(null),
   seconds: z.number().min(0.02).max(600).default(10),
 })
 
 function figures(text: string): unknown {
-  const { start, seconds, ...glider } = parseInput(Input, text)
+  const { start, seconds, thrust, ...glider } = parseInput(Input, text)
   const pathDeg = start.pathDeg ?? 0
   const { path, landed } = fly(simpleGlider(glider), {
     speed: start.speed ?? 8,
@@ -111,7 +120,7 @@ function figures(text: string): unknown {
     elevator: 0,
     wind: 0,
     gust: null,
-    thrust: null,
+    thrust: thrust && { ...thrust, angle: thrust.angleDeg * RAD },
     seconds,
   })
   const last = path[path.length - 1]

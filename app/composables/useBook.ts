@@ -21,13 +21,7 @@ export function useBook() {
     at.value = null
   }
 
-  async function make(
-    doc: ProjectFile,
-    kind: BookKind,
-    paper: BookWish['paper'],
-    now: string,
-    photo?: string,
-  ) {
+  async function make(doc: ProjectFile, kind: BookKind, paper: BookWish['paper'], now: string) {
     stop()
     fault.value = ''
     made.value = null
@@ -41,7 +35,6 @@ export function useBook() {
       paper,
       now,
       reading: { ...reading.value },
-      photo,
       what: kind === 'sheets' ? 'sheets' : 'book',
     }
     try {

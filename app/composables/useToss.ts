@@ -1,7 +1,7 @@
 /** Tosses of the present design: thrown on the page from tables that are made aside, laid over one another. */
 import { computed, shallowRef, watch } from 'vue'
 import type { PitchTables } from '../../core/assess'
-import { AS_DRAWN, steadyGlide, toss, type Throw, type Toss } from '../../core/workshop/toss'
+import { toss, type Throw, type Toss } from '../../core/workshop/toss'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -31,7 +31,7 @@ export function useToss() {
     gustMs: 0,
   }))
   const thrown = computed((): Throw => ({ ...start.value, ...own.value }))
-  const change = computed(() => ({ ...AS_DRAWN, cgShift: cgShiftMm.value / 1000 }))
+  const cgShift = computed(() => cgShiftMm.value / 1000)
   function set(part: Partial<Throw>) {
     own.value = { ...own.value, ...part }
   }
@@ -39,12 +39,12 @@ export function useToss() {
     own.value = {}
     cgShiftMm.value = 0
   }
-  return { payload, cgShiftMm, own, laid, thrown, change, set, reset, doc, now }
+  return { payload, cgShiftMm, own, laid, thrown, cgShift, set, reset, doc, now }
 }
 
 /** The tables, and what follows from them; used once, by the bench. */
 export function useTossed() {
-  const { payload, thrown, change, laid, cgShiftMm, doc } = useToss()
+  const { payload, thrown, cgShift, laid, cgShiftMm, doc } = useToss()
   const tables = useState<PitchTables | null>('toss-tables', () => null)
   const { answer, busy, fault, fresh } = useAside(
     (core, subject) => core.pitchTables(subject, payload.value),
@@ -62,9 +62,9 @@ export function useTossed() {
   )
   const flown = shallowRef<Toss | null>(null)
   watch(
-    [tables, thrown, change],
+    [tables, thrown, cgShift],
     () => {
-      flown.value = tables.value ? toss(tables.value, thrown.value, change.value) : null
+      flown.value = tables.value ? toss(tables.value, thrown.value, cgShift.value) : null
     },
     { immediate: true },
   )
@@ -77,6 +77,3 @@ export function useTossed() {
   }
   return { tables, flown, busy, fault, fresh, lay }
 }
-
-export const glideOf = (tables: PitchTables, elevatorDeg: number, cgShift: number) =>
-  steadyGlide(tables, elevatorDeg, { ...AS_DRAWN, cgShift })

@@ -32,7 +32,6 @@ export interface BookWish {
   paper: Paper
   now: string
   reading: Reading
-  photo?: string
   /** Everything, or what somebody needs who prints for the maker. */
   what: 'book' | 'sheets'
 }
@@ -68,7 +67,6 @@ function compose(doc: ProjectFile, wish: BookWish): Book {
     paper: wish.paper,
     now: wish.now,
     hand: { words: worded, amount },
-    photo: wish.photo,
   })
 }
 

@@ -40,7 +40,7 @@ describe('the toss', () => {
     await reads(opening(written(toss(tables, start()).reading)))
     await page.act('lay-toss')
     await page.type('[data-field="toss-cg"]', '40')
-    const tail = toss(tables, start(), { cgShift: 0.04, momentOff: 0, massShare: 1 })
+    const tail = toss(tables, start(), 0.04)
     expect(tail.kind).toBe('stalls')
     await page.until('[data-figure="reading"][data-kind="stalls"]')
     expect(await page.count('[data-table="tosses"] tbody tr')).toBe(2)

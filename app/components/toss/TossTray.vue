@@ -1,19 +1,19 @@
 <script setup lang="ts">
 /** How it is thrown, and the throw that would suit it. */
 import type { PitchTables } from '../../../core/assess'
-import { suitingThrow, type Throw } from '../../../core/workshop/toss'
+import { steadyGlide, suitingThrow, type Throw } from '../../../core/workshop/toss'
 import { amount, figure, signedAmount } from '~/composables/format'
-import { glideOf, useToss } from '~/composables/useToss'
+import { useToss } from '~/composables/useToss'
 
-const { doc, now, payload, cgShiftMm, thrown, set, reset, own, change } = useToss()
+const { doc, now, payload, cgShiftMm, thrown, set, reset, own, cgShift } = useToss()
 const tables = useState<PitchTables | null>('toss-tables', () => null)
 /** What an arm throws at most, m/s. */
 const ARM = 14
 const suits = computed(() =>
-  tables.value ? suitingThrow(tables.value, thrown.value, ARM, change.value) : null,
+  tables.value ? suitingThrow(tables.value, thrown.value, ARM, cgShift.value) : null,
 )
 const glide = computed(() =>
-  tables.value ? glideOf(tables.value, thrown.value.elevatorDeg, change.value.cgShift) : null,
+  tables.value ? steadyGlide(tables.value, thrown.value.elevatorDeg, cgShift.value) : null,
 )
 const drops = computed(() => now.value.totals.massG > now.value.totals.emptyMassG + 0.05)
 const of = (key: keyof Throw) => ({ value: thrown.value[key], set: (value: number) => set({ [key]: value }) })

@@ -1,8 +1,8 @@
 /**
- * Everything there is to do on an aircraft, with what each step needs; and where it cannot be done at all. A pure
- * function of the airframe; who does what when is the workshop's.
+ * Everything there is to do on an aircraft, with what each step needs. No two steps wait for one another, whatever the
+ * design: the tests hold the rules to it. A pure function of the airframe; who does what when is the workshop's.
  */
-import { alg, Graph } from '@dagrejs/graphlib'
+import { Graph } from '@dagrejs/graphlib'
 import type { Airframe } from '../resolve'
 import { RULES, Steps } from './rules'
 import { siteOf, type Site } from './site'
@@ -13,8 +13,6 @@ export interface BuildGraph {
   site: Site
   steps: readonly BuildStep[]
   needs: readonly Need[]
-  /** Steps that wait for one another: no order does them. */
-  circles: ReadonlyArray<readonly string[]>
 }
 
 /** `without`: a rule that is left out, to see what it is good for. */
@@ -33,7 +31,7 @@ export function buildGraph(airframe: Airframe, without?: string): BuildGraph {
       needs.push({ before, after, rule: rule.id })
     }
   }
-  return { site, steps, needs, circles: alg.findCycles(asGraph(steps, needs)) }
+  return { site, steps, needs }
 }
 
 /** As the graph library has it. */

@@ -26,6 +26,8 @@ export interface Moving {
   pieces: readonly Piece[]
   /** First and last fixed piece of the chain that it runs along. */
   along: readonly [number, number]
+  /** One servo moves both halves of a tail: a wire joins them, and one rod and horn serve. */
+  joined: boolean
 }
 
 /** A spar on one side. */
@@ -123,7 +125,13 @@ export function siteOf(airframe: Airframe): Site {
         .sort((a, b) => a.from - b.from)
       if (own.length === 0) return []
       const along = [indexAt(chain, hinged.from + 0.01), indexAt(chain, hinged.to - 0.01)] as const
-      return [{ chain, control: hinged.control, hinged, pieces: own, along }]
+      const { control } = hinged
+      const joined =
+        name !== 'wing' &&
+        chain.side !== 'centre' &&
+        control.kind !== 'ruddervator' &&
+        !doc.equipment.some(item => item.id === control.linkage?.servo && item.pair)
+      return [{ chain, control, hinged, pieces: own, along, joined }]
     })
   })
   const laid = chains.flatMap((chain): LaidSpar[] => {

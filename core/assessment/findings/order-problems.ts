@@ -1,12 +1,12 @@
 /** What cannot be put together, said before anything is printed. */
-import { buildGraph, REACH, siteOf } from '../build'
-import { dimensions, listed, q, say } from '../../units'
+import { REACH, siteOf } from '../build'
+import { dimensions, q, say } from '../../units'
 import type { Airframe } from '../resolve'
 import type { Finding } from '../report'
 
 export const orderProblems = (airframe: Airframe): Finding[] => {
   const site = siteOf(airframe)
-  return [...sparsShutIn(site), ...partsShutIn(site), ...leadsShutIn(site), ...circles(airframe)]
+  return [...sparsShutIn(site), ...partsShutIn(site), ...leadsShutIn(site)]
 }
 
 type Site = ReturnType<typeof siteOf>
@@ -73,55 +73,3 @@ const leadsShutIn = ({ pockets }: Site): Finding[] =>
       text: say`The lead of ${item.name} has no run: ${piece} closed ${piece === 1 ? 'joint lies' : 'joints lie'} between its bay and the root, and it would have to be taped along the skin`,
       remedy: 'Shape: give its bay a run for the lead, 4 mm in diameter',
     }))
-
-/** Circles by what the order goes by, so that an edit of anything else looks for none. */
-const known = new Map<string, Finding[]>()
-const REMEMBERED = 64
-
-function orderSignature({ doc, pieces, spars }: Airframe): string {
-  return JSON.stringify([
-    pieces.map(({ id, part, kind, side, from, to }) => [id, part, kind, side, from, to]),
-    Object.values(spars).map(lines =>
-      lines.map(({ spar, from, to }) => [spar.id, from, to, spar.through, spar.fixing]),
-    ),
-    [doc.wing, doc.tail.horizontal, doc.tail.vertical].map(surface => surface?.controls),
-    doc.equipment.map(({ id, kind, xMm, yMm, zMm, sizeMm, pair, pocket }) => [
-      id,
-      kind,
-      xMm,
-      yMm,
-      zMm,
-      sizeMm,
-      pair,
-      pocket,
-    ]),
-    [doc.body?.openings, doc.body?.saddle, doc.boom, doc.tail.kind, doc.wing.xMm, doc.wing.rootChordMm],
-    [doc.gear.map(leg => leg.id), doc.allowances.smallParts.finish === 0],
-  ])
-}
-
-function circles(airframe: Airframe): Finding[] {
-  const signature = orderSignature(airframe)
-  const before = known.get(signature)
-  if (before) return before
-  if (known.size >= REMEMBERED) known.clear()
-  const found = findCircles(airframe)
-  known.set(signature, found)
-  return found
-}
-
-function findCircles(airframe: Airframe): Finding[] {
-  const { circles: found, steps } = buildGraph(airframe)
-  const nameOf = (id: string) => steps.find(step => step.id === id)?.title ?? id
-  return found.map((circle): Finding => ({
-    code: 'no-order',
-    stations: ['split', 'shape'],
-    severity: 'stop',
-    where: 'the order of building',
-    value: circle.length,
-    limit: 0,
-    unit: '',
-    text: say`No order builds it: ${listed(circle.slice(0, 4).map(nameOf), ', and before that: ')} wait for one another`,
-    remedy: 'Split or Shape: another cut, or a hatch, lets one of them be done later',
-  }))
-}

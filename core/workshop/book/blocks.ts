@@ -25,8 +25,6 @@ export type Block =
       widths?: readonly (number | '*')[]
     }
   | { kind: 'picture'; picture: Picture; caption: string }
-  /** A raster picture as a data address: the aircraft as the space view drew it. */
-  | { kind: 'photo'; data: string; widthMm: number; caption: string }
   /** Steps: a number, a picture, a heading, sentences, and what to beware of. */
   | {
       kind: 'step'

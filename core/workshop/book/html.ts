@@ -21,7 +21,7 @@ export function bookHtml(book: Book, paper: Paper, fonts: readonly EmbeddedFont[
     .join('\n')
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; font-src data:">
 <title>${escaped(book.name)}</title><style>
 ${faces}
 @page{size:${widthMm}mm ${heightMm}mm;margin:${marginMm}mm}
@@ -59,10 +59,6 @@ function part(block: Block): string {
       return table(block)
     case 'picture':
       return `<figure style="margin:0">${drawn(block.picture)}${block.caption ? `<figcaption class="small">${escaped(block.caption)}</figcaption>` : ''}</figure>`
-    case 'photo':
-      return /^data:image\/(png|jpeg);base64,[A-Za-z0-9+/=]+$/.test(block.data)
-        ? `<img src="${block.data}" alt="${escaped(block.caption)}">`
-        : ''
     case 'step':
       return `<section class="step">${drawn(block.picture)}<div><h3>${escaped(`${block.number}  ${block.title}`)}</h3>${block.lines.map(line => `<p>${escaped(line)}</p>`).join('')}${block.small.map(line => `<p class="small">${escaped(line)}</p>`).join('')}</div></section>`
     case 'sheet':

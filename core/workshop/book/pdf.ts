@@ -113,8 +113,6 @@ function nodeOf(block: Block, widthMm: number): Node[] {
           ? [{ text: runs(block.caption), fontSize: 7.5, color: '#4d5568', margin: [0, 0, 0, 6] }]
           : []),
       ]
-    case 'photo':
-      return [{ image: block.data, width: block.widthMm * PT, margin: [0, 0, 0, 8] }]
     case 'step':
       return [stepNode(block)]
     case 'sheet':

@@ -116,11 +116,7 @@ function linkages(airframe: Airframe): HardwareRow[] {
   const sheets = linkageSheets(airframe)
   if (sheets.length === 0) return []
   const halves = siteOf(airframe).moving.filter(
-    ({ chain, control }) =>
-      chain.side === 'port' &&
-      chain.part !== 'wing' &&
-      control.linkage &&
-      !sheets.some(sheet => sheet.id === `${chain.part}-${control.piece}-port`),
+    ({ chain, control, joined }) => joined && control.linkage && chain.side === 'port',
   )
   return [
     ...sheets.map(sheet =>

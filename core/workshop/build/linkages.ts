@@ -59,13 +59,10 @@ const CHANNELS: Record<Control['kind'], string> = {
 
 export function linkageSheets(airframe: Airframe): LinkageSheet[] {
   const { doc } = airframe
-  return siteOf(airframe).moving.flatMap(({ chain, control, hinged }): LinkageSheet[] => {
+  return siteOf(airframe).moving.flatMap(({ chain, control, hinged, joined }): LinkageSheet[] => {
     const { linkage } = control
     const servo = doc.equipment.find(item => item.id === linkage?.servo)
     if (!linkage || !servo) return []
-    // One servo moves both halves of a tail by a wire between them.
-    const joined =
-      chain.part !== 'wing' && chain.side !== 'centre' && !servo.pair && control.kind !== 'ruddervator'
     if (joined && chain.side === 'port') return []
     const loft = airframe.surfaces[chain.part as 'wing']!
     const sign = chain.side === 'port' ? -1 : 1

@@ -105,8 +105,8 @@ describe('the order of building', () => {
       fc.property(aircraft, fc.integer({ min: 1, max: 3 }), (drawn, people) => {
         const doc = { ...drawn, build: { ...drawn.build, people } }
         const airframe = frame(doc)
-        const { steps, circles } = buildOrder(airframe)
-        expect(circles).toEqual([])
+        // It throws where two steps wait for one another.
+        const { steps } = buildOrder(airframe)
         const brought = steps.flatMap(step => step.brings)
         expect(new Set(brought).size).toBe(brought.length)
         const wanted = [...airframe.pieces.map(piece => piece.id), ...doc.equipment.map(item => item.id)]
@@ -181,7 +181,7 @@ describe('the order of building', () => {
 
 describe('what cannot be built is said before it is printed', () => {
   const codes = (doc: ProjectFile) =>
-    assessor.assess(doc).findings.filter(item => /shut-in|sealed-in|no-order/.test(item.code))
+    assessor.assess(doc).findings.filter(item => /shut-in|sealed-in/.test(item.code))
   it('the demos can be built', () => {
     for (const doc of DEMOS) expect(codes(doc)).toEqual([])
   })

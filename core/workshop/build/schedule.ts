@@ -53,8 +53,6 @@ export interface BuildOrder {
   untilMin: number
   waitingMin: number
   glueG: number
-  /** No order builds it: the steps that wait for one another. */
-  circles: ReadonlyArray<readonly string[]>
 }
 
 /** Times of single steps differ from hand to hand by this, one standard deviation. */
@@ -65,7 +63,7 @@ export function buildOrder(airframe: Airframe, graph: BuildGraph = buildGraph(ai
   const glue = (step: BuildStep) => (step.glue ? glueOf(doc.build.glues[step.glue]) : null)
   const minutesOf = (step: BuildStep) => step.minutes + (glue(step)?.minutes ?? 0)
   const waitOf = (step: BuildStep) => glue(step)?.waitMin ?? 0
-  const needs = acyclic(graph)
+  const { needs } = graph
   const before = new Map<string, string[]>(graph.steps.map(step => [step.id, []])),
     after = new Map<string, string[]>(graph.steps.map(step => [step.id, []]))
   for (const need of needs) {
@@ -123,19 +121,7 @@ export function buildOrder(airframe: Airframe, graph: BuildGraph = buildGraph(ai
     untilMin,
     waitingMin: untilMin - Math.max(0, handsMin / doc.build.people),
     glueG: steps.reduce((sum, step) => sum + (step.glue?.grams ?? 0), 0),
-    circles: graph.circles,
   }
-}
-
-/** A design that cannot be built still shows its steps: what closes a circle is left out, and a finding says so. */
-function acyclic({ steps, needs, circles }: BuildGraph): BuildGraph['needs'] {
-  if (circles.length === 0) return needs
-  const within = circles.map(circle => new Set(circle))
-  const rank = new Map(steps.map((step, i) => [step.id, i]))
-  return needs.filter(
-    ({ before, after }) =>
-      !within.some(circle => circle.has(before) && circle.has(after)) || rank.get(before)! < rank.get(after)!,
-  )
 }
 
 /** A trap once for every rule, at the nearest step that it names. */

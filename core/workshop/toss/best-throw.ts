@@ -1,30 +1,7 @@
 /** The throw that suits an aircraft, and the balances that survive one. */
 import type { PitchTables } from '../../assess'
-import { AS_DRAWN, gliderOf, type TossChange } from './glider'
+import { gliderOf } from './glider'
 import { toss, type Throw } from './toss'
-
-/** The elevator at which it glides steadily at a speed, degrees; null where nothing holds it. */
-export function glideElevator(
-  tables: PitchTables,
-  speedMs: number,
-  change: TossChange = AS_DRAWN,
-): number | null {
-  const { elevator, clZero, clAlpha } = tables
-  if (!elevator) return null
-  const CL =
-    (2 * tables.mass * change.massShare * tables.gravity) / (tables.density * speedMs ** 2 * tables.area)
-  // Moment about the shifted balance is nil: Cm(α) + Cmδ δ + shift·CL = 0, with lift made by both.
-  const alpha = (CL - clZero) / clAlpha
-  const i = (alpha - tables.alphaFrom) / tables.alphaStep
-  const k = Math.max(0, Math.min(tables.Cm.length - 2, Math.floor(i)))
-  const slope = (tables.Cm[k + 1] - tables.Cm[k]) / tables.alphaStep
-  const at = tables.Cm[k] + slope * (alpha - (tables.alphaFrom + k * tables.alphaStep))
-  const shift = change.cgShift / tables.chord
-  // α falls by what the elevator lifts: dα = −CLδ δ / CLα.
-  const effect = elevator.Cm - (slope * elevator.CL) / clAlpha
-  const deg = ((-(at + shift * CL + change.momentOff) / effect) * 180) / Math.PI
-  return Number.isFinite(deg) ? deg : null
-}
 
 export interface SteadyGlide {
   speedMs: number
@@ -38,12 +15,8 @@ export interface SteadyGlide {
  * The glide in which nothing changes with this elevator: pitching moment nil, then speed and slope of lift and drag.
  * Thrown so, it simply goes on. Null where it balances at no incidence before the stall.
  */
-export function steadyGlide(
-  tables: PitchTables,
-  elevatorDeg: number,
-  change: TossChange = AS_DRAWN,
-): SteadyGlide | null {
-  const glider = gliderOf(tables, change)
+export function steadyGlide(tables: PitchTables, elevatorDeg: number, cgShift = 0): SteadyGlide | null {
+  const glider = gliderOf(tables, cgShift)
   const elevator = (elevatorDeg * Math.PI) / 180
   const stall = (tables.clMax - tables.clZero) / tables.clAlpha
   let speed = 1.3 * tables.stallSpeed
@@ -77,13 +50,8 @@ export function steadyGlide(
 }
 
 /** The throw that suits it: as it glides steadily, no faster than an arm throws. */
-export function suitingThrow(
-  tables: PitchTables,
-  base: Throw,
-  armMs: number,
-  change: TossChange = AS_DRAWN,
-): Throw | null {
-  const glide = steadyGlide(tables, base.elevatorDeg, change)
+export function suitingThrow(tables: PitchTables, base: Throw, armMs: number, cgShift = 0): Throw | null {
+  const glide = steadyGlide(tables, base.elevatorDeg, cgShift)
   if (!glide) return null
   return {
     ...base,
@@ -95,7 +63,7 @@ export function suitingThrow(
 /** How far the balance may move, fore and aft of where it is, before this throw no longer glides, mm. */
 export function survivingBalance(tables: PitchTables, thrown: Throw): { foreMm: number; aftMm: number } {
   const good = (shiftMm: number) => {
-    const { kind, sinkMs } = toss(tables, thrown, { ...AS_DRAWN, cgShift: shiftMm / 1000 })
+    const { kind, sinkMs } = toss(tables, thrown, shiftMm / 1000)
     return (kind === 'glides' || kind === 'balloons' || kind === 'stays-up') && sinkMs < 3.5
   }
   const edge = (sign: 1 | -1) => {

@@ -2,16 +2,6 @@
 import type { PitchTables } from '../../assess'
 import { blended, edgesFor, LEAST, squareDrag, stallOf, type Glider, type Plates } from '../../toss'
 
-export interface TossChange {
-  /** The balance moved aft, m; a dummy weight, a battery slid. */
-  cgShift: number
-  /** The tailplane's, or the wing's, incidence off by so much, rad: as the pitching moment that it makes. */
-  momentOff: number
-  /** Another weight, as a share of the first. */
-  massShare: number
-}
-export const AS_DRAWN: TossChange = { cgShift: 0, momentOff: 0, massShare: 1 }
-
 /** Under this the speed no longer counts in the drag: it would be that of a creep, m/s. */
 const SLOWEST = 0.5
 
@@ -56,9 +46,10 @@ function throughThree(places: readonly number[], of: (k: number) => number, at: 
   )
 }
 
-export function gliderOf(tables: PitchTables, change: TossChange = AS_DRAWN): Glider {
+/** `cgShift`: the balance moved aft, m; a battery slid, a bag of ballast taped on. */
+export function gliderOf(tables: PitchTables, cgShift = 0): Glider {
   const { chord, alphaFrom, alphaStep, speeds, elevators, elevator } = tables
-  const shift = change.cgShift / chord
+  const shift = cgShift / chord
   const plates: Plates = {
     square: squareDrag(tables.span ** 2 / tables.area),
     parts: tables.plates.map(part => ({ share: part.share, arm: part.arm - shift })),
@@ -71,8 +62,8 @@ export function gliderOf(tables: PitchTables, change: TossChange = AS_DRAWN): Gl
   const paces = speeds.map(pace)
   const edges = edgesFor(liftAt, plates, tables.clMax, LEAST * tables.clMax)
   return {
-    mass: tables.mass * change.massShare,
-    inertia: tables.inertia * change.massShare,
+    mass: tables.mass,
+    inertia: tables.inertia,
     area: tables.area,
     chord,
     span: tables.span,
@@ -96,7 +87,7 @@ export function gliderOf(tables: PitchTables, change: TossChange = AS_DRAWN): Gl
         CD: mixed(dragOf),
         induced: mixed(inducedOf),
         // A balance further aft lets lift lift the nose.
-        Cm: cubic(tables.Cm, place) + (elevator?.Cm ?? 0) * deflection + change.momentOff + shift * CL,
+        Cm: cubic(tables.Cm, place) + (elevator?.Cm ?? 0) * deflection + shift * CL,
       }
       return blended(alpha, attached, plates, edges)
     },

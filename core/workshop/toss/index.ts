@@ -1,3 +1,3 @@
-export { AS_DRAWN, gliderOf, type TossChange } from './glider'
-export { readToss, toss, type Throw, type Toss } from './toss'
-export { glideElevator, steadyGlide, suitingThrow, survivingBalance, type SteadyGlide } from './best-throw'
+export { gliderOf } from './glider'
+export { toss, type Throw, type Toss } from './toss'
+export { steadyGlide, suitingThrow, survivingBalance, type SteadyGlide } from './best-throw'

@@ -2,7 +2,7 @@
 import type { PitchTables } from '../../assess'
 import { fly, type Flown, type Point } from '../../toss'
 import { q, say, type Words } from '../../units'
-import { AS_DRAWN, gliderOf, type TossChange } from './glider'
+import { gliderOf } from './glider'
 
 export interface Throw {
   speedMs: number
@@ -37,8 +37,8 @@ const RAD = Math.PI / 180
 /** Longest that a toss is followed, s. */
 const LONGEST = 12
 
-export function toss(tables: PitchTables, thrown: Throw, change: TossChange = AS_DRAWN): Toss {
-  const glider = gliderOf(tables, change)
+export function toss(tables: PitchTables, thrown: Throw, cgShift = 0): Toss {
+  const glider = gliderOf(tables, cgShift)
   const flown = fly(glider, {
     speed: Math.max(0, thrown.speedMs - thrown.windMs),
     path: thrown.pathDeg * RAD,
@@ -62,7 +62,7 @@ function incidenceAt(
   return (Math.min(0.8 * clMax, wanted) - clZero) / clAlpha
 }
 
-export function readToss(tables: PitchTables, thrown: Throw, { path, landed }: Flown): Toss {
+function readToss(tables: PitchTables, thrown: Throw, { path, landed }: Flown): Toss {
   const last = path[path.length - 1]
   const before = path[Math.max(0, path.length - 4)]
   const dt = Math.max(1e-6, last.t - before.t)

@@ -1,0 +1,145 @@
+/** The body: tried dry, nuts in, joined, boom, legs and lids. */
+import { q, say } from '../../units'
+import type { Chain, Site } from './site'
+import type { BuildStep } from './step'
+import { joinSteps } from './surface-steps'
+import { MINUTES, step, cutCaution, middleOf } from './step-kit'
+
+export function bodySteps(site: Site, chain: Chain): BuildStep[] {
+  const { doc, airframe } = site
+  const saddle = doc.body?.saddle
+  const dry =
+    chain.pieces.length > 1
+      ? [
+          step({
+            id: 'dry.body.centre',
+            kind: 'dry-fit',
+            bench: 'body',
+            subject: { side: 'centre' },
+            title: 'Try the body together dry',
+            how: ['Every lip goes in without force; the seams line up along the top.'],
+            at: () => middleOf(chain.pieces[0]),
+            minutes: MINUTES.dry + MINUTES.dryPiece * chain.pieces.length,
+            gate: 'dry fit',
+            hand: ['fine sandpaper on a block'],
+          }),
+        ]
+      : []
+  const nuts =
+    saddle && saddle.bolts > 0
+      ? [
+          step({
+            id: 'nuts',
+            kind: 'wing-nuts',
+            bench: 'body',
+            title: say`${saddle.bolts} nuts for the wing's bolts into their beams`,
+            how: [
+              'Wing on dry, bolts through, nuts drawn up from below; then a ring of glue round each, none on the thread.',
+            ],
+            touches: chain.pieces
+              .filter(
+                piece =>
+                  airframe.wing.stations[0].lead < piece.to &&
+                  airframe.wing.stations[0].lead + airframe.wing.stations[0].chord > piece.from,
+              )
+              .map(piece => piece.id),
+            at: () => [
+              airframe.wing.stations[0].lead + airframe.wing.stations[0].chord / 2,
+              0,
+              airframe.wing.origin[2],
+            ],
+            from: [0, 0, -60],
+            glue: 'spars',
+            glueMm: () => 30 * saddle.bolts,
+            minutes: MINUTES.nuts,
+            hand: [say`${saddle.bolts} nuts of ${q(saddle.boltMm, 'mm')}`],
+          }),
+        ]
+      : []
+  return [...dry, ...nuts, ...joinSteps(chain), ...boomSteps(site)]
+}
+
+function boomSteps({ airframe, body, doc }: Site): BuildStep[] {
+  if (!airframe.boom) return []
+  const { boom, stock } = airframe.boom
+  const last = body?.pieces[body.pieces.length - 1]
+  return [
+    step({
+      id: 'boom',
+      kind: 'boom',
+      bench: last ? 'body' : 'whole',
+      title: say`Boom into ${last ? 'its socket' : 'the airframe'}`,
+      how: [
+        say`${stock.name}, cut to ${q(boom.toMm - boom.fromMm, 'mm', 0)}: scuff what lies in the socket, wipe it with alcohol.`,
+        doc.tail.kind === 'none'
+          ? 'Sight it along the middle.'
+          : 'Sleeves of the tail run through it first. Sight it from behind: no bend to either side.',
+      ],
+      touches: last ? [last.id] : [],
+      parts: ['boom'],
+      at: () => [Math.max(boom.fromMm, last ? last.to - boom.socketMm : boom.fromMm), 0, boom.zMm],
+      from: [150, 0, 0],
+      glue: 'spars',
+      glueMm: () => Math.PI * stock.heightMm + boom.socketMm,
+      minutes: MINUTES.boom,
+      caution: cutCaution(stock),
+      hand: [say`${stock.name}, ${q(boom.toMm - boom.fromMm, 'mm', 0)}`, 'sleeves of the tail'],
+    }),
+  ]
+}
+
+const LID_OFF: Record<string, [number, number, number]> = {
+  top: [0, 0, 80],
+  bottom: [0, 0, -80],
+  starboard: [0, 80, 0],
+  port: [0, -80, 0],
+}
+
+export function lidSteps(site: Site): BuildStep[] {
+  return site.airframe.pieces
+    .filter(piece => piece.kind === 'lid')
+    .map(lid => {
+      const middle = (lid.from + lid.to) / 2
+      const under = site.body?.pieces.find(piece => middle < piece.to) ?? site.body?.pieces.at(-1)
+      const side = site.doc.body?.openings.find(opening => lid.id === `lid-${opening.id}`)?.side ?? 'top'
+      return step({
+        id: `lid.${lid.id}`,
+        kind: 'lid',
+        bench: 'body',
+        title: say`${lid.name}: magnets and fit`,
+        how: [
+          'Mark the side of each magnet that attracts before any glue: one turned round pushes the lid off.',
+          'Let the glue set with the lid apart, or it is glued shut.',
+        ],
+        touches: [lid.id, ...(under ? [under.id] : [])],
+        joins: under ? [[under.id, lid.id] as const] : [],
+        at: () => middleOf(lid),
+        from: LID_OFF[side],
+        glue: 'hinges',
+        glueMm: () => 60,
+        minutes: MINUTES.lid,
+        hand: ['4 magnets', 'pen to mark their sides'],
+      })
+    })
+}
+
+export const gearSteps = ({ doc, body }: Site): BuildStep[] =>
+  doc.gear.map(leg =>
+    step({
+      id: `gear.${leg.id}`,
+      kind: 'gear',
+      bench: body ? 'body' : 'whole',
+      subject: { leg: leg.id },
+      title: say`Mount ${leg.name.toLowerCase()}`,
+      how: [
+        'Try it dry, square to the middle and with both wheels on the table.',
+        'Glue the mount over its whole bearing, and bind a wire leg with thread.',
+      ],
+      parts: [leg.id],
+      at: () => [leg.xMm, 0, leg.zMm],
+      from: [0, 0, -120],
+      glue: 'spars',
+      glueMm: () => 2 * (leg.mount.lengthMm + leg.mount.widthMm) * (leg.pair ? 2 : 1),
+      minutes: MINUTES.leg * (leg.pair ? 1.5 : 1),
+    }),
+  )

@@ -1,0 +1,162 @@
+/** The big parts set to one another: halves, wing on the body, tail against the wing. */
+import { listed, q, say } from '../../units'
+import type { Site } from './site'
+import type { BuildStep } from './step'
+import { MINUTES, step, cutCaution, middleOf, rim } from './step-kit'
+
+export function wingSteps(site: Site): BuildStep[] {
+  const { doc, airframe, body } = site
+  const halves = site.chains.filter(chain => chain.part === 'wing' && chain.side !== 'centre')
+  const through = site.spars.filter(
+    ({ chain, line }) => chain.part === 'wing' && line.spar.through && chain.side === 'starboard',
+  )
+  const plugged = through.filter(({ line }) => line.spar.fixing === 'removable')
+  const root = airframe.wing.stations[0]
+  const at: [number, number, number] = [root.lead + root.chord / 2, 0, airframe.wing.origin[2]]
+  const steps: BuildStep[] = []
+  if (halves.length === 2) {
+    if (through.length)
+      steps.push(
+        step({
+          id: 'dry.joiner',
+          kind: 'dry-fit',
+          bench: 'whole',
+          subject: { surface: 'wing' },
+          title: say`${through.length === 1 ? 'Joiner' : `${through.length} joiners`} dry into both halves at once`,
+          how: [
+            'Each half on its own may fit and the two not: push them together whole.',
+            say`Both tips equally high over the table: the dihedral is ${q(airframe.doc.wing.panels[0].dihedralDeg, '°', 1)} a side.`,
+          ],
+          touches: halves.map(chain => chain.pieces[0].id),
+          parts: through.map(({ line }) => line.spar.id),
+          at: () => at,
+          minutes: MINUTES.halves / 2 + 2,
+          gate: 'dry fit',
+          caution: through.map(({ line }) => cutCaution(line.stock)).find(text => text !== null) ?? null,
+          hand: through.map(({ line }) => say`${line.stock.name}, ${q(2 * line.to, 'mm', 0)}`),
+        }),
+      )
+    if (!plugged.length)
+      steps.push(
+        step({
+          id: 'halves',
+          kind: 'halves',
+          bench: 'whole',
+          subject: { surface: 'wing' },
+          title: 'Join the halves of the wing',
+          how: [
+            'One half flat on the table, the other tip propped to twice the dihedral; root faces closed all round.',
+            'Look from ahead and from behind before it sets.',
+          ],
+          touches: halves.map(chain => chain.pieces[0].id),
+          joins: [[halves[0].pieces[0].id, halves[1].pieces[0].id]],
+          parts: through.map(({ line }) => line.spar.id),
+          at: () => at,
+          from: [0, -120, 0],
+          glue: 'spars',
+          glueMm: () =>
+            rim(halves[0].pieces[0], halves[0].pieces[0].from) +
+            through.reduce((sum, { line }) => sum + 2 * line.to, 0),
+          minutes: MINUTES.halves,
+          hand: ['blocks to prop a tip', 'weights'],
+        }),
+      )
+  }
+  const under = (body?.pieces ?? [])
+    .filter(piece => root.lead < piece.to && root.lead + root.chord > piece.from)
+    .map(piece => piece.id)
+  if (body && under.length)
+    steps.push(
+      step({
+        id: 'set-wing',
+        kind: 'set-wing',
+        bench: 'whole',
+        subject: { surface: 'wing' },
+        title: site.wingOff
+          ? 'Wing on the body, bolted'
+          : plugged.length
+            ? 'Wing halves plugged to the body'
+            : 'Glue the wing to the body',
+        how: [
+          say`Incidence ${q(doc.wing.incidenceDeg, '°', 1)} in its cradle; both tips equally far from the tail's end.`,
+          site.wingOff ? 'Bolts hand-tight: plastic creeps.' : 'Look again before it sets.',
+        ],
+        touches: [...halves.map(chain => chain.pieces[0].id), ...under],
+        joins:
+          site.wingOff || plugged.length
+            ? []
+            : halves.slice(0, 1).map(chain => [under[0], chain.pieces[0].id] as const),
+        at: () => at,
+        from: [0, 0, airframe.wing.origin[2] >= 0 ? 120 : -120],
+        parts: plugged.map(({ line }) => line.spar.id),
+        glue: site.wingOff || plugged.length ? null : 'spars',
+        glueMm: () => (site.wingOff || plugged.length ? 0 : 2 * root.chord),
+        minutes: MINUTES.setWing,
+        gate: 'aligned',
+        hand: ['incidence cradle', 'thread from tip to tail'],
+      }),
+    )
+  return steps
+}
+
+export function tailSteps(site: Site): BuildStep[] {
+  const { doc } = site
+  const names = (['horizontal', 'vertical'] as const).filter(part =>
+    site.chains.some(chain => chain.part === part),
+  )
+  if (names.length === 0) return []
+  const label = {
+    horizontal: doc.tail.kind === 'V' ? 'V-tail' : doc.tail.kind === 'canard' ? 'canard' : 'tailplane',
+    vertical: 'fin',
+  }
+  const chainsOf = (part: 'horizontal' | 'vertical') => site.chains.filter(chain => chain.part === part)
+  const [first] = chainsOf(names[0])[0].pieces
+  return [
+    step({
+      id: 'align.tail',
+      kind: 'align',
+      bench: 'whole',
+      title: say`Sight the ${listed(
+        names.map(part => label[part]),
+        ' and the ',
+      )} against the wing, dry`,
+      how: [
+        'From behind: tailplane level with the wing, fin square to it. Measure from each tip to the tail.',
+        'Mark it all round with a pencil, so that it comes back to the same place.',
+      ],
+      at: () => middleOf(first),
+      minutes: MINUTES.align,
+      gate: 'aligned',
+      hand: ['set square', 'thread', 'pencil'],
+    }),
+    ...names.map(part => {
+      const own = chainsOf(part)
+      const tip = doc.tail.kind === 'none' && part === 'vertical' && own.length === 2
+      const rods = site.spars.filter(({ chain, line }) => chain.part === part && line.spar.through)
+      const roots = own.map(chain => chain.pieces[0])
+      return step({
+        id: `tail.${part}`,
+        kind: 'tail',
+        bench: 'whole',
+        subject: { surface: part },
+        title: say`Glue the ${label[part]}${own.length === 2 && tip ? 's on' : ' on'}`,
+        how: [
+          'To the pencil marks; one side first, look again from behind, then the rest.',
+          part === 'vertical'
+            ? 'Square to the tailplane: hold it with tape to both sides.'
+            : 'Weights on it, not clamps.',
+        ],
+        touches: roots.map(piece => piece.id),
+        joins: own.length === 2 && !tip ? [[roots[0].id, roots[1].id] as const] : [],
+        parts: [...new Set(rods.map(({ line }) => line.spar.id))],
+        at: () => middleOf(roots[0]),
+        from: part === 'vertical' ? [0, 0, 120] : [110, 0, 0],
+        glue: 'spars',
+        glueMm: () => roots.reduce((sum, piece) => sum + rim(piece, piece.from), 0),
+        minutes: MINUTES.tail,
+        gate: 'aligned',
+        hand: ['set square', 'masking tape'],
+      })
+    }),
+  ]
+}

@@ -1,0 +1,166 @@
+/** What flies: balance by loading, the flight card, what was measured and flown. */
+import { controlThrows } from '../advice'
+import { readiness } from '../readiness'
+import type { Block } from './blocks'
+import { right, strong, type Source } from './source'
+
+export function balance({ doc, assessment, hand }: Source): Block[] {
+  const { totals, flight, ledger } = assessment
+  const marginOf = (cg: number) => (100 * (flight.neutralPointMm - cg)) / assessment.plan.macMm
+  const loadings = [
+    { name: 'Without payload', massG: totals.emptyMassG, cg: totals.cgEmptyMm[0] },
+    ...(totals.massG > totals.emptyMassG + 0.05
+      ? [{ name: 'With payload', massG: totals.massG, cg: totals.cgMm[0] }]
+      : []),
+  ]
+  return [
+    { kind: 'chapter', text: 'Balance' },
+    {
+      kind: 'text',
+      text: `Aim ${hand.amount(flight.cgAimMm, 'mm', 0)} aft of the nose, allowed from ${hand.amount(flight.cgRangeMm[0], 'mm', 0)} to ${hand.amount(flight.cgRangeMm[1], 'mm', 0)}; neutral point ${hand.amount(flight.neutralPointMm, 'mm', 0)} ± ${hand.amount(flight.neutralPointSigmaMm, 'mm', 0)}. Batteries sliding over their bays carry it from ${hand.amount(flight.cgReachMm[0], 'mm', 0)} to ${hand.amount(flight.cgReachMm[1], 'mm', 0)}.`,
+    },
+    {
+      kind: 'table',
+      head: ['Loading', right('Mass'), right('Balances at'), right('Static margin')],
+      rows: loadings.map(({ name, massG, cg }) => [
+        strong(name),
+        right(hand.amount(massG, 'g', 0)),
+        right(hand.amount(cg, 'mm', 1)),
+        right(hand.amount(marginOf(cg), '%', 1)),
+      ]),
+    },
+    {
+      kind: 'table',
+      head: ['Part', '', right('Mass'), right('±'), right('x'), right('z')],
+      widths: ['*', 26, 22, 16, 20, 20],
+      rows: ledger.map(row => [
+        row.name,
+        row.source,
+        right(hand.amount(row.massG, 'g', 1)),
+        right(hand.amount(row.sigmaG, 'g', 1)),
+        right(hand.amount(row.xMm, 'mm', 0)),
+        right(hand.amount(row.zMm, 'mm', 0)),
+      ]),
+    },
+    ...(doc.measured.massG !== null || doc.measured.cgMm !== null
+      ? [
+          {
+            kind: 'text',
+            text: `Measured without payload: ${doc.measured.massG === null ? 'not weighed' : hand.amount(doc.measured.massG, 'g', 0)}, ${doc.measured.cgMm === null ? 'balance not measured' : `balances at ${hand.amount(doc.measured.cgMm, 'mm', 1)}`}.`,
+          } satisfies Block,
+        ]
+      : []),
+  ]
+}
+
+export function flightCard({ doc, assessment, hand }: Source): Block[] {
+  const { flight, trim, loads } = assessment
+  return [
+    { kind: 'chapter', text: 'Flight card' },
+    {
+      kind: 'table',
+      head: ['Speed', right(''), 'From'],
+      widths: [50, 34, '*'],
+      rows: [
+        [
+          strong('Stall'),
+          right(hand.amount(flight.stallMs, 'm/s', 1)),
+          'computed, with payload, at the air of the brief',
+        ],
+        ...trim.map(row => [
+          strong(`${row.label}${row.payload ? ', payload in' : ', empty'}`),
+          right(hand.amount(row.speedMs, 'm/s', 1)),
+          `elevator ${hand.amount(row.controlDeg, '°', 1)}, glide ${row.glideRatio.toFixed(1)}${hand.words(row.trouble) ? `; ${hand.words(row.trouble)}` : ''}`,
+        ]),
+        [
+          strong('Never over'),
+          right(hand.amount(doc.brief.topSpeedMs, 'm/s', 1)),
+          `brief; the greatest load there is ${loads.governing.n.toFixed(1)} times its weight (${loads.governing.by})`,
+        ],
+        [strong('Throw'), right(hand.amount(doc.brief.throwMs, 'm/s', 1)), 'hand launch, from the brief'],
+        [
+          strong('Wind at most'),
+          right(hand.amount(doc.brief.windMaxMs, 'm/s', 1)),
+          'own limit for a first flight',
+        ],
+      ],
+    },
+    {
+      kind: 'table',
+      head: ['Control', right('Up'), right('Down'), right('Measured at')],
+      rows: controlThrows(doc).map(item => [
+        strong(item.name),
+        right(hand.amount(item.upMm, 'mm', 1)),
+        right(hand.amount(item.downMm, 'mm', 1)),
+        right(`${hand.amount(item.atMm, 'mm', 0)} from the root`),
+      ]),
+    },
+    { kind: 'heading', text: 'Go or not yet' },
+    {
+      kind: 'table',
+      head: ['', 'Check', 'Evidence'],
+      widths: [20, '*', '*'],
+      rows: readiness(doc, assessment).items.map(item => [
+        strong({ go: 'go', 'no-go': 'NOT YET', open: 'open' }[item.state]),
+        hand.words(item.label),
+        hand.words(item.evidence),
+      ]),
+    },
+    ...[
+      ...new Set(readiness(doc, assessment).items.flatMap(item => (item.caution ? [item.caution] : []))),
+    ].map((text): Block => ({ kind: 'warning', text })),
+  ]
+}
+
+export function records({ doc, assessment, hand }: Source): Block[] {
+  const nameOf = (id: string) => assessment.pieces.find(piece => piece.id === id)?.name ?? id
+  const blocks: Block[] = []
+  if (doc.weighIns.length)
+    blocks.push(
+      { kind: 'heading', text: 'Weighings' },
+      {
+        kind: 'table',
+        head: ['Day', 'Piece', right('Scale'), right('Predicted'), right('Off by'), 'Note'],
+        widths: [24, '*', 20, 22, 18, '*'],
+        rows: doc.weighIns.map(item => [
+          item.date,
+          nameOf(item.piece),
+          right(hand.amount(item.massG, 'g', 1)),
+          right(hand.amount(item.predictedG, 'g', 1)),
+          right(hand.amount(100 * (item.massG / item.predictedG - 1), '%', 1)),
+          item.note,
+        ]),
+      },
+    )
+  if (doc.proofs.length)
+    blocks.push(
+      { kind: 'heading', text: 'Proofs' },
+      {
+        kind: 'table',
+        head: ['Day', 'Test', right('Load'), right('Measured'), 'Note'],
+        rows: doc.proofs.map(item => [
+          item.date,
+          item.kind,
+          right(hand.amount(item.massG, 'g', 0)),
+          right(
+            item.measured === null ? '' : hand.amount(item.measured, item.kind === 'twist' ? '°' : 'mm', 1),
+          ),
+          item.note,
+        ]),
+      },
+    )
+  if (doc.flights.length)
+    blocks.push(
+      { kind: 'heading', text: 'Flights' },
+      ...doc.flights.flatMap((item): Block[] => [
+        {
+          kind: 'text',
+          text: `${item.date}: ${hand.amount(item.minutes, 'min', 0)}, wind ${hand.amount(item.windMs, 'm/s', 1)}, ${hand.amount(item.usedMah, 'mAh', 0)} used, motor ${hand.amount(item.motorC, '°C', 0)}, trim elevator ${hand.amount(item.elevatorTrimDeg, '°', 1)}. ${item.behaviour}`,
+        },
+        ...[item.broke && `Broke: ${item.broke}`, item.next && `Next: ${item.next}`].flatMap(
+          (text): Block[] => (text ? [{ kind: 'text', small: true, text }] : []),
+        ),
+      ]),
+    )
+  return blocks.length ? [{ kind: 'chapter', text: 'What was measured and flown' }, ...blocks] : []
+}

@@ -1,0 +1,120 @@
+/** What is printed: every piece with its plate and file, and the recipes to type in. */
+import { planRoom } from '../print-room'
+import type { Block, Cell } from './blocks'
+import { right, strong, type Source } from './source'
+
+export function printed({ doc, airframe, assessment, hand, now }: Source): Block[] {
+  const plan = planRoom(doc, airframe, assessment, now)
+  const plateOf = (id: string) =>
+    plan.plates.find(plate => plate.state !== 'failed' && plate.pieces.some(piece => piece.piece === id))
+  const checkOf = (id: string) => doc.fileChecks.findLast(item => item.piece === id)
+  const words = { accepted: 'file accepted', 'sent-back': 'file sent back' }
+  return [
+    { kind: 'chapter', text: 'Pieces' },
+    {
+      kind: 'text',
+      text: `${assessment.pieces.length} pieces, ${hand.amount(assessment.totals.printedG, 'g', 0)} and ${hand.amount(assessment.totals.hours, 'h', 1)} on ${doc.printers.length} ${doc.printers.length === 1 ? 'printer' : 'printers'}. The mark is to be written inside each piece.`,
+    },
+    {
+      kind: 'table',
+      head: [
+        'Mark',
+        'Piece',
+        'Zone',
+        'Printer',
+        right('Predicted'),
+        right('Weighed'),
+        right('Hours'),
+        'Plate and file',
+      ],
+      widths: [14, '*', 25, 20, 16, 16, 12, 27],
+      rows: assessment.pieces.map(piece => {
+        const plate = plateOf(piece.id)
+        const check = checkOf(piece.id)
+        return [
+          strong(piece.mark),
+          piece.name,
+          piece.zoneName,
+          piece.printerName,
+          right(hand.amount(piece.predictedG, 'g', 1)),
+          right(piece.weighedG === null ? '' : hand.amount(piece.weighedG, 'g', 1)),
+          right(hand.amount(piece.hours, 'h', 1)),
+          [
+            plate
+              ? { waiting: 'waits', printing: 'printing', done: 'printed', failed: 'failed' }[plate.state]
+              : '',
+            check ? words[check.verdict] : '',
+          ]
+            .filter(Boolean)
+            .join(', '),
+        ]
+      }),
+    },
+    ...doc.fileChecks
+      .filter(check => check.found)
+      .map((check): Block => ({
+        kind: 'text',
+        small: true,
+        text: `Machine file of ${check.piece}, ${check.date}: ${words[check.verdict]}. ${check.found}`,
+      })),
+  ]
+}
+
+export function recipes({ doc, airframe, assessment, hand }: Source): Block[] {
+  return [
+    { kind: 'chapter', text: 'Recipes by zone' },
+    ...doc.zones.flatMap((zone): Block[] => {
+      const { recipe } = zone
+      const own = assessment.pieces.filter(piece => piece.zone === zone.id)
+      if (own.length === 0) return []
+      const filament = airframe.filamentOf(zone)
+      const row = (label: string, value: string): Cell[] => [label, strong(value)]
+      return [
+        { kind: 'heading', text: `${zone.name}: ${own.map(piece => piece.mark).join(', ')}` },
+        {
+          kind: 'table',
+          head: [],
+          widths: [48, '*', 48, '*'],
+          rows: paired([
+            row('Filament', filament.name),
+            row('Nozzle', hand.amount(recipe.nozzleC, '°C', 0)),
+            row('Flow', recipe.flow.toFixed(2)),
+            row('Bed', hand.amount(filament.bedC, '°C', 0)),
+            row('Walls', String(recipe.walls)),
+            row('Bead width', hand.amount(recipe.beadWidthMm, 'mm', 2)),
+            row('Layer height', hand.amount(recipe.layerHeightMm, 'mm', 2)),
+            row('Infill', `${hand.amount(100 * recipe.infillShare, '%', 1)}, ${recipe.infillPattern}`),
+            row('Base layers', String(recipe.baseLayers)),
+            row('Top layers', String(recipe.topLayers)),
+            row('One unbroken bead', recipe.spiral ? 'yes, in a spiral' : 'no'),
+            row('Brim', recipe.brimMm > 0 ? hand.amount(recipe.brimMm, 'mm', 0) : 'none'),
+            ...(recipe.lattice
+              ? [
+                  row('Gap closing under', hand.amount(recipe.lattice.slitMm, 'mm', 2)),
+                  row('Webs every', hand.amount(recipe.lattice.pitchMm, 'mm', 0)),
+                ]
+              : []),
+            ...(recipe.skinGapMm ? [row('Second skin at', hand.amount(recipe.skinGapMm, 'mm', 1))] : []),
+            row('Supports', 'none'),
+            row('Stands', recipe.stance === 'flat' ? 'on its side' : 'on its foot'),
+          ]),
+        },
+        {
+          kind: 'text',
+          small: true,
+          text: `The first piece of it is weighed before the rest: ${own
+            .slice(0, 1)
+            .map(piece => `${piece.mark} ${hand.amount(piece.predictedG, 'g', 1)}`)
+            .join('')}, 7 % is allowed.`,
+        },
+      ]
+    }),
+  ]
+}
+
+/** Two columns of label and value a row. */
+const paired = (rows: Cell[][]): Cell[][] =>
+  Array.from({ length: Math.ceil(rows.length / 2) }, (_, i) => [
+    ...rows[2 * i],
+    ...(rows[2 * i + 1] ?? ['', '']),
+  ])
