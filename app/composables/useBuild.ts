@@ -84,7 +84,8 @@ export function useBuild() {
         })
     })
     clock.value = at
-    chosen.value = null
+    // Done out of turn, it stays open and says what it shut.
+    chosen.value = state === 'done' && item.waitsFor.length > 0 ? id : null
   }
   function untick(id: string) {
     const item = stepAt(id)

@@ -35,6 +35,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   cutsForAll: 60_000,
   heat: 60_000,
   pitchTables: 60_000,
+  survivingBalance: 60_000,
   wingSets: 60_000,
   balanceTemplates: 60_000,
 }

@@ -96,6 +96,7 @@ import {
   type JigPrints,
   type LinkageSheet,
 } from '../../core/workshop/build'
+import { survivingBalance, type Throw } from '../../core/workshop/toss'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
 
 /** What is being reckoned is told apart from the answers, so that a call that is stopped can be named. */
@@ -364,6 +365,9 @@ const api = {
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
   /** The aircraft in the vertical plane, for the page to toss. */
   pitchTables: (doc: ProjectFile, payload: boolean): PitchTables => aside.flown(known(doc)).pitch(payload),
+  /** How far the balance may move before this throw no longer glides; half a second of tosses. */
+  survivingBalance: (tables: PitchTables, thrown: Throw): { foreMm: number; aftMm: number } =>
+    survivingBalance(tables, thrown),
   heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
   wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {

@@ -126,8 +126,14 @@ export class Page {
           if (
             (fault as Error).name === 'ElementClickInterceptedError' ||
             (fault as Error).name === 'StaleElementReferenceError'
-          )
+          ) {
+            // What a bar at the edge covers is scrolled out from under it.
+            await this.driver.executeScript(
+              `document.querySelector(arguments[0])?.scrollIntoView({ block: 'center' })`,
+              css,
+            )
             return false
+          }
           throw fault
         }
       },

@@ -37,6 +37,7 @@ const channels = computed(() => channelList(doc.value, linkages.value))
             of {{ amount(sheet.travelDeg, '°', 0) }}</template
           >.
         </p>
+        <p class="small quiet">{{ worded(sheet.setUp) }}.</p>
         <p v-if="sheet.trouble" class="bad small" role="status">{{ worded(sheet.trouble) }}</p>
       </div>
       <RodDrawing :sheet="sheet" />

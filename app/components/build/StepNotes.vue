@@ -5,13 +5,29 @@ import { chosenFile } from '~/composables/chosen-file'
 import { addPhoto, photoUrl } from '~/composables/photos'
 import { useBench } from '~/composables/useBench'
 
-const props = defineProps<{ about: string; name: string }>()
+import type { PieceReport } from '../../../core/assess'
+
+const props = defineProps<{ about: string; name: string; pieces: readonly PieceReport[] }>()
+/** The step itself, or one of the pieces that it handles. */
+const subject = ref<string | null>(null)
+const subjects = computed(() => [
+  { title: 'this step', value: null },
+  ...props.pieces.map(piece => ({ title: `${piece.mark} ${piece.name}`, value: piece.id })),
+])
+const nameOf = (about: string) => props.pieces.find(piece => piece.id === about)?.name ?? props.name
 const { doc, edit } = useBench()
-const notes = computed(() => doc.value.build.notes.filter(note => note.about === props.about))
+const shown = computed(() => new Set([props.about, ...props.pieces.map(piece => piece.id)]))
+const notes = computed(() => doc.value.build.notes.filter(note => shown.value.has(note.about)))
 const open = ref(false)
 const text = ref('')
 const fault = ref('')
 const urls = reactive<Record<string, string | null>>({})
+watch(
+  () => props.about,
+  () => {
+    subject.value = null
+  },
+)
 watch(
   notes,
   async list => {
@@ -25,10 +41,11 @@ onUnmounted(() => {
 function keep(photos: string[] = []) {
   const words = text.value.trim()
   if (!words && photos.length === 0) return
-  edit(`Note: ${props.name}`, draft => {
+  const about = subject.value ?? props.about
+  edit(`Note: ${nameOf(about)}`, draft => {
     draft.build.notes.push({
       id: `note-${crypto.randomUUID().slice(0, 13)}`,
-      about: props.about,
+      about,
       text: words.slice(0, 4000),
       photos,
       date: today(),
@@ -55,7 +72,8 @@ const forget = (id: string) =>
 <template>
   <section class="notes" aria-label="Notes">
     <div v-for="note in notes" :key="note.id" class="note" data-note>
-      <span class="quiet num">{{ note.date }}</span> {{ note.text }}
+      <span class="quiet num">{{ note.date }}</span>
+      <b v-if="note.about !== about"> {{ nameOf(note.about) }}:</b> {{ note.text }}
       <button
         type="button"
         class="plain link"
@@ -73,6 +91,14 @@ const forget = (id: string) =>
       Note or picture …
     </button>
     <div v-else class="entry">
+      <v-select
+        v-if="pieces.length"
+        v-model="subject"
+        :items="subjects"
+        label="About"
+        class="about"
+        data-field="note-about"
+      />
       <v-text-field v-model="text" label="Note" data-field="note" maxlength="4000" @keydown.enter="keep()" />
       <v-btn size="small" data-act="keep-note" :disabled="!text.trim()" @click="keep()">Keep</v-btn>
       <label class="file"
@@ -106,9 +132,15 @@ const forget = (id: string) =>
 .link {
   text-decoration: underline;
   min-height: 32px;
+  /* Reached by the keyboard, it comes out from under the bar at the foot. */
+  scroll-margin-bottom: 90px;
+}
+.about {
+  max-width: 190px;
 }
 .entry {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
 }

@@ -41,6 +41,17 @@ const gateWords = computed(() =>
     ? `${weighed.value.done} of ${weighed.value.of} pieces of this bench are weighed.`
     : 'Go on only when it is.',
 )
+/** What doing it now would shut out, the nearest first, with the reason of the rule. */
+const ruledOut = computed(() =>
+  (item.value?.waitsFor ?? []).slice(-3).map(other => ({
+    id: other.id,
+    title: worded(other.title),
+    because:
+      other.traps.find(each => each.before === step.value?.id)?.because ?? other.traps[0]?.because ?? '',
+  })),
+)
+/** Pieces that a note may be about as well. */
+const pieces = computed(() => now.value.pieces.filter(piece => step.value?.touches.includes(piece.id)))
 const trap = computed(() => step.value?.traps[0] ?? null)
 const states: Record<string, string> = {
   done: 'Done',
@@ -87,14 +98,13 @@ const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + 
       </p>
       <h2 class="big">{{ worded(step.title) }}</h2>
       <div v-if="item.state === 'waits'" class="card wait" role="status" data-card="waits">
-        First:
-        {{
-          item.waitsFor
-            .slice(0, 3)
-            .map(other => worded(other.title))
-            .join(' · ')
-        }}<template v-if="item.waitsFor.length > 3"> and {{ item.waitsFor.length - 3 }} more</template>
-        <button type="button" class="plain link" @click="chosen = item.waitsFor[0]!.id">Go there</button>
+        <p>
+          <b>Not yet.</b> First: {{ ruledOut.map(other => other.title).join(' · ') }}
+          <button type="button" class="plain link" @click="chosen = item.waitsFor[0]!.id">Go there</button>
+        </p>
+        <p v-for="other in ruledOut.filter(each => each.because)" :key="other.id" class="small">
+          Done now, it rules out “{{ other.title }}”: {{ other.because }}
+        </p>
       </div>
       <div v-for="timer in curing" :key="timer.step" class="card wait" role="status">
         {{ timer.title }} still cures: <b class="num">{{ timer.text }}</b>
@@ -122,7 +132,7 @@ const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + 
         Done before {{ item.shuts.map(other => worded(other.title)).join(', ') }}: look whether that can still
         be done.
       </div>
-      <StepNotes :about="step.id" :name="worded(step.title)" />
+      <StepNotes :about="step.id" :name="worded(step.title)" :pieces="pieces" />
     </div>
     <div class="acts">
       <button type="button" class="plain turn" :disabled="at === 0" aria-label="Step before" @click="go(-1)">

@@ -3,6 +3,7 @@
 import type { PitchTables } from '../../../core/assess'
 import { steadyGlide, suitingThrow, type Throw } from '../../../core/workshop/toss'
 import { amount, figure, signedAmount } from '~/composables/format'
+import { useAside } from '~/composables/useAside'
 import { useToss } from '~/composables/useToss'
 
 const { doc, now, payload, cgShiftMm, thrown, set, reset, own, cgShift } = useToss()
@@ -36,6 +37,17 @@ const fields = computed(() => [
   { id: 'gust', label: 'Gust upward after half a second', unit: 'm/s', min: -6, max: 6, ...of('gustMs') },
   { id: 'height', label: 'From a height of', unit: 'm', min: 0.3, max: 100, ...of('heightM') },
 ])
+/** Asked again for another aircraft or another throw. */
+const { answer: forgives, fresh: forgiven } = useAside(
+  async core =>
+    tables.value ? core.survivingBalance(toRaw(tables.value), { ...thrown.value }) : { foreMm: 0, aftMm: 0 },
+  () => `${JSON.stringify(thrown.value)} ${tables.value?.cgX} ${tables.value?.mass}`,
+)
+const range = computed(() =>
+  forgives.value && forgives.value.aftMm - forgives.value.foreMm > 0.5
+    ? [forgives.value.foreMm, forgives.value.aftMm].map(shift => 1000 * (tables.value?.cgX ?? 0) + shift)
+    : null,
+)
 function take() {
   if (suits.value)
     set({
@@ -82,6 +94,12 @@ function take() {
     <p v-else-if="tables" class="small bad" role="status">
       With this elevator and balance it settles at no speed before the stall: more up elevator, or the balance
       further forward.
+    </p>
+    <p v-if="forgives" class="small" :class="{ quiet: !forgiven }" data-figure="forgives">
+      <template v-if="range"
+        >This throw still glides with the balance from <b class="num">{{ amount(range[0], 'mm') }}</b> to
+        <b class="num">{{ amount(range[1], 'mm') }}</b>.</template
+      ><template v-else>This throw does not glide at the balance as drawn.</template>
     </p>
     <p class="small">
       Balance now {{ amount(now.totals.cgMm[0] + cgShiftMm, 'mm') }}; allowed

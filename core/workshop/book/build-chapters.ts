@@ -85,7 +85,7 @@ export function linkages({ airframe, doc, hand, inner }: Source): Block[] {
       {
         kind: 'picture',
         picture: rodPicture(sheet, Math.min(inner.widthMm, 176)),
-        caption: `${sheet.distanceMm > 116 ? 'Arm and horn' : 'Drawn'} at full size, rod ${sheet.runs} the surface. The servo turns ${degrees(sheet.servoUpDeg)} and ${degrees(sheet.servoDownDeg)} for ${hand.amount(sheet.throwUpMm, 'mm', 1)} up and ${hand.amount(sheet.throwDownMm, 'mm', 1)} down at the edge.${sheet.trouble ? ` Trouble: ${hand.words(sheet.trouble)}.` : ''}`,
+        caption: `${sheet.distanceMm > 116 ? 'Arm and horn' : 'Drawn'} at full size, rod ${sheet.runs} the surface. The servo turns ${degrees(sheet.servoUpDeg)} and ${degrees(sheet.servoDownDeg)} for ${hand.amount(sheet.throwUpMm, 'mm', 1)} up and ${hand.amount(sheet.throwDownMm, 'mm', 1)} down at the edge. ${hand.words(sheet.setUp)}.${sheet.trouble ? ` Trouble: ${hand.words(sheet.trouble)}.` : ''}`,
       },
     ]),
     {

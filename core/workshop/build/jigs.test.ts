@@ -138,6 +138,9 @@ describe('jigs', () => {
         const overlap = (deg: number) => area(intersection([rotated(loop, pivot, deg)], jig.loops))
         for (const deg of [-control.throwDownDeg + 0.1, 0, control.throwUpDeg / 2, control.throwUpDeg - 0.1])
           expect(Math.abs(overlap(deg)), `${jig.id} at ${deg}`).toBeLessThan(0.05)
+        // A tenth of a degree further it presses into plastic; at a whole one plainly.
+        for (const deg of [-control.throwDownDeg - 0.1, control.throwUpDeg + 0.1])
+          expect(overlap(deg), `${jig.id} at ${deg}`).toBeGreaterThan(0.01)
         for (const deg of [-control.throwDownDeg - 1, control.throwUpDeg + 1])
           expect(overlap(deg), `${jig.id} at ${deg}`).toBeGreaterThan(0.2)
       }
@@ -174,6 +177,42 @@ describe('jigs', () => {
     }
   })
 
+  it('a wire leg is bent to its splay and drilled to its wire; a key is a little thinner than its slot', () => {
+    const doc = structuredClone(thistledown)
+    doc.gear = [
+      {
+        id: 'main',
+        name: 'Main leg',
+        kind: 'wire',
+        xMm: 190,
+        yMm: 20,
+        zMm: -40,
+        dropMm: 80,
+        splayMm: 60,
+        thicknessMm: 3,
+        widthMm: 8,
+        zone: 'body',
+        springNmm: 5,
+        travelMm: 10,
+        wheelMm: 50,
+        tyreMm: 8,
+        wheelG: 9,
+        pair: true,
+        mount: { lengthMm: 30, widthMm: 20, depthMm: 4 },
+      },
+    ]
+    const list = made(doc)
+    const [bend] = find(list, 'bend-main').loops
+    // Its left edge: straight up into the mount, then 60 out over 80 down: 36.87°.
+    const edge = [2, 4].map(i => [bend[i], bend[i + 1]])
+    expect(Math.atan2(edge[1][0] - edge[0][0], edge[0][1] - edge[1][1]) / RAD).toBeCloseTo(36.87, 1)
+    const hole = find(list, 'drill-main').loops.find(loop => area([loop]) < 0)!
+    expect(2 * Math.sqrt(-area([hole]) / Math.PI)).toBeCloseTo(3.2, 1)
+    // A bought strip is 0.6 mm thick and 14 wide in its slot.
+    const key = find(list, 'key-bought-strip')
+    expect(key.thicknessMm).toBeCloseTo(0.5, 6)
+    expect(Math.max(...key.loops[0].filter((_, i) => i % 2 === 1))).toBeGreaterThan(9)
+  })
   it('a flying wing has no square, no tail and no template of a motor that it lacks', () => {
     expect(made(plover).map(jig => jig.id)).toEqual([
       'cradle-wing-1',

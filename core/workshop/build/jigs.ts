@@ -43,6 +43,8 @@ const FENCE = 7
 /** Where cradles stand along the half span, and how far aft of the nose they hold. */
 const CRADLES = [0.14, 0.72],
   HELD = 0.7
+/** Between wire and hole, on the radius, mm. */
+const DRILL_PLAY = 0.1
 /** Points along a seat. */
 const STEPS = 40
 
@@ -64,6 +66,7 @@ export function jigs(airframe: Airframe, { drawing }: Pick<Assessment, 'drawing'
       .flatMap(({ chain, hinged }) => throwGauge(airframe.surfaces[chain.part as 'wing']!, hinged)),
     ...firewallTemplate(airframe),
     ...legTemplates(airframe),
+    ...drillTemplates(airframe),
     ...slotKeys(airframe),
   ]
   const feet = list.filter(jig => jig.id.startsWith('cradle')).reduce((sum, jig) => sum + jig.count, 0)
@@ -321,6 +324,27 @@ function legTemplates({ doc }: Airframe): Array<Omit<Jig, 'mark'>> {
         loops: [outline],
         note: `the wire follows its left edge: ${mount} mm into the mount, then ${Math.round((Math.atan2(leg.splayMm, leg.dropMm) * 180) / Math.PI)}° outward to the axle`,
         gapMm: 0,
+      }
+    })
+}
+
+/** Laid on the mount's bearing: where the wire goes in, and how wide the hole is. */
+function drillTemplates({ doc }: Airframe): Array<Omit<Jig, 'mark'>> {
+  return doc.gear
+    .filter(leg => leg.kind === 'wire')
+    .map(leg => {
+      const { lengthMm, widthMm } = leg.mount
+      const hole = leg.thicknessMm / 2 + DRILL_PLAY
+      // A bearing narrower than its hole needs would leave no rim.
+      const [x, y] = [Math.max(lengthMm, 2 * hole + 6) / 2, Math.max(widthMm, 2 * hole + 6) / 2]
+      return {
+        id: `drill-${leg.id}`,
+        name: `Hole of ${leg.name.toLowerCase()}`,
+        count: 1,
+        thicknessMm: 5,
+        loops: difference([box(-x, -y, x, y)], [circle(0, 0, hole, false)]),
+        note: 'laid on the bearing of the mount, long side along the leg; the drill goes square through it',
+        gapMm: DRILL_PLAY,
       }
     })
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
+import { written } from '../../units'
 import { buildOrder, buildProgress, channelList, hardwareList, linkageSheets, servoTurn } from './index'
 
 const [thistledown, plover] = DEMOS
@@ -65,6 +66,19 @@ describe('linkages of an aircraft', () => {
     // Servo at x 206 and the hinge line 22 % of the chord before the trailing edge: some 50 to 60 mm apart.
     expect(sheet.distanceMm).toBeGreaterThan(45)
     expect(sheet.distanceMm).toBeLessThan(65)
+  })
+  it('the differential is the lesser turn over the greater; a flap spreads one way over both', () => {
+    const [ailerons] = linkageSheets(assessor.airframe(thistledown))
+    const share = (100 * ailerons.servoDownDeg!) / ailerons.servoUpDeg!
+    // 12° of 20° is 60 %; the rod below makes it a little less, by its own geometry.
+    expect(share).toBeGreaterThan(50)
+    expect(share).toBeLessThan(62)
+    expect(written(ailerons.setUp)).toContain(`limit down to ${share.toFixed(0)} % of up`)
+    const flap = change(thistledown, doc => {
+      Object.assign(doc.wing.controls[0], { kind: 'flap', throwUpDeg: 0, throwDownDeg: 28 })
+    })
+    const [sheet] = linkageSheets(assessor.airframe(flap))
+    expect(written(sheet.setUp)).toContain(`turned ${(sheet.servoDownDeg! / 2).toFixed(0)}° away`)
   })
   it('says where the servo cannot turn so far', () => {
     const weak = change(thistledown, doc => {

@@ -27,6 +27,8 @@ export interface LinkageSheet {
   /** Where the rod runs. */
   runs: 'above' | 'below'
   channel: string
+  /** What to set at the transmitter, and how the arm stands at neutral. */
+  setUp: Words
   trouble: Words | null
 }
 
@@ -95,6 +97,7 @@ export function linkageSheets(airframe: Airframe): LinkageSheet[] {
         throwDownMm: throwMm(hinge, control.throwDownDeg),
         runs,
         channel: CHANNELS[control.kind],
+        setUp: setUpOf(control, up, down),
         trouble: troubleOf(control, up, down, travelDeg),
       },
     ]
@@ -110,6 +113,18 @@ function nearestPlace(loft: SurfaceLoft, from: number, to: number, servo: Equipm
   const across = Math.abs(servo.yMm) - loft.origin[1]
   const s = across * Math.cos(loft.cant) + (servo.zMm - loft.origin[2]) * Math.sin(loft.cant)
   return Math.min(to - 0.1 * (to - from), Math.max(from + 0.1 * (to - from), s))
+}
+
+/** The lesser throw as a share of the greater is what the transmitter is told; unequal turns of the servo are its limits. */
+function setUpOf({ kind, throwUpDeg, throwDownDeg }: Control, up: number | null, down: number | null): Words {
+  const bend = 'Z-bend at the arm, clevis or keeper at the horn'
+  if (up === null || down === null) return bend
+  const [a, b] = [Math.abs(up), Math.abs(down)]
+  if (kind === 'flap')
+    return say`${bend}. Flap: arm turned ${q((b - a) / 2, '°', 0)} away from its middle at neutral, so that ${q(throwDownDeg, '°', 0)} down and ${q(throwUpDeg, '°', 0)} up use the servo's travel both ways`
+  const most = Math.max(a, b)
+  if (most === 0 || Math.abs(throwUpDeg - throwDownDeg) < 0.5) return say`${bend}. Alike up and down`
+  return say`${bend}. Differential: limit ${a > b ? 'down' : 'up'} to ${q((100 * Math.min(a, b)) / most, '%', 0)} of ${a > b ? 'up' : 'down'} at the transmitter`
 }
 
 function troubleOf(
