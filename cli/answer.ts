@@ -12,6 +12,8 @@ import { sourceOf, type Source } from './input'
 import { layVerb } from './lay'
 import { liftVerb } from './lift'
 import { orderVerb } from './order'
+import { powerVerb } from './power'
+import { propellerVerb } from './propeller'
 import { sectionVerb } from './section'
 import { sliceVerb } from './slice'
 import { studyVerb } from './study'
@@ -42,9 +44,11 @@ const VERBS: Record<string, Verb> = {
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
+  propeller: { run: propellerVerb },
+  power: { run: powerVerb },
   toss: {
     run: tossVerb,
-    options: ['speed', 'angle', 'elevator', 'cg', 'wind', 'gust', 'height', 'payload'],
+    options: ['speed', 'angle', 'elevator', 'cg', 'wind', 'gust', 'height', 'payload', 'throttle', 'after'],
   },
   book: { run: bookVerb, options: ['out', 'paper', 'html', 'sheets'] },
 }
@@ -62,6 +66,8 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
   check GCODE FILE  a machine file held against a piece of a project [--piece ID]
   order FILE      a project: every step of the build in order, what it needs, what it brings in; what to buy
+  propeller FILE  a propeller in SI at one turning speed: thrust, torque, efficiency by speed of flight
+  power FILE      a project's drive, or one of a few figures: thrust, current, speed, climb, minutes, limits
   toss FILE       a project thrown by hand, or an aircraft of a few figures [--speed --angle --elevator --cg --wind]
   book FILE       a project's book as PDF --out PDF [--paper a4|letter] [--html true] [--sheets true]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on

@@ -49,7 +49,7 @@ export async function bookVerb({ options, read }: Arguments): Promise<unknown> {
   if (!(paper in PAPERS)) throw new DocumentError('--paper', `wants one of ${Object.keys(PAPERS).join(', ')}`)
   const assessor = createAssessor()
   const compose = sheets === 'true' ? composeRecipeSheets : composeBook
-  const book = compose(assessor.airframe(doc), assessor.assess(doc), {
+  const book = compose(assessor, doc, {
     paper: paper as Paper,
     now: localMinute(),
     hand: PLAIN,

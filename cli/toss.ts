@@ -2,8 +2,9 @@ import { z } from 'zod'
 import { createAssessor } from '../core/assess'
 import { DocumentError, parseJson, readProject } from '../core/document'
 import { written as inWords } from '../core/units'
+import { pullOf } from '../core/workshop/power'
 import { steadyGlide, toss } from '../core/workshop/toss'
-import { fly, simpleGlider, type Point } from '../core/toss'
+import { fly, runningOut, simpleGlider, type Point } from '../core/toss'
 import type { Arguments } from './answer'
 import { LIMITS, parseInput } from './parse'
 
@@ -40,7 +41,8 @@ function number(
 function project(text: string, options: Record<string, string>): unknown {
   const doc = readProject(text)
   const assessor = createAssessor()
-  const { trim, totals } = assessor.assess(doc)
+  const assessment = assessor.assess(doc)
+  const { trim, totals } = assessment
   const tables = assessor.flown(doc).pitch(options.payload !== 'false')
   const glide = trim.find(row => row.id === 'glide')
   const cgMm = number(options, 'cg', totals.cgMm[0], -2000, 4000)
@@ -51,9 +53,17 @@ function project(text: string, options: Record<string, string>): unknown {
     elevatorDeg: number(options, 'elevator', glide?.controlDeg ?? 0, -60, 60),
     windMs: number(options, 'wind', 0, -20, 30),
     gustMs: number(options, 'gust', 0, -20, 20),
+    throttlePct: number(options, 'throttle', 0, 0, 100),
+    powerAfterS: number(options, 'after', 0, 0, 10),
   }
   const cgShift = (cgMm - totals.cgMm[0]) / 1000
-  const found = toss(tables, thrown, cgShift)
+  const pull = thrown.throttlePct > 0 ? pullOf(doc, assessment) : null
+  if (thrown.throttlePct > 0 && !pull)
+    throw new DocumentError(
+      '--throttle',
+      'the project says no motor, propeller and battery with their figures',
+    )
+  const found = toss(tables, thrown, cgShift, pull)
   const steady = steadyGlide(tables, thrown.elevatorDeg, cgShift)
   return {
     ...thrown,
@@ -61,6 +71,8 @@ function project(text: string, options: Record<string, string>): unknown {
     distanceM: found.distanceM,
     seconds: found.seconds,
     highestM: found.highestM,
+    lowestM: found.lowestM,
+    flyingAfterM: found.flyingAfterM,
     stalled: found.stalled,
     kind: found.kind,
     reading: inWords(found.reading),
@@ -120,7 +132,12 @@ function figures(text: string): unknown {
     elevator: 0,
     wind: 0,
     gust: null,
-    thrust: thrust && { ...thrust, angle: thrust.angleDeg * RAD },
+    thrust: thrust && {
+      at: runningOut(thrust.force, thrust.runsOut),
+      from: 0,
+      angle: thrust.angleDeg * RAD,
+      under: thrust.under,
+    },
     seconds,
   })
   const last = path[path.length - 1]

@@ -10,6 +10,7 @@ import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
 import { createResolver, type Airframe, createDrawing } from './assessment/resolve'
 import {
   findProblems,
+  powerProblems,
   balanceVerdict,
   hoursVerdict,
   SPREAD_OF,
@@ -62,6 +63,18 @@ export {
   type Need,
   type StepKind,
 } from './assessment/build'
+export {
+  airOfField,
+  batteryOf,
+  bladesFrom,
+  BLADE_SECTION,
+  fanFrom,
+  motorOf,
+  ordinarySection,
+  propulsionOf,
+  turnedBy,
+  type Propulsion,
+} from './assessment/power'
 export { coverWanted, WEIGH_LIMIT } from './assessment/findings'
 
 export interface Assessor {
@@ -162,6 +175,7 @@ export function createAssessor(
           controls,
           strength,
         }),
+        ...powerProblems(doc, flown),
       ]
       return {
         verdicts,

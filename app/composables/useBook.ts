@@ -5,7 +5,15 @@ import { download, fileName } from '~/composables/download'
 import { reading } from '~/composables/format'
 import type { BookApi, BookWish } from '~/workers/book.worker'
 
-export type BookKind = 'pdf' | 'html' | 'sheets'
+export type BookKind = 'pdf' | 'html' | 'sheets' | 'card' | 'card-html'
+
+const WHAT: Record<BookKind, { what: BookWish['what']; ending: 'pdf' | 'html'; added: string }> = {
+  pdf: { what: 'book', ending: 'pdf', added: '' },
+  html: { what: 'book', ending: 'html', added: '' },
+  sheets: { what: 'sheets', ending: 'pdf', added: '-recipe-sheets' },
+  card: { what: 'card', ending: 'pdf', added: '-flight-card' },
+  'card-html': { what: 'card', ending: 'html', added: '-flight-card' },
+}
 
 let worker: Worker | null = null
 
@@ -35,14 +43,14 @@ export function useBook() {
       paper,
       now,
       reading: { ...reading.value },
-      what: kind === 'sheets' ? 'sheets' : 'book',
+      what: WHAT[kind].what,
     }
     try {
       const broken = new Promise<never>((_, reject) => {
         own.onerror = () => reject(new Error('the part that sets the book could not be loaded or broke'))
       })
       const work =
-        kind === 'html'
+        WHAT[kind].ending === 'html'
           ? remote.html(doc, wish)
           : remote.pdf(
               doc,
@@ -53,8 +61,9 @@ export function useBook() {
             )
       const content = await Promise.race([work, broken])
       if (worker !== own) return
-      const name = `${fileName(doc.name)}${kind === 'sheets' ? '-recipe-sheets' : ''}.${kind === 'html' ? 'html' : 'pdf'}`
-      download(name, content, kind === 'html' ? 'text/html' : 'application/pdf')
+      const { ending, added } = WHAT[kind]
+      const name = `${fileName(doc.name)}${added}.${ending}`
+      download(name, content, ending === 'html' ? 'text/html' : 'application/pdf')
       made.value = { name, bytes: content.length }
     } catch (error) {
       if (worker === own) fault.value = (error as Error).message

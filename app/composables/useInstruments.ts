@@ -2,6 +2,7 @@
 import type { InstrumentReport } from '../../server/bench/bench'
 import type { PrinterReport } from '../../server/bench/simulated-printer'
 import type { ScaleReport } from '../../server/bench/simulated-scale'
+import type { StandReport } from '../../server/bench/simulated-stand'
 
 const reports = shallowRef<InstrumentReport[]>([])
 let source: EventSource | null = null
@@ -44,6 +45,10 @@ export function useInstruments() {
     speed,
     printers: computed(() => reports.value.filter((item): item is PrinterReport => item.kind === 'printer')),
     scale: computed(() => reports.value.find((item): item is ScaleReport => item.kind === 'scale') ?? null),
+    stand: computed(() => reports.value.find((item): item is StandReport => item.kind === 'stand') ?? null),
+    mount: (id: string, parts: unknown) => post(`${id}/control`, { action: 'mount', parts }),
+    arm: (id: string, on: boolean) => post(`${id}/control`, { action: on ? 'arm' : 'disarm' }),
+    throttle: (id: string, percent: number) => post(`${id}/control`, { action: 'throttle', percent }),
     print: async (id: string, file: Blob, job: string) =>
       post(`${id}/print`, { gcode: await file.text(), job, speed: speed.value }),
     fail: (id: string, why: string) => post(`${id}/control`, { action: 'fail', why }),

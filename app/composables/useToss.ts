@@ -1,7 +1,7 @@
 /** Tosses of the present design: thrown on the page from tables that are made aside, laid over one another. */
 import { computed, shallowRef, watch } from 'vue'
 import type { PitchTables } from '../../core/assess'
-import { toss, type Throw, type Toss } from '../../core/workshop/toss'
+import { toss, type DummyMasses, type Pull, type Throw, type Toss } from '../../core/workshop/toss'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -29,6 +29,8 @@ export function useToss() {
     elevatorDeg: now.value.trim.find(row => row.id === 'glide')?.controlDeg ?? 0,
     windMs: 0,
     gustMs: 0,
+    throttlePct: 0,
+    powerAfterS: 0,
   }))
   const thrown = computed((): Throw => ({ ...start.value, ...own.value }))
   const cgShift = computed(() => cgShiftMm.value / 1000)
@@ -42,16 +44,26 @@ export function useToss() {
   return { payload, cgShiftMm, own, laid, thrown, cgShift, set, reset, doc, now }
 }
 
+/** What the core said of the aircraft in the vertical plane; the bench asks for it, others read it. */
+export const useTossing = () => ({
+  tables: useState<PitchTables | null>('toss-tables', () => null),
+  pull: useState<Pull | null>('toss-pull', () => null),
+  dummies: useState<DummyMasses | null>('toss-dummies', () => null),
+})
+
 /** The tables, and what follows from them; used once, by the bench. */
 export function useTossed() {
   const { payload, thrown, cgShift, laid, cgShiftMm, doc } = useToss()
-  const tables = useState<PitchTables | null>('toss-tables', () => null)
+  const { tables, pull, dummies } = useTossing()
   const { answer, busy, fault, fresh } = useAside(
-    (core, subject) => core.pitchTables(subject, payload.value),
+    (core, subject) => core.tossing(subject, payload.value),
     () => payload.value,
   )
   watch(answer, next => {
-    if (next) tables.value = next
+    if (!next) return
+    tables.value = next.tables
+    pull.value = next.pull
+    dummies.value = next.dummies
   })
   // Another aircraft was thrown then.
   watch(
@@ -62,9 +74,9 @@ export function useTossed() {
   )
   const flown = shallowRef<Toss | null>(null)
   watch(
-    [tables, thrown, cgShift],
+    [tables, thrown, cgShift, pull],
     () => {
-      flown.value = tables.value ? toss(tables.value, thrown.value, cgShift.value) : null
+      flown.value = tables.value ? toss(tables.value, thrown.value, cgShift.value, pull.value) : null
     },
     { immediate: true },
   )
@@ -72,7 +84,7 @@ export function useTossed() {
   function lay() {
     if (!flown.value) return
     const { speedMs, pathDeg, elevatorDeg } = flown.value.thrown
-    const label = `${speedMs.toFixed(1)} m/s, ${pathDeg.toFixed(0)}°, elevator ${elevatorDeg.toFixed(1)}°${cgShiftMm.value ? `, balance ${cgShiftMm.value > 0 ? '+' : ''}${cgShiftMm.value} mm` : ''}`
+    const label = `${speedMs.toFixed(1)} m/s, ${pathDeg.toFixed(0)}°, elevator ${elevatorDeg.toFixed(1)}°${flown.value.thrown.throttlePct ? `, throttle ${flown.value.thrown.throttlePct.toFixed(0)} %` : ''}${cgShiftMm.value ? `, balance ${cgShiftMm.value > 0 ? '+' : ''}${cgShiftMm.value} mm` : ''}`
     laid.value = [...laid.value, { id: Date.now() + serial++, label, toss: flown.value }].slice(-MOST_LAID)
   }
   return { tables, flown, busy, fault, fresh, lay }

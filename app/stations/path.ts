@@ -26,6 +26,13 @@ export const STATIONS = [
   },
   { id: 'shape', label: 'Shape', leg: 'draw', question: 'How is it laid out?', designs: true },
   {
+    id: 'power',
+    label: 'Power',
+    leg: 'draw',
+    question: 'What pulls it, how fast, and how long?',
+    designs: true,
+  },
+  {
     id: 'skin',
     label: 'Skin',
     leg: 'draw',

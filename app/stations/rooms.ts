@@ -3,6 +3,7 @@ import type { Component } from 'vue'
 import type { ViewName } from '~/stores/view'
 import BriefBench from '~/components/brief/BriefBench.vue'
 import ShapeBench from '~/components/shape/ShapeBench.vue'
+import PowerBench from '~/components/power/PowerBench.vue'
 import SkinBench from '~/components/skin/SkinBench.vue'
 import SpineBench from '~/components/spine/SpineBench.vue'
 import SplitBench from '~/components/split/SplitBench.vue'
@@ -17,6 +18,7 @@ import MaidenBench from '~/components/maiden/MaidenBench.vue'
 import LogBench from '~/components/log/LogBench.vue'
 import BriefTray from '~/components/brief/BriefTray.vue'
 import ShapeTray from '~/components/shape/ShapeTray.vue'
+import PowerTray from '~/components/power/PowerTray.vue'
 import SkinTray from '~/components/skin/SkinTray.vue'
 import SpineTray from '~/components/spine/SpineTray.vue'
 import SplitTray from '~/components/split/SplitTray.vue'
@@ -43,6 +45,7 @@ export interface StationRoom {
 export const ROOMS: Record<StationId, StationRoom> = {
   brief: { tray: BriefTray, bench: BriefBench, share: 0.4 },
   shape: { tray: ShapeTray, bench: ShapeBench, share: 0.47 },
+  power: { tray: PowerTray, bench: PowerBench, share: 1 },
   skin: { tray: SkinTray, bench: SkinBench, share: 0.42 },
   spine: { tray: SpineTray, bench: SpineBench, share: 0.62 },
   split: { tray: SplitTray, bench: SplitBench, share: 0.4 },

@@ -16,6 +16,7 @@ import type { ProjectFile } from '../../core/document'
 import {
   bookHtml,
   composeBook,
+  composeCard,
   composeRecipeSheets,
   pdfDefinition,
   type Book,
@@ -32,8 +33,8 @@ export interface BookWish {
   paper: Paper
   now: string
   reading: Reading
-  /** Everything, or what somebody needs who prints for the maker. */
-  what: 'book' | 'sheets'
+  /** Everything, what somebody needs who prints for the maker, or what is wanted at the field. */
+  what: 'book' | 'sheets' | 'card'
 }
 
 async function base64(address: string): Promise<string> {
@@ -62,8 +63,8 @@ const loadFonts = () =>
 function compose(doc: ProjectFile, wish: BookWish): Book {
   reading.value = wish.reading
   const assessor = createAssessor()
-  const make = wish.what === 'book' ? composeBook : composeRecipeSheets
-  return make(assessor.airframe(doc), assessor.assess(doc), {
+  const make = { book: composeBook, sheets: composeRecipeSheets, card: composeCard }[wish.what]
+  return make(assessor, doc, {
     paper: wish.paper,
     now: wish.now,
     hand: { words: worded, amount },

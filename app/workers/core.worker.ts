@@ -96,7 +96,24 @@ import {
   type JigPrints,
   type LinkageSheet,
 } from '../../core/workshop/build'
-import { survivingBalance, type Throw } from '../../core/workshop/toss'
+import { flightCard, type FlightCard } from '../../core/workshop/card'
+import {
+  dummyMasses,
+  survivingBalance,
+  type DummyMasses,
+  type Pull,
+  type Throw,
+} from '../../core/workshop/toss'
+import {
+  powerReport,
+  pullOf,
+  shelfOffers,
+  standResult,
+  type Offer,
+  type PowerReport,
+  type ShelfAsk,
+  type StandResult,
+} from '../../core/workshop/power'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../core/workshop/spine'
 
 /** What is being reckoned is told apart from the answers, so that a call that is stopped can be named. */
@@ -363,8 +380,31 @@ const api = {
   },
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
-  /** The aircraft in the vertical plane, for the page to toss. */
-  pitchTables: (doc: ProjectFile, payload: boolean): PitchTables => aside.flown(known(doc)).pitch(payload),
+  /** The aircraft in the vertical plane, for the page to toss, its thrust, and the bags that an empty shell wants. */
+  tossing(
+    doc: ProjectFile,
+    payload: boolean,
+  ): { tables: PitchTables; pull: Pull | null; dummies: DummyMasses | null } {
+    const own = known(doc)
+    const assessment = aside.assess(own)
+    const tables = aside.flown(own).pitch(payload)
+    return { tables, pull: pullOf(own, assessment), dummies: dummyMasses(own, assessment, tables) }
+  },
+  power(doc: ProjectFile): { report: PowerReport; stand: StandResult | null } {
+    const own = known(doc)
+    return {
+      report: powerReport(own, aside.assess(own), aside.flown(own).pitch(true)),
+      stand: standResult(own),
+    }
+  },
+  /** Every propeller, pack or both of the shelf; null where the maker stopped it. */
+  shelf(doc: ProjectFile, ask: ShelfAsk, progress: Progress): Promise<Offer[] | null> {
+    const own = known(doc)
+    return shelfOffers(own, aside.assess(own), aside.flown(own).pitch(true), LIBRARIES, ask, (done, of) =>
+      progress(done, of, ''),
+    )
+  },
+  flightCard: (doc: ProjectFile): FlightCard => flightCard(aside, known(doc)),
   /** How far the balance may move before this throw no longer glides; half a second of tosses. */
   survivingBalance: (tables: PitchTables, thrown: Throw): { foreMm: number; aftMm: number } =>
     survivingBalance(tables, thrown),

@@ -1,5 +1,5 @@
 /** Plover: a small pushed flying wing for evenings. No tail, twin fins at the tips, reflexed sections. */
-import { NOT_BUILT, PRINTER_DEFAULTS, RECKONED, type ProjectFile } from '../document'
+import { NO_SPECS, NOT_BUILT, PRINTER_DEFAULTS, RECKONED, USUAL_POWER, type ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -16,8 +16,7 @@ const plain = {
   drops: false,
   weighed: false,
   pocket: null,
-  battery: null,
-  servo: null,
+  ...NO_SPECS,
 }
 const pins = (atMm: number, i: number) => ({
   atMm,
@@ -27,7 +26,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 8,
+  version: 9,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -173,11 +172,11 @@ export const PLOVER: ProjectFile = {
       sizeMm: [62, 31, 24],
       ...plain,
       bay: [-10, 120],
-      battery: { cells: 3, capacityMah: 1000 },
+      battery: { cells: 3, capacityMah: 1000, resistanceOhm: null, continuousC: 30 },
     },
     {
       id: 'motor',
-      name: 'Motor 1806, 2300 rpm/V',
+      name: 'Motor 1806, 1400 rpm/V',
       kind: 'motor',
       massG: 20,
       xMm: 262,
@@ -185,6 +184,7 @@ export const PLOVER: ProjectFile = {
       zMm: 4,
       sizeMm: [24, 23, 23],
       ...plain,
+      motor: { rpmPerVolt: 1400, resistanceOhm: 0.24, noLoadA: 0.35, maxA: 9 },
     },
     {
       id: 'propeller',
@@ -196,6 +196,14 @@ export const PLOVER: ProjectFile = {
       zMm: 4,
       sizeMm: [10, 152, 12],
       ...plain,
+      propeller: {
+        diameterMm: 152,
+        pitchMm: 102,
+        blades: 2,
+        chord: 'medium',
+        folding: false,
+        material: 'moulded',
+      },
     },
     {
       id: 'controller',
@@ -207,6 +215,7 @@ export const PLOVER: ProjectFile = {
       zMm: 6,
       sizeMm: [34, 18, 7],
       ...plain,
+      controller: { limitA: 20, resistanceOhm: 0.008 },
     },
     {
       id: 'receiver',
@@ -264,6 +273,7 @@ export const PLOVER: ProjectFile = {
   wingSets: [],
   polars: [],
   build: NOT_BUILT,
+  power: USUAL_POWER,
   gear: [],
   proofs: [],
   calibrations: [],

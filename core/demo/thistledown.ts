@@ -4,8 +4,10 @@
  */
 import {
   NOT_BUILT,
+  NO_SPECS,
   PRINTER_DEFAULTS,
   RECKONED,
+  USUAL_POWER,
   type Control,
   type Equipment,
   type Joint,
@@ -44,8 +46,7 @@ const item = (
   drops: false,
   weighed: false,
   pocket: null,
-  battery: null,
-  servo: null,
+  ...NO_SPECS,
   ...more,
 })
 
@@ -104,7 +105,7 @@ const accepted = (
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 8,
+  version: 9,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -376,17 +377,29 @@ export const THISTLEDOWN: ProjectFile = {
     body: [152, 330].map(cut('lip')),
   },
   equipment: [
-    item('propeller', 'Propeller 9 × 5 in, folding', 'propeller', 15, [-14, 0, 0], [24, 230, 20]),
+    item('propeller', 'Propeller 9 × 5 in, folding', 'propeller', 15, [-14, 0, 0], [24, 230, 20], {
+      propeller: {
+        diameterMm: 229,
+        pitchMm: 127,
+        blades: 2,
+        chord: 'medium',
+        folding: true,
+        material: 'moulded',
+      },
+    }),
     item('motor', 'Motor 2212, 1000 rpm/V', 'motor', 56, [14, 0, 0], [30, 28, 28], {
       weighed: true,
       spreadG: 0.5,
+      motor: { rpmPerVolt: 1000, resistanceOhm: 0.09, noLoadA: 0.6, maxA: 16 },
     }),
-    item('controller', 'Speed controller 30 A', 'speed-controller', 27, [66, 0, 18], [48, 24, 9]),
+    item('controller', 'Speed controller 30 A', 'speed-controller', 27, [66, 0, 18], [48, 24, 9], {
+      controller: { limitA: 30, resistanceOhm: 0.006 },
+    }),
     item('battery', 'Battery 3S 1300 mAh', 'battery', 112, [106, 0, -14], [72, 35, 26], {
       bay: [36, 200],
       weighed: true,
       spreadG: 0.5,
-      battery: { cells: 3, capacityMah: 1300 },
+      battery: { cells: 3, capacityMah: 1300, resistanceOhm: null, continuousC: 30 },
     }),
     item('receiver', 'Receiver, 6 channels', 'receiver', 9, [262, 0, 22], [36, 22, 12]),
     item('elevator-servo', 'Elevator servo 9 g', 'servo', 10, [318, 18, 4], [23, 12, 24], {
@@ -469,6 +482,15 @@ export const THISTLEDOWN: ProjectFile = {
   wingSets: [],
   polars: [],
   build: NOT_BUILT,
+  power: {
+    ...USUAL_POWER,
+    plan: [
+      { kind: 'launch', seconds: 6, throttlePct: null },
+      { kind: 'climb', seconds: 40, throttlePct: null },
+      { kind: 'cruise', seconds: 420, throttlePct: null },
+      { kind: 'idle', seconds: 60, throttlePct: 0 },
+    ],
+  },
   gear: [],
   proofs: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 1.72, date: '2026-09-28' }],

@@ -3,7 +3,7 @@
  * left as it is: the check names it.
  */
 
-import { RECKONED, type Build } from './schema'
+import { NO_SPECS, RECKONED, USUAL_C, type Build, type Power } from './schema'
 
 type Loose = Record<string, unknown>
 const isObject = (value: unknown): value is Loose =>
@@ -223,6 +223,40 @@ export const NOT_BUILT: Build = {
 export const fromVersion7 = (raw: unknown): unknown =>
   isObject(raw) ? { build: NOT_BUILT, ...raw, version: 8 } : raw
 
+/** A short flight: away, up, round, and down with a quarter left. */
+export const USUAL_POWER: Power = {
+  plan: [
+    { kind: 'launch', seconds: 6, throttlePct: null },
+    { kind: 'climb', seconds: 45, throttlePct: null },
+    { kind: 'cruise', seconds: 240, throttlePct: null },
+    { kind: 'idle', seconds: 60, throttlePct: 0 },
+  ],
+  reservePct: 25,
+  packC: null,
+  agePct: 0,
+  downDeg: 0,
+  stand: [],
+  learned: null,
+  bladesG: [],
+}
+
+/** What version 8 did not say: what motors, controllers and propellers are; how it is flown on a charge. */
+export const fromVersion8 = (raw: unknown): unknown =>
+  isObject(raw)
+    ? {
+        power: USUAL_POWER,
+        ...raw,
+        version: 9,
+        equipment: each(raw.equipment, item => ({
+          ...NO_SPECS,
+          ...item,
+          battery: isObject(item.battery)
+            ? { resistanceOhm: null, continuousC: USUAL_C, ...item.battery }
+            : (item.battery ?? null),
+        })),
+      }
+    : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -231,6 +265,7 @@ const STEPS = [
   fromVersion5,
   fromVersion6,
   fromVersion7,
+  fromVersion8,
 ]
 
 /** Any older version, step by step. */

@@ -1,9 +1,13 @@
 import { BATTERIES, type Battery } from './batteries'
 import { FILAMENTS, type Filament } from './filaments'
+import { CONTROLLERS, MOTORS, type ControllerOnShelf, type MotorOnShelf } from './motors'
+import { FANS, PROPELLERS, type FanOnShelf, type PropellerOnShelf } from './propellers'
 import { SCHOOLS } from './schools'
 import { STOCK, type Stock } from './stock'
 
 export type { Battery } from './batteries'
+export type { ControllerOnShelf, MotorOnShelf } from './motors'
+export type { FanOnShelf, PropellerOnShelf } from './propellers'
 export type { Filament } from './filaments'
 export {
   stockArea,
@@ -20,6 +24,10 @@ export interface Libraries {
   stock: readonly Stock[]
   schools: typeof SCHOOLS
   batteries: readonly Battery[]
+  motors: readonly MotorOnShelf[]
+  controllers: readonly ControllerOnShelf[]
+  propellers: readonly PropellerOnShelf[]
+  fans: readonly FanOnShelf[]
 }
 /** What ships with the application. */
 export const LIBRARIES: Libraries = {
@@ -27,6 +35,10 @@ export const LIBRARIES: Libraries = {
   stock: STOCK,
   schools: SCHOOLS,
   batteries: BATTERIES,
+  motors: MOTORS,
+  controllers: CONTROLLERS,
+  propellers: PROPELLERS,
+  fans: FANS,
 }
 export { BOLTS, nearestBolt } from './bolts'
 

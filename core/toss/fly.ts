@@ -29,13 +29,20 @@ export interface Glider {
 }
 
 export interface Thrust {
-  /** At rest, N, and the speed at which it has run out, m/s. */
-  force: number
-  runsOut: number
+  /** N at a speed through the air. */
+  at(speed: number): number
+  /** Switched on so long after it is let go, s. */
+  from: number
   /** Of the thrust line, up from the x axis, rad, and how far it passes under the CG, m. */
   angle: number
   under: number
 }
+
+/** Thrust that falls in a straight line to nothing. */
+export const runningOut =
+  (force: number, runsOut: number) =>
+  (speed: number): number =>
+    force * Math.max(0, 1 - speed / runsOut)
 
 export interface Release {
   /** Over the ground, m/s, and the way it is thrown over the horizon, rad. */
@@ -111,7 +118,7 @@ export function fly(glider: Glider, release: Release): Flown {
     // The ground holds the wake up (Wieselsberger as fitted by McCormick): 16h/b squared over one more than it.
     const relief = 1 - (16 * near) ** 2 / (1 + (16 * near) ** 2)
     const drag = pressure * (CD - induced * relief)
-    const pull = thrust ? thrust.force * Math.max(0, 1 - speed / thrust.runsOut) : 0
+    const pull = thrust && t >= thrust.from ? thrust.at(speed) : 0
     const along = y[4] + (thrust?.angle ?? 0)
     into[0] = y[2]
     into[1] = y[3]

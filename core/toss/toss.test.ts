@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { handling, period, halfTime, type Derivatives } from '../aero'
 import {
+  runningOut,
   blended,
   edgesFor,
   fly,
@@ -102,10 +103,10 @@ describe('closed forms', () => {
   })
   it('thrust that passes under the CG lifts the nose; none that has run out does anything', () => {
     const glider = simpleGlider(GLIDER)
-    const thrust = { force: 2, runsOut: 20, angle: 0, under: 0.03 }
+    const thrust = { at: runningOut(2, 20), from: 0, angle: 0, under: 0.03 }
     const up = fly(glider, { ...RELEASE, height: 50, seconds: 0.5, thrust }),
       none = fly(glider, { ...RELEASE, height: 50, seconds: 0.5 }),
-      out = fly(glider, { ...RELEASE, height: 50, seconds: 0.5, thrust: { ...thrust, runsOut: 4 } })
+      out = fly(glider, { ...RELEASE, height: 50, seconds: 0.5, thrust: { ...thrust, at: runningOut(2, 4) } })
     expect(up.path.at(-1)!.theta).toBeGreaterThan(none.path.at(-1)!.theta + 0.01)
     expect(out.path.at(-1)!.z).toBeCloseTo(none.path.at(-1)!.z, 9)
   })

@@ -1,12 +1,14 @@
 /** The bench's simulated instruments: they stand there when the server is started with MARIPOSA_BENCH=1. */
 import { SimulatedPrinter, type PrinterReport } from './simulated-printer'
 import { SimulatedScale, type ScaleReport } from './simulated-scale'
+import { SimulatedStand, type StandReport } from './simulated-stand'
 
-export type InstrumentReport = PrinterReport | ScaleReport
+export type InstrumentReport = PrinterReport | ScaleReport | StandReport
 
 interface Bench {
   printers: SimulatedPrinter[]
   scale: SimulatedScale
+  stand: SimulatedStand
 }
 
 let made: Bench | null = null
@@ -20,10 +22,12 @@ export function bench(): Bench | null {
       new SimulatedPrinter('printer-only', 'The only one'),
     ],
     scale: new SimulatedScale('scale', 'Bench scale'),
+    stand: new SimulatedStand('stand', 'Thrust stand'),
   })
 }
 
-export const reports = ({ printers, scale }: Bench): InstrumentReport[] => [
+export const reports = ({ printers, scale, stand }: Bench): InstrumentReport[] => [
   ...printers.map(printer => printer.report()),
   scale.report(),
+  stand.report(),
 ]

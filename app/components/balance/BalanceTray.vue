@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Equipment } from '../../../core/document'
+import { NO_SPECS, USUAL_C, type Equipment } from '../../../core/document'
 import { amount, amountOf, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useLiveBalance } from '~/composables/useLiveBalance'
@@ -38,13 +38,14 @@ const kinds: Array<{ title: string; value: Equipment['kind'] }> = [
   { title: 'ballast', value: 'ballast' },
   { title: 'other hardware', value: 'hardware' },
 ]
+const ORDINARY_PACK = { cells: 3, capacityMah: 1000, resistanceOhm: null, continuousC: USUAL_C }
 function setKind(kind: Equipment['kind']) {
   change(`is a ${kinds.find(entry => entry.value === kind)!.title}`, own => {
     own.kind = kind
     // A battery slides in a bay and a servo has torque: typical ones to begin with.
     if (kind === 'battery')
       Object.assign(own, {
-        battery: own.battery ?? { cells: 3, capacityMah: 1000 },
+        battery: own.battery ?? { ...ORDINARY_PACK },
         bay: own.bay ?? [own.xMm - own.sizeMm[0], own.xMm + own.sizeMm[0]],
       })
     if (kind === 'servo') own.servo ??= { torqueNcm: 14, travelDeg: 50 }
@@ -71,8 +72,7 @@ function add() {
       drops: false,
       weighed: false,
       pocket: null,
-      battery: null,
-      servo: null,
+      ...NO_SPECS,
     })
   })
   look.selected = `part-${n}`
@@ -263,7 +263,7 @@ function add() {
           @update:model-value="
             change('cells', own => {
               own.battery =
-                $event === null ? null : { capacityMah: 1000, ...own.battery, cells: Math.round($event) }
+                $event === null ? null : { ...ORDINARY_PACK, ...own.battery, cells: Math.round($event) }
             })
           "
         /><FigureField
@@ -276,7 +276,7 @@ function add() {
           optional
           @update:model-value="
             change('capacity', own => {
-              own.battery = $event === null ? null : { cells: 3, ...own.battery, capacityMah: $event }
+              own.battery = $event === null ? null : { ...ORDINARY_PACK, ...own.battery, capacityMah: $event }
             })
           "
         />

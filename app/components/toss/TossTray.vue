@@ -1,13 +1,20 @@
 <script setup lang="ts">
 /** How it is thrown, and the throw that would suit it. */
-import type { PitchTables } from '../../../core/assess'
-import { steadyGlide, suitingThrow, type Throw } from '../../../core/workshop/toss'
+import {
+  armEnds,
+  GRASS,
+  RUNWAY,
+  steadyGlide,
+  suitingThrow,
+  wheeledRun,
+  type Throw,
+} from '../../../core/workshop/toss'
 import { amount, figure, signedAmount } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
-import { useToss } from '~/composables/useToss'
+import { useToss, useTossing } from '~/composables/useToss'
 
 const { doc, now, payload, cgShiftMm, thrown, set, reset, own, cgShift } = useToss()
-const tables = useState<PitchTables | null>('toss-tables', () => null)
+const { tables, pull, dummies } = useTossing()
 /** What an arm throws at most, m/s. */
 const ARM = 14
 const suits = computed(() =>
@@ -36,6 +43,19 @@ const fields = computed(() => [
   { id: 'wind', label: 'Wind against it', unit: 'm/s', min: -5, max: 15, ...of('windMs') },
   { id: 'gust', label: 'Gust upward after half a second', unit: 'm/s', min: -6, max: 6, ...of('gustMs') },
   { id: 'height', label: 'From a height of', unit: 'm', min: 0.3, max: 100, ...of('heightM') },
+  ...(pull.value
+    ? [
+        { id: 'throttle', label: 'Throttle', unit: '%', min: 0, max: 100, ...of('throttlePct') },
+        {
+          id: 'power-after',
+          label: 'Power on after it is let go',
+          unit: 's',
+          min: 0,
+          max: 10,
+          ...of('powerAfterS'),
+        },
+      ]
+    : []),
 ])
 /** Asked again for another aircraft or another throw. */
 const { answer: forgives, fresh: forgiven } = useAside(
@@ -47,6 +67,32 @@ const range = computed(() =>
   forgives.value && forgives.value.aftMm - forgives.value.foreMm > 0.5
     ? [forgives.value.foreMm, forgives.value.aftMm].map(shift => 1000 * (tables.value?.cgX ?? 0) + shift)
     : null,
+)
+/** At full throttle, straight between the speeds of the table. */
+const pullAt = (speed: number): number => {
+  const table = pull.value!
+  const k = Math.min(table.speeds.length - 2, Math.max(0, table.speeds.findIndex(v => v > speed) - 1))
+  const t = Math.min(1, Math.max(0, (speed - table.speeds[k]!) / (table.speeds[k + 1]! - table.speeds[k]!)))
+  return table.newtons[k]! + t * (table.newtons[k + 1]! - table.newtons[k]!)
+}
+const arm = computed(() =>
+  tables.value && pull.value
+    ? armEnds(doc.value.brief.throwMs, pullAt(doc.value.brief.throwMs / 2), tables.value.mass)
+    : null,
+)
+const runs = computed(() =>
+  tables.value && pull.value && doc.value.brief.launch === 'wheels'
+    ? [
+        {
+          label: 'short grass',
+          ...wheeledRun(tables.value, pullAt, GRASS, Math.max(0, thrown.value.windMs)),
+        },
+        {
+          label: 'hard runway',
+          ...wheeledRun(tables.value, pullAt, RUNWAY, Math.max(0, thrown.value.windMs)),
+        },
+      ]
+    : [],
 )
 function take() {
   if (suits.value)
@@ -105,6 +151,45 @@ function take() {
       Balance now {{ amount(now.totals.cgMm[0] + cgShiftMm, 'mm') }}; allowed
       {{ amount(now.flight.cgRangeMm[0], 'mm') }} to {{ amount(now.flight.cgRangeMm[1], 'mm') }}.
     </p>
+    <template v-if="arm !== null">
+      <h3>With power</h3>
+      <p class="small" data-figure="arm">
+        The throw of the brief, {{ amount(doc.brief.throwMs, 'm/s', 1) }}, with the motor full on leaves the
+        hand at <b class="num">{{ amount(arm, 'm/s', 1) }}</b>.
+        <v-btn
+          size="small"
+          data-act="throw-powered"
+          @click="set({ throttlePct: 100, powerAfterS: 0, speedMs: Math.round(10 * arm) / 10, pathDeg: 8 })"
+          >Throw it so</v-btn
+        >
+      </p>
+      <p v-for="run in runs" :key="run.label" class="small">
+        On {{ run.label }} it leaves at {{ amount(run.liftOffMs, 'm/s', 1) }}
+        <template v-if="run.distanceM !== null"
+          >after <b class="num">{{ amount(run.distanceM, 'm') }}</b> and
+          {{ amount(run.seconds ?? 0, 's', 1) }}.</template
+        ><template v-else><b class="bad">never: it does not gain speed</b>.</template>
+      </p>
+    </template>
+    <template v-if="dummies">
+      <h3>An empty shell, tossed like the finished one</h3>
+      <p class="small" data-figure="dummies">
+        The shell alone weighs {{ amount(dummies.shellG, 'g') }}. Tape
+        <template v-for="(bag, i) in dummies.bags" :key="i"
+          ><template v-if="i"> and </template><b class="num">{{ amount(bag.massG, 'g') }}</b> at
+          <b class="num">{{ amount(bag.xMm, 'mm') }}</b></template
+        >
+        from the nose’s datum: it balances at {{ amount(dummies.cgMm, 'mm') }} and nods
+        {{
+          Math.abs(dummies.inertiaShare - 1) < 0.03
+            ? 'as'
+            : dummies.inertiaShare < 1
+              ? 'quicker than'
+              : 'slower than'
+        }}
+        the finished aircraft.
+      </p>
+    </template>
     <p class="small caution">
       ⚠ Propeller off or battery out for a toss. Over long grass, into the wind, nobody ahead;
       {{ doc.name }} may turn.

@@ -1,4 +1,5 @@
 export { coverWanted, findProblems, WEIGH_LIMIT } from './design-problems'
+export { powerProblems } from './power-problems'
 export {
   balanceVerdict,
   hoursVerdict,

@@ -59,6 +59,7 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
   const air = airOf(airframe.doc)
   const kinematic = air.viscosity / air.density
   const body = airframe.body ? bodyWetted(airframe.body) : null
+  const standing = standingPropellers(airframe)
   const units = new Map<string, Float64Array>()
   const unit = (key: string, solved: () => Circulation) => {
     if (!units.has(key)) units.set(key, stripCirculations(panels, solved()).starboard)
@@ -101,18 +102,22 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
         size = mmToM(airframe.boom.stock.heightMm)
       area += bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
     }
-    const discs = airframe.doc.equipment
-      .filter(item => item.kind === 'propeller')
-      .reduce(
-        (sum, item) =>
-          sum + (item.pair ? 2 : 1) * (Math.PI / 4) * mmToM(Math.max(item.sizeMm[1], item.sizeMm[2])) ** 2,
-        0,
-      )
     const own = {
       profile: (EXTRA * profile) / plan.area,
-      body: (EXTRA * INTERFERENCE * area + PROPELLER * discs) / plan.area,
+      body: (EXTRA * INTERFERENCE * area + standing) / plan.area,
       induced,
     }
     return { CL, CD: own.profile + own.body + induced, ...own }
   }
 }
+
+/** What propellers that stand still drag, m²: fixed ones nothing turns, and folded ones the little that stands out. */
+export const standingPropellers = ({ doc }: Airframe): number =>
+  PROPELLER *
+  doc.equipment
+    .filter(item => item.kind === 'propeller')
+    .reduce(
+      (sum, item) =>
+        sum + (item.pair ? 2 : 1) * (Math.PI / 4) * mmToM(Math.max(item.sizeMm[1], item.sizeMm[2])) ** 2,
+      0,
+    )

@@ -2,10 +2,10 @@
 import type { SurfaceName } from '../../document'
 import { trailingEdgeMm, zoneOr } from '../../geometry'
 import { chanceWithin, massSpread, sumInertia, sumMass, type MassEntry } from '../../mass'
-import { degToRad, gToKg, mToMm } from '../../units'
+import { degToRad, GRAVITY, gToKg, mToMm } from '../../units'
 import { rateReports } from './rates'
 import { controlReports } from './hinges'
-import { dragOf, type SurfaceModels } from './airframe-drag'
+import { dragOf, standingPropellers, type SurfaceModels } from './airframe-drag'
 import { airOf, createLift, type SolvedFlight } from './solved-lift'
 import { handlingOf } from './handling-report'
 import { controlRoles, surfaceOf } from './airframe-lattice'
@@ -29,6 +29,8 @@ export type Flown = Pick<
   solved: SolvedFlight
   alphaStall: number
   wingModels: StationModels
+  /** Drag of level flight at a speed, propellers turning, elevator neutral, N. */
+  levelDrag(speed: number): number
   /** In the vertical plane, with the payload aboard or gone; asked for where it is tossed. */
   pitch(payload: boolean): PitchTables
 }
@@ -65,6 +67,13 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
     return {
       solved,
       wingModels: models.wing!,
+      levelDrag: speed => {
+        const pressure = (airOf(doc).density * speed ** 2 * solved.reference.area) / 2
+        const CL = (sum.mass * GRAVITY) / pressure
+        const alpha = (CL - solved.lift.clZero) / solved.lift.clAlpha
+        const { CD } = drag(alpha, [], speed)
+        return pressure * Math.max(1e-4, CD - standingPropellers(airframe) / solved.reference.area)
+      },
       pitch: payload => {
         const load = payload || !gone ? aboard : gone
         const own = payload ? entries : entries.filter(entry => !entry.drops)

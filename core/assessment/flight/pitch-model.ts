@@ -5,7 +5,7 @@
  */
 import { coefficientsAt, controlEffect, derivativesAt } from '../../aero'
 import { mmToM, degToRad, GRAVITY } from '../../units'
-import type { DragModel } from './airframe-drag'
+import { standingPropellers, type DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
 import type { Loading } from './trim-rows'
@@ -85,6 +85,7 @@ export function pitchTables(
     drag: elevators.map(angle =>
       alphas.map(alpha => speeds.map(speed => drag(alpha, turned(angle), speed).CD)),
     ),
+    standingPropeller: standingPropellers(airframe) / reference.area,
     induced: elevators.map(angle => alphas.map(alpha => drag(alpha, turned(angle), load.stall).induced)),
     plates: platesOf(airframe, reference.area, reference.chord, load.x),
   }

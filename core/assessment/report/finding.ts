@@ -1,7 +1,7 @@
 /** What is wrong or odd with a design: never without a figure. */
 import type { Words } from '../../units'
 /** Stations of the flight path at which findings are shown. */
-export type Station = 'brief' | 'shape' | 'skin' | 'spine' | 'split' | 'print' | 'weigh' | 'balance'
+export type Station = 'brief' | 'shape' | 'skin' | 'spine' | 'split' | 'print' | 'weigh' | 'balance' | 'power'
 
 export interface Finding {
   code: string

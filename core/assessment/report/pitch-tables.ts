@@ -29,5 +29,7 @@ export interface PitchTables {
   /** CD by elevator, incidence and speed; its induced part by elevator and incidence. */
   drag: number[][][]
   induced: number[][]
+  /** The part of CD that goes when propellers turn. */
+  standingPropeller: number
   plates: Array<{ share: number; arm: number }>
 }

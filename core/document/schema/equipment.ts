@@ -1,6 +1,7 @@
 /** What is bought and put in, and what is allowed for by shares. */
 import { z } from 'zod'
 import { figure, id, name } from './fields'
+import { ControllerSpec, FanSpec, MotorSpec, PropellerSpec } from './power'
 
 export const Equipment = z.strictObject({
   id,
@@ -43,7 +44,21 @@ export const Equipment = z.strictObject({
     .nullable()
     .describe('a bay cut for it in a surface, open below'),
   battery: z
-    .strictObject({ cells: z.number().int().min(1).max(14), capacityMah: z.number().min(20).max(50000) })
+    .strictObject({
+      cells: z.number().int().min(1).max(14),
+      capacityMah: z.number().min(20).max(50000),
+      resistanceOhm: z
+        .number()
+        .min(0)
+        .max(5)
+        .nullable()
+        .describe('of the whole pack, Ω; null: as is usual for its size'),
+      continuousC: z
+        .number()
+        .min(1)
+        .max(300)
+        .describe('current it bears all the time, as a multiple of its capacity an hour'),
+    })
     .nullable()
     .describe('what a battery holds'),
   servo: z
@@ -53,7 +68,24 @@ export const Equipment = z.strictObject({
     })
     .nullable()
     .describe('what a servo can do'),
+  motor: MotorSpec.nullable().describe('what a motor is'),
+  controller: ControllerSpec.nullable().describe('what a speed controller bears'),
+  propeller: PropellerSpec.nullable().describe('what a propeller is'),
+  fan: FanSpec.nullable().describe('instead of a propeller: a fan in its duct'),
 })
+
+/** A part that neither holds, turns nor drives anything. */
+export const NO_SPECS = {
+  battery: null,
+  servo: null,
+  motor: null,
+  controller: null,
+  propeller: null,
+  fan: null,
+} as const satisfies Partial<z.infer<typeof Equipment>>
+
+/** Cells that a pack is said to bear where nothing is written on it. */
+export const USUAL_C = 20
 
 const weighedPart = (what: string) =>
   z

@@ -4,10 +4,27 @@ export { Body, BodyStation, Boom, Firewall, Opening, Saddle } from './body'
 export { Brief } from './brief'
 export { Build, type BuildNote, type BuildTick, GlueId } from './build'
 export { Cuts, Joint, type Cut } from './cuts'
-export { Allowances, Equipment, RECKONED, type SmallPart, type SmallParts } from './equipment'
+export {
+  Allowances,
+  Equipment,
+  NO_SPECS,
+  RECKONED,
+  USUAL_C,
+  type SmallPart,
+  type SmallParts,
+} from './equipment'
 export { Leg } from './gear'
 export { Given } from './given'
 export { Check, Flight, Measured, Proof, WeighIn } from './log'
+export {
+  Power,
+  type FanSpec,
+  type FlightPart,
+  type Learned,
+  type MotorSpec,
+  PropellerSpec,
+  type StandPoint,
+} from './power'
 export {
   FAULTS,
   type Acceptance,

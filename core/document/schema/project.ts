@@ -1,5 +1,5 @@
 /**
- * The project file, version 8: what the maker wrote, in mm, g and °.
+ * The project file, version 9: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -13,6 +13,7 @@ import { Equipment, Allowances } from './equipment'
 import { Leg } from './gear'
 import { Given } from './given'
 import { Proof, WeighIn, Measured, Check, Flight } from './log'
+import { Power } from './power'
 import { Acceptance, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
 import { Spar } from './spine'
@@ -20,7 +21,7 @@ import { Surface, Tail, WingSet } from './surface'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(8),
+  version: z.literal(9),
   id,
   name,
   purpose: text,
@@ -47,6 +48,7 @@ export const ProjectFile = z.strictObject({
   accepted: list(Acceptance, 200).describe('first pieces of a filament, recipe and printer that were good'),
   fileChecks: list(FileCheck, 400).describe('machine files that were held against their piece'),
   build: Build.describe('how it is put together, and how far that is'),
+  power: Power.describe('how it is driven and flown'),
   gear: list(Leg, 6),
   proofs: list(Proof, 60),
   given: list(Given, 60),

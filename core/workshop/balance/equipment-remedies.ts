@@ -3,7 +3,7 @@
  * or taken out.
  */
 import type { Assessment, Assessor } from '../../assess'
-import type { Equipment, ProjectFile } from '../../document'
+import { NO_SPECS, type Equipment, type ProjectFile } from '../../document'
 import type { Battery, Libraries } from '../../libraries'
 import { withItem, type Change } from '../../change'
 import { half, judge, leverage, wanted, way, type Remedy, type Want } from './remedy'
@@ -124,7 +124,7 @@ function swap(assessor: Assessor, want: Want, item: Equipment, pack: Battery): R
       weighed: false,
       sizeMm,
       xMm: place,
-      battery: { cells: pack.cells, capacityMah: pack.capacityMah },
+      battery: { ...item.battery!, cells: pack.cells, capacityMah: pack.capacityMah, resistanceOhm: null },
     }),
   )
 }
@@ -303,7 +303,6 @@ function ballastItem(doc: ProjectFile, end: string, xMm: number, massG: number):
     drops: false,
     weighed: true,
     pocket: null,
-    battery: null,
-    servo: null,
+    ...NO_SPECS,
   }
 }

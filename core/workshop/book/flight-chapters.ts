@@ -1,5 +1,4 @@
 /** What flies: balance by loading, the flight card, what was measured and flown. */
-import { controlThrows } from '../advice'
 import { readiness } from '../readiness'
 import type { Block } from './blocks'
 import { right, strong, type Source } from './source'
@@ -53,46 +52,96 @@ export function balance({ doc, assessment, hand }: Source): Block[] {
   ]
 }
 
-export function flightCard({ doc, assessment, hand }: Source): Block[] {
-  const { flight, trim, loads } = assessment
+export function flightCard({ doc, assessment, hand, card }: Source): Block[] {
+  const { trim, loads } = assessment
+  const speed = (value: number) => right(hand.amount(value, 'm/s', 1))
   return [
     { kind: 'chapter', text: 'Flight card' },
+    {
+      kind: 'table',
+      head: [
+        'Loading',
+        right('Mass'),
+        right('Stall'),
+        right('Least sink'),
+        right('Best glide'),
+        right('One in'),
+      ],
+      rows: card.speeds.map(item => [
+        strong(item.loading),
+        right(hand.amount(item.massG, 'g', 0)),
+        speed(item.stallMs),
+        speed(item.leastSinkMs),
+        speed(item.bestGlideMs),
+        right(item.glideRatio.toFixed(1)),
+      ]),
+    },
     {
       kind: 'table',
       head: ['Speed', right(''), 'From'],
       widths: [50, 34, '*'],
       rows: [
-        [
-          strong('Stall'),
-          right(hand.amount(flight.stallMs, 'm/s', 1)),
-          'computed, with payload, at the air of the brief',
-        ],
         ...trim.map(row => [
-          strong(`${row.label}${row.payload ? ', payload in' : ', empty'}`),
-          right(hand.amount(row.speedMs, 'm/s', 1)),
-          `elevator ${hand.amount(row.controlDeg, '°', 1)}, glide ${row.glideRatio.toFixed(1)}${hand.words(row.trouble) ? `; ${hand.words(row.trouble)}` : ''}`,
+          strong(`${row.label}${row.payload ? '' : ', payload gone'}`),
+          speed(row.speedMs),
+          `elevator ${hand.amount(row.controlDeg, '°', 1)}${hand.words(row.trouble) ? `; ${hand.words(row.trouble)}` : ''}`,
         ]),
         [
           strong('Never over'),
-          right(hand.amount(doc.brief.topSpeedMs, 'm/s', 1)),
+          speed(card.neverMs),
           `brief; the greatest load there is ${loads.governing.n.toFixed(1)} times its weight (${loads.governing.by})`,
         ],
-        [strong('Throw'), right(hand.amount(doc.brief.throwMs, 'm/s', 1)), 'hand launch, from the brief'],
-        [
-          strong('Wind at most'),
-          right(hand.amount(doc.brief.windMaxMs, 'm/s', 1)),
-          'own limit for a first flight',
-        ],
+        ...(card.levelMaxMs === null
+          ? []
+          : [[strong('Level, full throttle'), speed(card.levelMaxMs), 'computed of its drive']]),
+        card.toss
+          ? [
+              strong('Throw'),
+              speed(card.toss.speedMs),
+              `${hand.amount(card.toss.pathDeg, '°', 0)} to the horizon, trimmed for best glide`,
+            ]
+          : [strong('Throw'), speed(doc.brief.throwMs), 'hand launch, from the brief'],
+        [strong('Wind at most'), speed(card.windMaxMs), 'own limit for a first flight'],
       ],
+    },
+    ...(card.power
+      ? [
+          {
+            kind: 'text',
+            text: `${card.power.minutes === null ? 'Over six hours' : hand.amount(card.power.minutes, 'min', 0)} as planned; land with ${hand.amount(card.power.landWithPct, '%', 0)} of the charge, ${hand.amount(card.power.takenMah, 'mAh', 0)} taken.${card.power.broken ? ` ${card.power.broken} limits of the drive are passed: see Power.` : ''}`,
+          } satisfies Block,
+        ]
+      : []),
+    {
+      kind: 'table',
+      head: ['Balance', right('At'), right('From'), right('To'), right('Battery at'), ''],
+      rows: card.balances.map(item => [
+        strong(item.loading),
+        right(hand.amount(item.cgMm, 'mm', 1)),
+        right(hand.amount(item.rangeMm[0], 'mm', 0)),
+        right(hand.amount(item.rangeMm[1], 'mm', 0)),
+        right(hand.amount(item.batteryMm, 'mm', 0)),
+        item.ok ? '' : 'OUT OF ITS BAND',
+      ]),
     },
     {
       kind: 'table',
       head: ['Control', right('Up'), right('Down'), right('Measured at')],
-      rows: controlThrows(doc).map(item => [
+      rows: card.throws.map(item => [
         strong(item.name),
         right(hand.amount(item.upMm, 'mm', 1)),
         right(hand.amount(item.downMm, 'mm', 1)),
         right(`${hand.amount(item.atMm, 'mm', 0)} from the root`),
+      ]),
+    },
+    {
+      kind: 'table',
+      head: ['Rates', right('Low'), right('High'), right('Exponential')],
+      rows: assessment.rates.map(rate => [
+        strong(rate.control),
+        right(hand.amount(100 * rate.lowShare, '%', 0)),
+        right(hand.amount(100 * rate.highShare, '%', 0)),
+        right(hand.amount(100 * rate.expo, '%', 0)),
       ]),
     },
     { kind: 'heading', text: 'Go or not yet' },

@@ -1,5 +1,6 @@
 /** The book of an aircraft: everything that was designed, printed, built, weighed and flown, in the order of use. */
-import type { Airframe, Assessment } from '../../assess'
+import type { Assessor } from '../../assess'
+import type { ProjectFile } from '../../document'
 import type { Block, Book } from './blocks'
 import { lists, linkages, steps } from './build-chapters'
 import { balance, flightCard, records } from './flight-chapters'
@@ -8,9 +9,8 @@ import { printed, recipes } from './print-chapters'
 import { right, sourceOf, strong, type BookAsk, type Source } from './source'
 import { templates } from './template-chapter'
 
-export function composeBook(airframe: Airframe, assessment: Assessment, ask: BookAsk): Book {
-  const { doc } = airframe
-  const source = sourceOf(airframe, assessment, ask)
+export function composeBook(assessor: Assessor, doc: ProjectFile, ask: BookAsk): Book {
+  const source = sourceOf(assessor, doc, ask)
   return {
     name: doc.name,
     date: ask.now.slice(0, 10),
@@ -31,9 +31,8 @@ export function composeBook(airframe: Airframe, assessment: Assessment, ask: Boo
 }
 
 /** Only what somebody needs who prints for the maker. */
-export function composeRecipeSheets(airframe: Airframe, assessment: Assessment, ask: BookAsk): Book {
-  const { doc } = airframe
-  const source = sourceOf(airframe, assessment, ask)
+export function composeRecipeSheets(assessor: Assessor, doc: ProjectFile, ask: BookAsk): Book {
+  const source = sourceOf(assessor, doc, ask)
   return {
     name: `${doc.name}: recipe sheets`,
     date: ask.now.slice(0, 10),
@@ -46,6 +45,16 @@ export function composeRecipeSheets(airframe: Airframe, assessment: Assessment, 
       ...recipes(source),
       ...printed(source),
     ],
+  }
+}
+
+/** The card alone, for a pocket or a phone. */
+export function composeCard(assessor: Assessor, doc: ProjectFile, ask: BookAsk): Book {
+  const [, ...blocks] = flightCard(sourceOf(assessor, doc, ask))
+  return {
+    name: `${doc.name}: flight card`,
+    date: ask.now.slice(0, 10),
+    blocks: [{ kind: 'title', text: doc.name, under: 'Flight card' }, ...blocks],
   }
 }
 

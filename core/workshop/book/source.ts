@@ -1,7 +1,8 @@
 /** What every chapter of a book draws on. */
-import type { Airframe, Assessment } from '../../assess'
+import type { Airframe, Assessment, Assessor } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { buildOrder, type BuildOrder } from '../build'
+import { flightCard, type FlightCard } from '../card'
 import { innerOf, type Cell, type Hand, type Paper } from './blocks'
 
 export interface BookAsk {
@@ -16,17 +17,27 @@ export interface Source extends BookAsk {
   airframe: Airframe
   assessment: Assessment
   order: BuildOrder
+  card: FlightCard
   inner: { widthMm: number; heightMm: number }
 }
 
-export const sourceOf = (airframe: Airframe, assessment: Assessment, ask: BookAsk): Source => ({
-  ...ask,
-  doc: airframe.doc,
-  airframe,
-  assessment,
-  order: buildOrder(airframe),
-  inner: innerOf(ask.paper),
-})
+export function sourceOf(assessor: Assessor, doc: ProjectFile, ask: BookAsk): Source {
+  const airframe = assessor.airframe(doc)
+  return {
+    ...ask,
+    doc,
+    airframe,
+    assessment: assessor.assess(doc),
+    inner: innerOf(ask.paper),
+    // Recipe sheets want neither.
+    get order() {
+      return buildOrder(airframe)
+    },
+    get card() {
+      return flightCard(assessor, doc)
+    },
+  }
+}
 
 export const right = (text: string): Cell => ({ text, right: true })
 

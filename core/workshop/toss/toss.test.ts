@@ -9,7 +9,16 @@ import { gliderOf, steadyGlide, suitingThrow, survivingBalance, toss, type Throw
 
 const assessor = createAssessor()
 const tablesOf = (doc: ProjectFile, payload = true) => assessor.flown(doc).pitch(payload)
-const THROW: Throw = { speedMs: 8, pathDeg: 0, heightM: 1.8, elevatorDeg: 0, windMs: 0, gustMs: 0 }
+const THROW: Throw = {
+  speedMs: 8,
+  pathDeg: 0,
+  heightM: 1.8,
+  elevatorDeg: 0,
+  windMs: 0,
+  gustMs: 0,
+  throttlePct: 0,
+  powerAfterS: 0,
+}
 
 describe('the tables against what they were made of', () => {
   it('a steady glide has the speed and the ratio of the trim table, with payload and without', () => {

@@ -1,6 +1,6 @@
 /** A toss of the aircraft over the field: how it was thrown, what it did, and what the eye would make of it. */
 import type { PitchTables } from '../../assess'
-import { fly, type Flown, type Point } from '../../toss'
+import { fly, type Flown, type Point, type Thrust } from '../../toss'
 import { q, say, type Words } from '../../units'
 import { gliderOf } from './glider'
 
@@ -15,6 +15,18 @@ export interface Throw {
   windMs: number
   /** Peak of one gust upward that meets it after half a second. */
   gustMs: number
+  /** Throttle, and how long after it is let go, s; 0 is a glide. */
+  throttlePct: number
+  powerAfterS: number
+}
+
+/** Thrust at full throttle over speed, and its line; plain data of the aircraft's own drive. */
+export interface Pull {
+  speeds: number[]
+  newtons: number[]
+  /** Up from the x axis, rad, and how far the line passes under the CG, m. */
+  angle: number
+  under: number
 }
 
 export interface Toss {
@@ -30,14 +42,17 @@ export interface Toss {
   sinkMs: number
   noseDeg: number
   reading: Words
-  kind: 'glides' | 'dives' | 'balloons' | 'stalls' | 'noses-in' | 'stays-up'
+  /** Least height on the way, and how far it is until it flies and gains height; null where it never does. */
+  lowestM: number
+  flyingAfterM: number | null
+  kind: 'climbs' | 'glides' | 'dives' | 'balloons' | 'stalls' | 'noses-in' | 'stays-up'
 }
 
 const RAD = Math.PI / 180
 /** Longest that a toss is followed, s. */
 const LONGEST = 12
 
-export function toss(tables: PitchTables, thrown: Throw, cgShift = 0): Toss {
+export function toss(tables: PitchTables, thrown: Throw, cgShift = 0, pull: Pull | null = null): Toss {
   const glider = gliderOf(tables, cgShift)
   const flown = fly(glider, {
     speed: Math.max(0, thrown.speedMs - thrown.windMs),
@@ -47,10 +62,31 @@ export function toss(tables: PitchTables, thrown: Throw, cgShift = 0): Toss {
     elevator: thrown.elevatorDeg * RAD,
     wind: thrown.windMs,
     gust: thrown.gustMs ? { peak: thrown.gustMs, from: 0.5, seconds: 1 } : null,
-    thrust: null,
+    thrust: pull && thrown.throttlePct > 0 ? thrustOf(tables, thrown, cgShift, pull) : null,
     seconds: LONGEST,
   })
   return readToss(tables, thrown, flown)
+}
+
+/** Part of the throttle pulls that part of full thrust; a propeller that turns no longer drags as one that stands. */
+function thrustOf(tables: PitchTables, thrown: Throw, cgShift: number, pull: Pull): Thrust {
+  const share = thrown.throttlePct / 100
+  const freed = (tables.density * tables.area * tables.standingPropeller) / 2
+  return {
+    at: speed => share * alongTable(pull, speed) + freed * speed ** 2,
+    from: thrown.powerAfterS,
+    angle: pull.angle,
+    // A balance further aft sees a tilted line pass elsewhere.
+    under: pull.under + Math.tan(pull.angle) * cgShift,
+  }
+}
+
+/** Straight between speeds of a table, held at its ends. */
+function alongTable({ speeds, newtons }: Pull, speed: number): number {
+  let k = 1
+  while (k < speeds.length - 1 && speeds[k] < speed) k++
+  const t = Math.min(1, Math.max(0, (speed - speeds[k - 1]) / (speeds[k] - speeds[k - 1])))
+  return newtons[k - 1] + t * (newtons[k] - newtons[k - 1])
 }
 
 /** A hand lets go with the wing lifting about its weight at that speed, as far as the wing can. */
@@ -82,14 +118,18 @@ function readToss(tables: PitchTables, thrown: Throw, { path, landed }: Flown): 
     stalled,
     sinkMs,
     noseDeg,
+    ...underway(tables, path),
   }
+  const powered = thrown.throttlePct > 0
   const rose = highest.z - thrown.heightM
   const slope = Math.atan2(last.x - before.x, Math.max(1e-6, before.z - last.z)) / RAD
   if (!landed)
     return {
       ...base,
-      kind: 'stays-up',
-      reading: say`still ${q(last.z, 'm', 1)} up after ${q(last.t, 's', 0)}`,
+      kind: powered && last.z > thrown.heightM ? 'climbs' : 'stays-up',
+      reading: powered
+        ? say`${base.flyingAfterM === null ? 'never gains height for good' : say`flies after ${q(base.flyingAfterM, 'm', 0)}`}, ${q(Math.max(0, thrown.heightM - base.lowestM), 'm', 1)} lower at the worst, and is ${q(last.z, 'm', 0)} up after ${q(last.t, 's', 0)}${stalled ? ', stalled on the way' : ''}`
+        : say`still ${q(last.z, 'm', 1)} up after ${q(last.t, 's', 0)}`,
     }
   if (stalled)
     return {
@@ -117,4 +157,14 @@ function readToss(tables: PitchTables, thrown: Throw, { path, landed }: Flown): 
     kind: 'glides',
     reading: say`glides ${q(last.x, 'm', 0)} and lands with ${q(sinkMs, 'm/s', 1)} of sink, nose ${q(noseDeg, '°', 0)}`,
   }
+}
+
+/** It flies from where it has a fifth more than its stall and no longer sinks. */
+function underway(
+  { stallSpeed }: PitchTables,
+  path: readonly Point[],
+): Pick<Toss, 'lowestM' | 'flyingAfterM'> {
+  const low = path.reduce((a, b) => (b.z < a.z ? b : a))
+  const flies = path.find((point, i) => i > 0 && point.speed >= 1.2 * stallSpeed && point.z >= path[i - 1].z)
+  return { lowestM: low.z, flyingAfterM: flies && flies.t >= 0 ? flies.x : null }
 }

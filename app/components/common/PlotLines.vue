@@ -1,0 +1,174 @@
+<script setup lang="ts">
+/** Lines over a figure, with the limits that they must not pass drawn in and named. Told apart by dashes and labels. */
+import { Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
+import { Scatter } from 'vue-chartjs'
+import { useTheme } from 'vuetify'
+import { figure, shownAs } from '~/composables/format'
+
+export interface PlotLine {
+  label: string
+  points: Array<{ x: number; y: number | null }>
+  /** Left by default. */
+  right?: boolean
+  dash?: number[]
+  /** Drawn as dots without a line. */
+  dots?: boolean
+  colour?: 'primary' | 'secondary' | 'ink' | 'quiet'
+}
+export interface PlotLimit {
+  y: number
+  label: string
+  right?: boolean
+  broken?: boolean
+}
+
+const props = withDefaults(
+  defineProps<{
+    lines: PlotLine[]
+    limits?: PlotLimit[]
+    x: { label: string; unit: string; digits?: number }
+    left: { label: string; unit: string; digits?: number }
+    right?: { label: string; unit: string; digits?: number }
+    label: string
+    height?: number
+  }>(),
+  { limits: () => [], right: undefined, height: 210 },
+)
+Chart.register(LinearScale, LineElement, PointElement, Tooltip)
+const theme = useTheme()
+const by = (unit: string) => shownAs(unit).by
+const colourOf = (line: PlotLine) => {
+  const { colors } = theme.current.value
+  const own = line.colour ?? 'primary'
+  if (own === 'ink') return String(colors['on-background'])
+  if (own === 'quiet') return '#8a8a8a'
+  return String(colors[own])
+}
+const span = computed(() => {
+  const xs = props.lines.flatMap(line => line.points.map(point => point.x))
+  return [Math.min(...xs), Math.max(...xs)] as const
+})
+const data = computed(() => ({
+  datasets: [
+    ...props.lines.map(line => ({
+      label: line.label,
+      data: line.points
+        .filter(point => point.y !== null)
+        .map(point => ({
+          x: point.x * by(props.x.unit),
+          y: point.y! * by((line.right ? props.right! : props.left).unit),
+        })),
+      yAxisID: line.right ? 'right' : 'left',
+      showLine: !line.dots,
+      pointRadius: line.dots ? 4 : 0,
+      pointHitRadius: 8,
+      borderWidth: line.dots ? 1.5 : 2,
+      borderDash: line.dash ?? [],
+      borderColor: colourOf(line),
+      backgroundColor: line.dots ? 'transparent' : colourOf(line),
+    })),
+    ...props.limits.map(limit => ({
+      label: limit.label,
+      data: span.value.map(x => ({
+        x: x * by(props.x.unit),
+        y: limit.y * by((limit.right ? props.right! : props.left).unit),
+      })),
+      yAxisID: limit.right ? 'right' : 'left',
+      showLine: true,
+      pointRadius: 0,
+      pointHitRadius: 0,
+      borderWidth: 1.5,
+      borderDash: [3, 4],
+      borderColor: String(theme.current.value.colors[limit.broken ? 'error' : 'on-background']),
+      backgroundColor: 'transparent',
+    })),
+  ],
+}))
+/** Names stand at the end of their line, where they do not need a legend. */
+const names = {
+  id: 'names',
+  afterDatasetsDraw(chart: Chart) {
+    const { ctx, chartArea } = chart
+    ctx.save()
+    ctx.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif'
+    const taken: number[] = []
+    chart.data.datasets.forEach((dataset, i) => {
+      const points = chart.getDatasetMeta(i).data
+      const isLimit = i >= props.lines.length
+      if (!points.length) return
+      // Lines are named where they are high on their own side, limits at the right over themselves.
+      const point = isLimit
+        ? points[points.length - 1]!
+        : (points[Math.floor(points.length * (0.12 + 0.2 * i))] ?? points[0]!)
+      let y = point.y - 5
+      while (taken.some(other => Math.abs(other - y) < 12)) y -= 12
+      y = Math.max(chartArea.top + 9, y)
+      taken.push(y)
+      ctx.fillStyle = String(dataset.borderColor)
+      ctx.textAlign = isLimit ? 'right' : 'left'
+      const text = String(dataset.label)
+      ctx.fillText(text, isLimit ? chartArea.right - 2 : point.x + 3, y)
+    })
+    ctx.restore()
+  },
+}
+const options = computed(() => {
+  const ink = String(theme.current.value.colors['on-background'])
+  const axis = (own: { label: string; unit: string }, grid = true) => ({
+    title: {
+      display: true,
+      text: own.unit ? `${own.label}, ${shownAs(own.unit).unit}` : own.label,
+      color: ink,
+      font: { size: 11 },
+    },
+    grid: { color: grid ? '#8883' : 'transparent' },
+    ticks: { color: ink, font: { family: 'Spline Sans Mono', size: 10.5 }, maxTicksLimit: 7 },
+  })
+  return {
+    animation: false as const,
+    maintainAspectRatio: false,
+    scales: {
+      x: { ...axis(props.x), type: 'linear' as const },
+      left: { ...axis(props.left), type: 'linear' as const, position: 'left' as const, beginAtZero: true },
+      ...(props.right
+        ? {
+            right: {
+              ...axis(props.right, false),
+              type: 'linear' as const,
+              position: 'right' as const,
+              beginAtZero: true,
+            },
+          }
+        : {}),
+    },
+    plugins: {
+      legend: { display: false },
+      tooltip: {
+        callbacks: {
+          label: ({ dataset, parsed }: { dataset: { label?: string }; parsed: { x: number; y: number } }) =>
+            `${dataset.label}: ${figure(parsed.y, 2)} at ${figure(parsed.x, props.x.digits ?? 1)}`,
+        },
+      },
+    },
+  }
+})
+</script>
+
+<template>
+  <div :style="{ height: `${height}px` }" class="plot">
+    <Scatter
+      :data="data"
+      :options="options as never"
+      :plugins="[names as never]"
+      role="img"
+      :aria-label="label"
+    />
+  </div>
+</template>
+
+<style scoped>
+.plot {
+  position: relative;
+  min-width: 0;
+}
+</style>

@@ -1,0 +1,59 @@
+/** A drive that asks more of its parts than they bear, or that flies faster than the wing is held against. */
+import { rootBetween, running } from '../../power'
+import { q, say } from '../../units'
+import { propulsionOf } from '../power'
+import type { Flown } from '../flight'
+import type { Finding } from '../report'
+import type { ProjectFile } from '../../document'
+
+/** Charge that it stands and flies fast with: nearly full. */
+const FRESH = 0.95
+
+export function powerProblems(
+  doc: ProjectFile,
+  { levelDrag, stall }: Pick<Flown, 'levelDrag' | 'stall'>,
+): Finding[] {
+  const { propulsion } = propulsionOf(doc)
+  if (!propulsion) return []
+  const { drive, motor, motorSpec, controller, packLimit, packs } = propulsion
+  const rest = running(drive, 1, 0, FRESH)
+  const found: Finding[] = []
+  const over = (code: string, where: string, value: number, limit: number, bears: string) => {
+    if (value <= limit) return
+    found.push({
+      code,
+      stations: ['power'],
+      severity: 'warn',
+      where,
+      value,
+      limit,
+      unit: 'A',
+      text: say`Standing at full throttle ${q(value, 'A', 1)} go through ${where}; it bears ${q(limit, 'A', 0)} ${bears}`,
+      remedy: 'Power: a smaller propeller, a slower motor, or a part that bears it',
+    })
+  }
+  over('motor-current', motor.name, rest.motorCurrent, motorSpec.maxA, 'for half a minute')
+  const limit = controller?.controller?.limitA
+  if (limit !== undefined)
+    over('controller-current', controller!.name, rest.motorCurrent, limit, 'all the time')
+  over('pack-current', packs[0].name, rest.current, packLimit, 'all the time')
+  const excess = (speed: number) => running(drive, 1, speed, FRESH).thrust - levelDrag(speed)
+  const top = Math.max(doc.brief.topSpeedMs, 1.1 * stall.speedMs)
+  if (excess(top) > 0) {
+    let far = 1.3 * top
+    while (excess(far) > 0 && far < 300) far *= 1.3
+    const fastest = rootBetween(excess, top, far, 0.01)
+    found.push({
+      code: 'faster-than-held',
+      stations: ['power', 'brief'],
+      severity: 'warn',
+      where: 'Full throttle',
+      value: fastest,
+      limit: doc.brief.topSpeedMs,
+      unit: 'm/s',
+      text: say`Level it flies about ${q(fastest, 'm/s', 0)} at full throttle; loads, twist and flutter are held to ${q(doc.brief.topSpeedMs, 'm/s', 0)}`,
+      remedy: say`Brief: a top speed of ${q(Math.ceil(fastest), 'm/s', 0)} and more, or throttle back; a dive is faster still`,
+    })
+  }
+  return found
+}

@@ -1,0 +1,12 @@
+export {
+  airOfField,
+  batteryOf,
+  bladesFrom,
+  BLADE_SECTION,
+  fanFrom,
+  motorOf,
+  ordinarySection,
+  propulsionOf,
+  turnedBy,
+  type Propulsion,
+} from './propulsion'

@@ -1,0 +1,1 @@
+export { flightCard, type CardBalance, type CardSpeeds, type FlightCard } from './flight-card'

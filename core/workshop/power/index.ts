@@ -1,0 +1,7 @@
+export { pullOf } from './pull'
+export { powerReport, type PowerFigures, type PowerReport } from './power'
+export type { Limit } from './limits'
+export type { Plan, PlannedPart } from './flight-plan'
+export { shelfOffers, taken, type Offer, type ShelfAsk } from './shelf'
+export { bladeBalance, type BladeBalance } from './blades'
+export { standResult, type StandReading, type StandResult } from './stand'
