@@ -22,6 +22,8 @@ const start = (): Throw => ({
   elevatorDeg: assessor.assess(thistledown).trim.find(row => row.id === 'glide')!.controlDeg!,
   windMs: 0,
   gustMs: 0,
+  throttlePct: 0,
+  powerAfterS: 0,
 })
 const reads = (text: string) =>
   page.driver.wait(

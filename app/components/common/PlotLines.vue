@@ -13,6 +13,10 @@ export interface PlotLine {
   dash?: number[]
   /** Drawn as dots without a line. */
   dots?: boolean
+  /** Dots on the line as well. */
+  marked?: boolean
+  /** Where along it its name stands, 0 to 1. */
+  nameAt?: number
   colour?: 'primary' | 'secondary' | 'ink' | 'quiet'
 }
 export interface PlotLimit {
@@ -48,6 +52,11 @@ const span = computed(() => {
   const xs = props.lines.flatMap(line => line.points.map(point => point.x))
   return [Math.min(...xs), Math.max(...xs)] as const
 })
+const room = computed(() =>
+  props.lines.some(line => line.dots || line.marked)
+    ? 0.04 * Math.max(1e-6, span.value[1] - span.value[0])
+    : 0,
+)
 const data = computed(() => ({
   datasets: [
     ...props.lines.map(line => ({
@@ -60,7 +69,7 @@ const data = computed(() => ({
         })),
       yAxisID: line.right ? 'right' : 'left',
       showLine: !line.dots,
-      pointRadius: line.dots ? 4 : 0,
+      pointRadius: line.dots ? 4 : line.marked ? 4 : 0,
       pointHitRadius: 8,
       borderWidth: line.dots ? 1.5 : 2,
       borderDash: line.dash ?? [],
@@ -99,15 +108,17 @@ const names = {
       // Lines are named where they are high on their own side, limits at the right over themselves.
       const point = isLimit
         ? points[points.length - 1]!
-        : (points[Math.floor(points.length * (0.12 + 0.2 * i))] ?? points[0]!)
-      let y = point.y - 5
+        : points[Math.round((points.length - 1) * Math.min(1, props.lines[i]!.nameAt ?? 0.12 + 0.2 * i))]!
+      let y = point.y - 6
       while (taken.some(other => Math.abs(other - y) < 12)) y -= 12
       y = Math.max(chartArea.top + 9, y)
       taken.push(y)
       ctx.fillStyle = String(dataset.borderColor)
       ctx.textAlign = isLimit ? 'right' : 'left'
       const text = String(dataset.label)
-      ctx.fillText(text, isLimit ? chartArea.right - 2 : point.x + 3, y)
+      const wide = ctx.measureText(text).width
+      const x = isLimit ? chartArea.right - 2 : Math.min(point.x + 6, chartArea.right - wide - 2)
+      ctx.fillText(text, x, y)
     })
     ctx.restore()
   },
@@ -122,13 +133,24 @@ const options = computed(() => {
       font: { size: 11 },
     },
     grid: { color: grid ? '#8883' : 'transparent' },
-    ticks: { color: ink, font: { family: 'Spline Sans Mono', size: 10.5 }, maxTicksLimit: 7 },
+    ticks: {
+      color: ink,
+      font: { family: 'Spline Sans Mono', size: 10.5 },
+      maxTicksLimit: 7,
+      includeBounds: false,
+    },
   })
   return {
     animation: false as const,
     maintainAspectRatio: false,
     scales: {
-      x: { ...axis(props.x), type: 'linear' as const },
+      x: {
+        ...axis(props.x),
+        type: 'linear' as const,
+        // Lines and limits run from edge to edge; dots want a little room round them.
+        min: (span.value[0] - room.value) * by(props.x.unit),
+        max: (span.value[1] + room.value) * by(props.x.unit),
+      },
       left: { ...axis(props.left), type: 'linear' as const, position: 'left' as const, beginAtZero: true },
       ...(props.right
         ? {

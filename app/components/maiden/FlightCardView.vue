@@ -116,7 +116,7 @@ const make = (kind: 'card' | 'card-html') => book.make(toRaw(doc.value), kind, '
           <table class="ledger">
             <tbody>
               <tr v-for="rate in now.rates" :key="rate.axis">
-                <td>{{ rate.control }}</td>
+                <td>{{ rate.control }}, {{ rate.axis }}</td>
                 <td class="r num">low {{ amount(100 * rate.lowShare, '%') }}</td>
                 <td class="r num">high {{ amount(100 * rate.highShare, '%') }}</td>
                 <td class="r num">expo {{ amount(100 * rate.expo, '%') }}</td>
@@ -147,7 +147,7 @@ const make = (kind: 'card' | 'card-html') => book.make(toRaw(doc.value), kind, '
 .big {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 26px;
+  gap: 8px 20px;
   padding: 4px 0 10px;
   border-bottom: 1px solid var(--hair);
 }

@@ -157,8 +157,8 @@ const efficient = computed(() =>
 <template>
   <section>
     <p class="first" data-figure="power-sentence">
-      It pulls <b class="num">{{ amount(own.static.thrustN, 'N', 1) }}</b>,
-      <b class="num" data-figure="to-weight">{{ figure(own.static.toWeight, 2) }}</b> of its weight, at
+      It pulls <b class="num">{{ amount(own.static.thrustN, 'N', 1) }}</b>,{{ ' '
+      }}<b class="num" data-figure="to-weight">{{ figure(own.static.toWeight, 2) }}</b> of its weight, at
       <b class="num" data-figure="current">{{ amount(own.static.currentA, 'A', 1) }}</b>;
       <template v-if="own.climb"
         >climbs with <b class="num" data-figure="climb">{{ amount(own.climb.ms, 'm/s', 1) }}</b>, flies level
@@ -383,6 +383,9 @@ const efficient = computed(() =>
 }
 .p3 {
   background: var(--hair);
+}
+.two td:first-child {
+  white-space: nowrap;
 }
 .limits {
   margin-top: 12px;

@@ -78,6 +78,8 @@ const lines = computed((): PlotLine[] => {
     },
     {
       label: 'front',
+      marked: true,
+      nameAt: 1,
       colour: 'secondary',
       points: at(kept.value.filter(o => o.front).sort((a, b) => (a.minutes ?? 0) - (b.minutes ?? 0))),
     },

@@ -128,6 +128,19 @@ const accept = () =>
   })
 const lines = computed((): PlotLine[] => {
   const own = result.value?.readings ?? []
+  if (!own.length) {
+    const rows = told.value?.report.figures?.byThrottle ?? []
+    return [
+      { label: 'thrust as computed', points: rows.map(row => ({ x: row.throttlePct, y: row.thrustN })) },
+      {
+        label: 'current as computed',
+        right: true,
+        colour: 'secondary',
+        dash: [2, 3],
+        points: rows.map(row => ({ x: row.throttlePct, y: row.currentA })),
+      },
+    ]
+  }
   const sorted = [...own].sort((a, b) => a.throttlePct - b.throttlePct)
   const line = (of: (reading: (typeof own)[number]) => number | null) =>
     sorted.map(item => ({ x: item.throttlePct, y: of(item) }))
@@ -208,7 +221,7 @@ const NAMES = {
       >
     </div>
     <PlotLines
-      v-if="result"
+      v-if="result || told?.report.figures"
       :lines="lines"
       :x="{ label: 'throttle', unit: '%' }"
       :left="{ label: 'thrust', unit: 'N' }"
@@ -339,6 +352,9 @@ const NAMES = {
 </template>
 
 <style scoped>
+.first .v-btn {
+  margin-left: 10px;
+}
 .first {
   font-size: 15px;
   line-height: 1.5;
@@ -355,7 +371,7 @@ const NAMES = {
 }
 .entry {
   display: grid;
-  grid-template-columns: repeat(5, minmax(0, 1fr)) auto;
+  grid-template-columns: 0.8fr 0.8fr 0.9fr 1.35fr 1fr auto;
   gap: 8px;
   align-items: center;
   margin: 12px 0;

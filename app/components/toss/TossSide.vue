@@ -58,6 +58,15 @@ const outline = computed(() => {
     return list.join(' ')
   })
 })
+const boom = computed(() => {
+  const own = now.value.drawing.boom
+  if (!own) return null
+  const [cx, , cz] = now.value.totals.cgMm
+  const points: string[] = []
+  for (let i = 0; i + 1 < own.side.length; i += 2)
+    points.push(`${(-(own.side[i]! - cx)).toFixed(0)},${(-(own.side[i + 1]! - cz)).toFixed(0)}`)
+  return { points: points.join(' '), width: own.widthMm }
+})
 /** At true size it would be a speck over a long field: then it is drawn so many times as large, and that is said. */
 const larger = computed(() => {
   const { minX, maxX } = now.value.drawing.box
@@ -129,9 +138,11 @@ defineExpose({ larger })
         class="snap"
       >
         <polygon v-for="(points, k) in outline" :key="k" :points="points" />
+        <polyline v-if="boom" :points="boom.points" :stroke-width="boom.width" class="boom" />
       </g>
       <g v-if="at" :transform="placed(at)" class="now">
         <polygon v-for="(points, k) in outline" :key="k" :points="points" />
+        <polyline v-if="boom" :points="boom.points" :stroke-width="boom.width" class="boom" />
       </g>
     </svg>
   </div>
@@ -164,6 +175,15 @@ text {
 }
 .snap polygon {
   fill: color-mix(in srgb, rgb(var(--v-theme-on-surface)) 16%, transparent);
+}
+.boom {
+  fill: none;
+}
+.snap .boom {
+  stroke: color-mix(in srgb, rgb(var(--v-theme-on-surface)) 16%, transparent);
+}
+.now .boom {
+  stroke: rgb(var(--v-theme-secondary));
 }
 .now polygon {
   fill: rgb(var(--v-theme-secondary));

@@ -90,8 +90,8 @@ const above = computed(() => {
   const reach = Math.max(6, ...path.map(point => point.x))
   const wide = Math.max(2, ...sideways.map(item => Math.abs(item.y)))
   const shown = path.filter(point => point.t <= t.value + 1e-9).length
-  const X = (x: number) => 6 + (288 * x) / reach
-  const Y = (y: number) => 30 + (24 * y) / wide
+  const X = (x: number) => 6 + (628 * x) / reach
+  const Y = (y: number) => 40 + (30 * y) / wide
   const last = Math.max(0, shown - 1)
   return {
     line: path
@@ -162,17 +162,17 @@ const moment = computed(() => {
       />
       <svg
         v-if="above"
-        viewBox="0 0 300 60"
+        viewBox="0 0 640 76"
         class="above"
         role="img"
         aria-label="From above: the path, and to which side it turns"
       >
-        <line x1="6" x2="294" y1="30" y2="30" class="axis" />
+        <line x1="6" x2="634" y1="40" y2="40" class="axis" />
         <polyline :points="above.line" class="trace" />
         <g :transform="`translate(${above.x} ${above.y})`">
-          <rect x="-9" y="-1.5" width="18" height="3" :transform="`rotate(90) skewX(0)`" class="wing" />
+          <rect x="-12" y="-2" width="24" height="4" :transform="`rotate(90)`" class="wing" />
         </g>
-        <text x="6" y="11">
+        <text x="6" y="12">
           from above · bank {{ amount(Math.abs(above.bankDeg), '°')
           }}{{ Math.abs(above.bankDeg) < 1 ? '' : above.bankDeg > 0 ? ' to starboard' : ' to port' }}
         </text>
@@ -243,14 +243,14 @@ const moment = computed(() => {
   text-decoration: none;
 }
 .above {
-  width: min(100%, 620px);
+  width: min(100%, 640px);
   height: auto;
   display: block;
   margin: 4px 0 8px 34px;
 }
 .above text {
   font:
-    8px 'Spline Sans Mono',
+    11px 'Spline Sans Mono',
     monospace;
   fill: var(--quiet);
 }

@@ -141,7 +141,7 @@ function take() {
       With this elevator and balance it settles at no speed before the stall: more up elevator, or the balance
       further forward.
     </p>
-    <p v-if="forgives" class="small" :class="{ quiet: !forgiven }" data-figure="forgives">
+    <p v-if="forgives && tables && forgiven" class="small" data-figure="forgives">
       <template v-if="range"
         >This throw still glides with the balance from <b class="num">{{ amount(range[0], 'mm') }}</b> to
         <b class="num">{{ amount(range[1], 'mm') }}</b>.</template

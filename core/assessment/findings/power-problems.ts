@@ -8,6 +8,8 @@ import type { ProjectFile } from '../../document'
 
 /** Charge that it stands and flies fast with: nearly full. */
 const FRESH = 0.95
+/** Speeds at which level flight asks least, as multiples of the stall's. */
+const SLOW = [1.15, 1.3, 1.5, 1.8, 2.2, 3]
 
 export function powerProblems(
   doc: ProjectFile,
@@ -38,6 +40,19 @@ export function powerProblems(
     over('controller-current', controller!.name, rest.motorCurrent, limit, 'all the time')
   over('pack-current', packs[0].name, rest.current, packLimit, 'all the time')
   const excess = (speed: number) => running(drive, 1, speed, FRESH).thrust - levelDrag(speed)
+  const slow = SLOW.map(share => share * stall.speedMs)
+  if (slow.every(speed => excess(speed) < 0))
+    found.push({
+      code: 'sinks-at-full-throttle',
+      stations: ['power'],
+      severity: 'stop',
+      where: 'Full throttle',
+      value: Math.max(...slow.map(speed => running(drive, 1, speed, FRESH).thrust)),
+      limit: Math.min(...slow.map(levelDrag)),
+      unit: 'N',
+      text: say`At full throttle it pulls ${q(running(drive, 1, slow[0], FRESH).thrust, 'N', 1)} at ${q(slow[0], 'm/s', 1)}, and drags ${q(levelDrag(slow[0]), 'N', 1)}: it cannot stay level`,
+      remedy: 'Power: more cells, a faster motor, or a larger propeller',
+    })
   const top = Math.max(doc.brief.topSpeedMs, 1.1 * stall.speedMs)
   if (excess(top) > 0) {
     let far = 1.3 * top

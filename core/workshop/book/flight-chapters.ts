@@ -138,7 +138,7 @@ export function flightCard({ doc, assessment, hand, card }: Source): Block[] {
       kind: 'table',
       head: ['Rates', right('Low'), right('High'), right('Exponential')],
       rows: assessment.rates.map(rate => [
-        strong(rate.control),
+        strong(`${rate.control}, ${rate.axis}`),
         right(hand.amount(100 * rate.lowShare, '%', 0)),
         right(hand.amount(100 * rate.highShare, '%', 0)),
         right(hand.amount(100 * rate.expo, '%', 0)),

@@ -42,7 +42,7 @@ export interface Offer {
   balances: boolean
   /** What it passes: names of limits. */
   over: Array<'motor' | 'controller' | 'pack' | 'pitch'>
-  /** No other has more pull, minutes and top speed at once for no more weight. */
+  /** Passes no limit and balances, and no other such has both more pull and more minutes. */
   front: boolean
   now: boolean
   price: number
@@ -77,7 +77,7 @@ export async function shelfOffers(
     ...(ask === 'packs'
       ? []
       : libraries.propellers
-          .filter(item => item.folding === own.folding || ask === 'both')
+          .filter(item => (item.folding === own.folding || ask === 'both') && !sameAs(item, own))
           .map(item => ({ id: item.id, name: item.name, spec: item, massG: item.massG, price: item.price }))),
   ]
   const packs: Array<{ id: string | null; name: string; item: Equipment; price: number }> = [
@@ -133,8 +133,18 @@ export async function shelfOffers(
     }
     if (!(await told(offers.length, of))) return null
   }
-  return offers.map(offer => ({ ...offer, front: !offers.some(other => better(other, offer)) }))
+  return offers.map(offer => ({
+    ...offer,
+    front: sound(offer) && !offers.some(other => better(other, offer)),
+  }))
 }
+
+/** What is in already, by another name. */
+const sameAs = (a: PropellerSpec, b: PropellerSpec): boolean =>
+  Math.abs(a.diameterMm - b.diameterMm) < 2 &&
+  Math.abs(a.pitchMm - b.pitchMm) < 2 &&
+  a.blades === b.blades &&
+  a.folding === b.folding
 
 const packOf = (
   item: Equipment,
@@ -224,17 +234,12 @@ function balanced(
   return { cgMm, packMm, balances: cgMm >= fore - 0.05 && cgMm <= aft + 0.05 }
 }
 
-/** Better in nothing worse: pull, minutes, top speed; and no heavier, with no more limits passed. */
-function better(a: Offer, b: Offer): boolean {
-  const pairs: Array<[number, number]> = [
-    [a.toWeight, b.toWeight],
-    [a.minutes ?? 1e9, b.minutes ?? 1e9],
-    [a.levelMaxMs ?? 0, b.levelMaxMs ?? 0],
-    [-a.massG, -b.massG],
-    [-a.over.length, -b.over.length],
-    [a.balances ? 1 : 0, b.balances ? 1 : 0],
-  ]
-  return pairs.every(([x, y]) => x >= y) && pairs.some(([x, y]) => x > y)
+const sound = (offer: Offer): boolean => offer.over.length === 0 && offer.balances
+
+/** Of those that pass no limit and balance: more pull and more minutes, and nothing less of either. */
+const better = (a: Offer, b: Offer): boolean => {
+  const [ma, mb] = [a.minutes ?? Infinity, b.minutes ?? Infinity]
+  return sound(a) && a.toWeight >= b.toWeight && ma >= mb && (a.toWeight > b.toWeight || ma > mb)
 }
 
 /** What taking an offer changes: what it names, its figures, and the pack where it belongs. */

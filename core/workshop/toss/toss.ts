@@ -45,10 +45,12 @@ export interface Toss {
   /** Least height on the way, and how far it is until it flies and gains height; null where it never does. */
   lowestM: number
   flyingAfterM: number | null
-  kind: 'climbs' | 'glides' | 'dives' | 'balloons' | 'stalls' | 'noses-in' | 'stays-up'
+  kind: 'climbs' | 'loops' | 'glides' | 'dives' | 'balloons' | 'stalls' | 'noses-in' | 'stays-up'
 }
 
 const RAD = Math.PI / 180
+/** Nose that far from the horizon is past straight up or down, rad. */
+const OVER = 1.9
 /** Longest that a toss is followed, s. */
 const LONGEST = 12
 
@@ -107,7 +109,7 @@ function readToss(tables: PitchTables, thrown: Throw, { path, landed }: Flown): 
   const slowest = path.reduce((a, b) => (b.speed < a.speed ? b : a))
   const stallAlpha = (tables.clMax - tables.clZero) / tables.clAlpha
   const stalled = path.some(point => point.alpha > stallAlpha)
-  const noseDeg = last.theta / RAD
+  const noseDeg = ((((last.theta / RAD + 180) % 360) + 360) % 360) - 180
   const base = {
     thrown,
     path,
@@ -123,6 +125,13 @@ function readToss(tables: PitchTables, thrown: Throw, { path, landed }: Flown): 
   const powered = thrown.throttlePct > 0
   const rose = highest.z - thrown.heightM
   const slope = Math.atan2(last.x - before.x, Math.max(1e-6, before.z - last.z)) / RAD
+  // On its back: nobody means that of a throw.
+  if (path.some(point => Math.abs(point.theta) > OVER))
+    return {
+      ...base,
+      kind: 'loops',
+      reading: say`turns over on its back ${q(highest.z, 'm', 0)} up, hands off: ${powered ? 'less throttle, or down elevator as it gathers speed' : 'far too much up elevator, or thrown far too hard'}`,
+    }
   if (!landed)
     return {
       ...base,
