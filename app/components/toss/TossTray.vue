@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** How it is thrown, and the throw that would suit it. */
 import {
+  alongTable,
   armEnds,
   GRASS,
   RUNWAY,
@@ -68,13 +69,7 @@ const range = computed(() =>
     ? [forgives.value.foreMm, forgives.value.aftMm].map(shift => 1000 * (tables.value?.cgX ?? 0) + shift)
     : null,
 )
-/** At full throttle, straight between the speeds of the table. */
-const pullAt = (speed: number): number => {
-  const table = pull.value!
-  const k = Math.min(table.speeds.length - 2, Math.max(0, table.speeds.findIndex(v => v > speed) - 1))
-  const t = Math.min(1, Math.max(0, (speed - table.speeds[k]!) / (table.speeds[k + 1]! - table.speeds[k]!)))
-  return table.newtons[k]! + t * (table.newtons[k + 1]! - table.newtons[k]!)
-}
+const pullAt = (speed: number): number => alongTable(toRaw(pull.value!), speed)
 const arm = computed(() =>
   tables.value && pull.value
     ? armEnds(doc.value.brief.throwMs, pullAt(doc.value.brief.throwMs / 2), tables.value.mass)

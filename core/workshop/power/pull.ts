@@ -20,6 +20,7 @@ export function pullOf(doc: ProjectFile, { totals }: Pick<Assessment, 'totals'>)
     newtons: speeds.map(speed => running(propulsion.drive, 1, speed, FRESH).thrust),
     angle: -degToRad(doc.power.downDeg),
     under: thrustLine(doc, totals, propulsion.turns.item),
+    arm: mmToM(totals.cgMm[0] - propulsion.turns.item.xMm),
   }
 }
 

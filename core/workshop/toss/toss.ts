@@ -27,6 +27,8 @@ export interface Pull {
   /** Up from the x axis, rad, and how far the line passes under the CG, m. */
   angle: number
   under: number
+  /** From the CG forward to where it pulls, m; behind it negative. */
+  arm: number
 }
 
 export interface Toss {
@@ -84,7 +86,7 @@ function thrustOf(tables: PitchTables, thrown: Throw, cgShift: number, pull: Pul
 }
 
 /** Straight between speeds of a table, held at its ends. */
-function alongTable({ speeds, newtons }: Pull, speed: number): number {
+export function alongTable({ speeds, newtons }: Pull, speed: number): number {
   let k = 1
   while (k < speeds.length - 1 && speeds[k] < speed) k++
   const t = Math.min(1, Math.max(0, (speed - speeds[k - 1]) / (speeds[k] - speeds[k - 1])))

@@ -3,7 +3,7 @@ import type { PitchTables } from '../../assess'
 import type { Point } from '../../toss'
 import { q, say, type Words } from '../../units'
 import { steadyGlide } from './best-throw'
-import { toss, type Pull, type Throw, type Toss } from './toss'
+import { alongTable, toss, type Pull, type Throw, type Toss } from './toss'
 
 export const FAULT_KINDS = [
   'none',
@@ -154,18 +154,17 @@ export function lesson(
       thrown.gustMs = set.amount
     },
     warp: () => {
-      set.amount = side * 1.6 * size
+      set.amount = side * 0.9 * size
       set.warpDeg = set.amount
     },
     'thrust-line': () => {
-      set.amount = side * 7 * size
-      thrown.throttlePct = 45
-      if (pull)
-        set.power = {
-          ...pull,
-          angle: pull.angle + (set.amount * Math.PI) / 180,
-          under: pull.under + 0.1 * Math.sin((set.amount * Math.PI) / 180),
-        }
+      set.amount = side * 8 * size
+      if (!pull) return
+      const tilt = (set.amount * Math.PI) / 180
+      // A third more than level flight asks: it is the tilt that shows, not the pull.
+      const asks = (1.35 * tables.mass * tables.gravity) / glide.ratio
+      thrown.throttlePct = Math.min(100, (100 * asks) / Math.max(0.1, alongTable(pull, glide.speedMs)))
+      set.power = { ...pull, angle: pull.angle + tilt, under: pull.under + pull.arm * Math.tan(tilt) }
     },
   }
   acts[fault]()
@@ -221,7 +220,7 @@ export function revealed({ fault, amount, cgShift, warpDeg, thrown }: Lesson): W
     warp: () =>
       say`The ${warpDeg > 0 ? 'port' : 'starboard'} half was twisted: ${q(Math.abs(warpDeg), '°', 1)} from middle to tip`,
     'thrust-line': () =>
-      say`The thrust line was tilted ${q(Math.abs(amount), '°', 1)} ${amount > 0 ? 'up' : 'down'}, with under half throttle`,
+      say`The thrust line was tilted ${q(Math.abs(amount), '°', 1)} ${amount > 0 ? 'up' : 'down'}, with a little more than level throttle`,
   }
   return told[fault]()
 }

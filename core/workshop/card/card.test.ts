@@ -1,0 +1,45 @@
+import { expect, it } from 'vitest'
+import { createAssessor } from '../../assess'
+import { DEMOS } from '../../demo'
+import { presentWing } from '../balance'
+import { powerReport } from '../power'
+import { flightCard } from './index'
+
+const assessor = createAssessor()
+
+it('the card says what the other pages say, for every loading and wing set', () => {
+  const [thistledown] = DEMOS
+  const doc = { ...thistledown, wingSets: [presentWing(thistledown, 'second', 'Second wing')] }
+  const card = flightCard(assessor, doc)
+  const now = assessor.assess(doc)
+  const figures = powerReport(doc, now, assessor.flown(doc).pitch(true)).figures!
+  expect(card.speeds.map(row => row.loading)).toEqual(['With payload', 'Payload gone'])
+  expect(card.speeds[0].stallMs).toBeCloseTo(now.flight.stallMs, 9)
+  // Lighter by the payload, slower by the root of it.
+  expect(card.speeds[1].stallMs / card.speeds[0].stallMs).toBeCloseTo(
+    Math.sqrt(now.totals.emptyMassG / now.totals.massG),
+    9,
+  )
+  expect(card.power!.minutes).toBe(figures.plan.canMinutes)
+  expect(card.power!.takenMah).toBeCloseTo(0.75 * figures.usableMah, 6)
+  expect(card.neverMs).toBe(doc.brief.topSpeedMs)
+  // The same wing as a set has the same band and the same balance.
+  const [own, , set] = card.balances
+  expect(set.loading).toBe('With Second wing')
+  expect(set.rangeMm[0]).toBeCloseTo(own.rangeMm[0], 6)
+  expect(set.rangeMm[1]).toBeCloseTo(own.rangeMm[1], 6)
+  expect(Math.abs(set.cgMm - own.cgMm)).toBeLessThan(1)
+  for (const row of card.speeds) {
+    expect(row.leastSinkMs).toBeLessThan(row.bestGlideMs)
+    expect(row.leastSinkMs).toBeGreaterThan(1.09 * row.stallMs)
+  }
+})
+
+it('a glider has a card without power', () => {
+  const [, plover] = DEMOS
+  const glider = {
+    ...plover,
+    equipment: plover.equipment.filter(item => !['motor', 'propeller'].includes(item.kind)),
+  }
+  expect(flightCard(assessor, glider)).toMatchObject({ power: null, levelMaxMs: null })
+})
