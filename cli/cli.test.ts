@@ -362,6 +362,56 @@ describe('command line', () => {
       7,
     )
   })
+  it('propeller: by chord law and by stations the same; power: a project and a handful of figures', async () => {
+    const by = async (input: object) => json(['propeller', '-'], JSON.stringify(input))
+    const law = await by({ diameterM: 0.2286, pitchM: 0.1143, rpm: 7000, speeds: [0, 8, 16] })
+    const [rest, flies, fast] = law.points
+    // C_T = T/ρn²D⁴ and C_P = P/ρn³D⁵, by hand.
+    const n = 7000 / 60
+    expect(rest.ct).toBeCloseTo(rest.thrustN / (1.225 * n ** 2 * 0.2286 ** 4), 9)
+    expect(rest.cp).toBeCloseTo(rest.powerW / (1.225 * n ** 3 * 0.2286 ** 5), 9)
+    expect(rest.powerW).toBeCloseTo(rest.torqueNm * n * 2 * Math.PI, 9)
+    expect(flies.j).toBeCloseTo(8 / (n * 0.2286), 9)
+    expect(flies.efficiency).toBeCloseTo((flies.thrustN * 8) / flies.powerW, 9)
+    expect(fast.thrustN).toBeLessThan(flies.thrustN)
+    const stations = Array.from({ length: 40 }, (_, i) => {
+      const r = 0.12 * 0.1143 + (i / 39) * 0.88 * 0.1143
+      return { r, chord: 0.02, twistDeg: (Math.atan(0.1143 / (2 * Math.PI * r)) * 180) / Math.PI }
+    })
+    const broad = await by({ diameterM: 0.2286, stations, rpm: 7000 })
+    expect(broad.points[0].ct).toBeGreaterThan(0.07)
+    expect((await run(['propeller', '-'], '{"diameterM":0.2,"rpm":7000}')).err).toMatch(
+      /pitchM: give a pitch/,
+    )
+    const crossed = JSON.stringify({ diameterM: 0.2, rpm: 7000, stations: [...stations].reverse() })
+    expect((await run(['propeller', '-'], crossed)).err).toMatch(/stations\[0\]\.r|stations\[1\]\.r/)
+
+    const own = await json(['power', '-'], JSON.stringify(DEMOS[0]))
+    expect(own.static.thrustN).toBeGreaterThan(5)
+    expect(own.limits.find((limit: { id: string }) => limit.id === 'motor-current').value).toBeCloseTo(
+      own.static.currentA,
+      6,
+    )
+    expect(own.minutes).toBeGreaterThan(own.planMinutes)
+    const figures = {
+      motor: { kvRpmV: 1000, resistanceOhm: 0.09, noLoadA: 0.6 },
+      controllerOhm: 0.006,
+      battery: { cells: 3, capacityMah: 1300 },
+      propeller: { diameterM: 0.229, pitchM: 0.127, blades: 2 },
+    }
+    const few = await json(['power', '-'], JSON.stringify(figures))
+    // What is taken from the leads is shaft, and heat of controller and motor.
+    expect(few.static.powerW).toBeCloseTo(
+      few.static.shaftW + few.static.heat.controllers + few.static.heat.motors,
+      4,
+    )
+    // The same parts in the project, in other air and with a folding hub: within a few hundredths.
+    expect(few.static.thrustN / own.static.thrustN).toBeGreaterThan(0.9)
+    expect(few.static.thrustN / own.static.thrustN).toBeLessThan(1.15)
+    const bare = { ...DEMOS[0], equipment: DEMOS[0].equipment.filter(item => item.kind !== 'battery') }
+    expect((await run(['power', '-'], JSON.stringify(bare))).err).toMatch(/equipment: lacks a battery/)
+  })
+
   it('order: every piece and component once; toss: a parabola, a project, and what is wrong with it', async () => {
     const doc = JSON.stringify(DEMOS[0])
     const { steps, hardware } = await json(['order', '-'], doc)
@@ -402,6 +452,9 @@ describe('command line', () => {
     const thrown = await json(['toss', '-', '--speed', '9', '--angle', '-5'], doc)
     expect(thrown.kind).toBe('glides')
     expect((await json(['toss', '-', '--cg', '220'], doc)).distanceM).toBeLessThan(thrown.distanceM)
+    const powered = await json(['toss', '-', '--throttle', '45'], doc)
+    expect(powered.kind).toBe('climbs')
+    expect(powered.lowestM).toBeLessThanOrEqual(1.8)
     expect((await run(['toss', '-'], JSON.stringify({ ...stone, mass: -1 }))).err).toMatch(/mass/)
     expect((await run(['toss', '-', '--speed', 'fast'], doc)).err).toMatch(/--speed: "fast" is not a number/)
   })

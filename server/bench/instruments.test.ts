@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { SimulatedPrinter } from './simulated-printer'
 import { SimulatedScale } from './simulated-scale'
+import { SimulatedStand, type Mounted } from './simulated-stand'
+import { fitStand } from '../../core/power'
 
 /** Ten layers of a square, 40 mm of bead each at 20 mm/s, in 0.2 mm steps: a little over 20 s. */
 const GCODE = [
@@ -93,5 +95,75 @@ describe('a simulated scale', () => {
     now = 64
     // 0.03 g a minute.
     expect(scale.report().grams).toBeCloseTo(0.03, 2)
+  })
+})
+
+describe('a simulated thrust stand', () => {
+  const drive: Mounted = {
+    name: 'a motor',
+    motor: { kv: 104.7, resistance: 0.09, noLoad: 0.6 },
+    controller: 0.006,
+    battery: { cells: 3, charge: 1.3 * 3600, resistance: 0.03, temperatureC: 21, age: 0 },
+    turned: omega => ({ thrust: 9e-6 * omega ** 2, torque: 1.3e-7 * omega ** 2 }),
+    massG: 56,
+  }
+  const made = (random = () => 0.5) => {
+    let now = 0
+    const stand = new SimulatedStand('t', 'Stand', () => now, random)
+    return { stand, wait: (seconds: number) => (now += seconds) }
+  }
+  it('turns only what is mounted and armed, and stops when it is disarmed', () => {
+    const { stand, wait } = made()
+    expect(() => stand.arm()).toThrow(/nothing is mounted/)
+    stand.mount(drive)
+    expect(() => stand.turn(50)).toThrow(/not armed/)
+    stand.arm()
+    stand.turn(60)
+    wait(5)
+    expect(stand.report()).toMatchObject({ armed: true, throttlePct: 60, steady: true })
+    expect(stand.report().thrustN).toBeGreaterThan(1)
+    stand.disarm()
+    wait(5)
+    expect(stand.report()).toMatchObject({ armed: false, rpm: 0, amps: 0 })
+    stand.arm()
+    stand.mount(null)
+    expect(stand.report().armed).toBe(false)
+  })
+  it('settles before it is steady, and the motor warms while it runs', () => {
+    const { stand, wait } = made()
+    stand.mount(drive)
+    stand.arm()
+    stand.turn(100)
+    wait(0.5)
+    const early = stand.report()
+    expect(early.steady).toBe(false)
+    wait(4)
+    const late = stand.report()
+    // One time constant of 0.5 s is 63 % of the throttle.
+    expect(early.rpm).toBeLessThan(0.8 * late.rpm)
+    wait(40)
+    expect(stand.report().motorC).toBeGreaterThan(late.motorC + 3)
+  })
+  it('read through, it is found a little off what is written, within the spread of the fit', () => {
+    let own = 42
+    const { stand, wait } = made(() => (own = (own * 48271) % 2147483647) / 2147483647)
+    stand.mount(drive)
+    stand.arm()
+    const readings = [30, 45, 60, 75, 90, 100].map(percent => {
+      stand.turn(percent)
+      wait(3)
+      const { volts, amps, rpm, thrustN } = stand.report()
+      return {
+        throttle: percent / 100,
+        volts,
+        current: amps,
+        omega: (rpm * 2 * Math.PI) / 60,
+        thrust: thrustN,
+      }
+    })
+    const { shares } = fitStand(drive, readings)
+    // 3.5 % fewer turns and 7 % less thrust is what the stand-in is made with.
+    expect(Math.abs(shares.kv.value - 0.965)).toBeLessThan(3 * shares.kv.sigma)
+    expect(Math.abs(shares.thrust.value - 0.93)).toBeLessThan(3 * shares.thrust.sigma + 0.01)
   })
 })

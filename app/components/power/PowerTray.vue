@@ -337,27 +337,10 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
               @update:model-value="$event && takeTurns($event)"
             />
             <template v-if="turns.fan">
-              <FigureField
-                v-for="field in fanFields"
-                :key="field.id"
-                class="mb-3"
-                v-bind="field"
-                :model-value="field.value"
-                :data-field="field.id"
-                @update:model-value="field.set($event)"
-              />
+              <FigureFields :fields="fanFields" />
             </template>
             <template v-else>
-              <div class="row">
-                <FigureField
-                  v-for="field in propellerFields"
-                  :key="field.id"
-                  v-bind="field"
-                  :model-value="field.value"
-                  :data-field="field.id"
-                  @update:model-value="field.set($event)"
-                />
-              </div>
+              <FigureFields :fields="propellerFields" pairs />
               <div v-if="turns.propeller" class="row">
                 <v-select
                   :model-value="turns.propeller.blades"
@@ -420,15 +403,7 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
               data-field="shelf-motor"
               @update:model-value="$event && takeMotor($event)"
             />
-            <FigureField
-              v-for="field in motorFields"
-              :key="field.id"
-              class="mb-3"
-              v-bind="field"
-              :model-value="field.value"
-              :data-field="field.id"
-              @update:model-value="field.set($event)"
-            />
+            <FigureFields :fields="motorFields" />
           </template>
         </template>
         <template v-else-if="part.id === 'controller'">
@@ -441,16 +416,7 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
               label="From the shelf"
               @update:model-value="$event && takeController($event)"
             />
-            <div class="row">
-              <FigureField
-                v-for="field in controllerFields"
-                :key="field.id"
-                v-bind="field"
-                :model-value="field.value"
-                :data-field="field.id"
-                @update:model-value="field.set($event)"
-              />
-            </div>
+            <FigureFields :fields="controllerFields" pairs />
           </template>
         </template>
         <template v-else-if="part.id === 'pack'">
@@ -464,16 +430,7 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
               data-field="shelf-pack"
               @update:model-value="$event && takePack($event)"
             />
-            <div class="row four">
-              <FigureField
-                v-for="field in packFields"
-                :key="field.id"
-                v-bind="field"
-                :model-value="field.value"
-                :data-field="field.id"
-                @update:model-value="field.set($event)"
-              />
-            </div>
+            <FigureFields :fields="packFields" pairs />
           </template>
         </template>
         <template v-else-if="part.id === 'plan'">
@@ -545,16 +502,7 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
             >Add a part</v-btn
           >
         </template>
-        <div v-else class="row four">
-          <FigureField
-            v-for="field in conditions"
-            :key="field.id"
-            v-bind="field"
-            :model-value="field.value"
-            :data-field="field.id"
-            @update:model-value="field.set($event)"
-          />
-        </div>
+        <FigureFields v-else :fields="conditions" pairs />
       </div>
     </section>
     <p v-if="absurd" class="small bad">
@@ -585,9 +533,6 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
 }
 .inner {
   padding: 6px 0 10px;
-}
-.four {
-  row-gap: 10px;
 }
 .planrow {
   display: grid;
