@@ -6,6 +6,7 @@ import { beamVerb } from './beam'
 import { bookVerb } from './book'
 import { checkVerb } from './check'
 import { demoVerb } from './demo'
+import { diagnoseVerb } from './diagnose'
 import { forecastVerb } from './forecast'
 import { gcodeVerb } from './gcode'
 import { sourceOf, type Source } from './input'
@@ -44,6 +45,7 @@ const VERBS: Record<string, Verb> = {
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
+  diagnose: { run: diagnoseVerb },
   propeller: { run: propellerVerb },
   power: { run: powerVerb },
   toss: {
@@ -69,6 +71,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   propeller FILE  a propeller in SI at one turning speed: thrust, torque, efficiency by speed of flight
   power FILE      a project's drive, or one of a few figures: thrust, current, speed, climb, minutes, limits
   toss FILE       a project thrown by hand, or an aircraft of a few figures [--speed --angle --elevator --cg --wind]
+  diagnose FILE   a project with flights: what is off with it, how likely, what would tell, what mends it
   book FILE       a project's book as PDF --out PDF [--paper a4|letter] [--html true] [--sheets true]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`

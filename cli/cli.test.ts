@@ -452,7 +452,7 @@ describe('command line', () => {
     const thrown = await json(['toss', '-', '--speed', '9', '--angle', '-5'], doc)
     expect(thrown.kind).toBe('glides')
     expect((await json(['toss', '-', '--cg', '220'], doc)).distanceM).toBeLessThan(thrown.distanceM)
-    const powered = await json(['toss', '-', '--throttle', '45'], doc)
+    const powered = await json(['toss', '-', '--throttle', '15', '--speed', '9.3', '--angle', '-5'], doc)
     expect(powered.kind).toBe('climbs')
     expect(powered.lowestM).toBeLessThanOrEqual(1.8)
     expect((await run(['toss', '-'], JSON.stringify({ ...stone, mass: -1 }))).err).toMatch(/mass/)

@@ -72,15 +72,16 @@ const VIEWS: readonly View[] = [
     presses: ['[data-act="lay-toss"]', '[data-act="take-suiting"]'],
   },
   { name: '18-week', path: '/print', press: '[data-tab="week"]', wait: '[data-chart="week"]' },
-  {
-    name: '17-build-order',
-    path: '/build',
-    times: ['[data-act="done"]', 9],
-    then: '[data-tab="order"]',
-    undo: 9,
-  },
+  { name: '17-power', path: '/power', wait: '[data-table="limits"]' },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' },
-  { name: '14-phone-maiden', path: '/maiden', press: '[data-act="theme"]', phone: true },
+  {
+    name: '14-phone-card',
+    path: '/maiden',
+    press: '[data-act="theme"]',
+    then: '[data-tab="card"]',
+    wait: '[data-table="card-speeds"]',
+    phone: true,
+  },
 ]
 
 const folder = new URL('../docs/screenshots/', import.meta.url).pathname

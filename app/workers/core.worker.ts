@@ -96,6 +96,7 @@ import {
   type JigPrints,
   type LinkageSheet,
 } from '../../core/workshop/build'
+import { diagnose, type Diagnosis } from '../../core/workshop/diagnosis'
 import { flightCard, type FlightCard } from '../../core/workshop/card'
 import {
   dummyMasses,
@@ -403,6 +404,11 @@ const api = {
     return shelfOffers(own, aside.assess(own), aside.flown(own).pitch(true), LIBRARIES, ask, (done, of) =>
       progress(done, of, ''),
     )
+  },
+  /** What the flights that were logged say is off. */
+  diagnose(doc: ProjectFile): Diagnosis {
+    const own = known(doc)
+    return diagnose(own, aside.assess(own), aside.flown(own).pitch(true))
   },
   flightCard: (doc: ProjectFile): FlightCard => flightCard(aside, known(doc)),
   /** How far the balance may move before this throw no longer glides; half a second of tosses. */

@@ -526,6 +526,12 @@ export const THISTLEDOWN: ProjectFile = {
       aileronTrimDeg: 0.5,
       usedMah: 640,
       motorC: 47,
+      glideRatio: null,
+      signs: [
+        { sign: 'dive', value: 0 },
+        { sign: 'pitch', value: 0 },
+        { sign: 'turn', value: 0 },
+      ],
       behaviour:
         'Glides a little fast hands off; drops the seed without a bob. Empty it wants one click of up less.',
       broke: 'Skid under the nose scuffed through on the second landing.',

@@ -247,6 +247,7 @@ export const fromVersion8 = (raw: unknown): unknown =>
         power: USUAL_POWER,
         ...raw,
         version: 9,
+        flights: each(raw.flights, flight => ({ glideRatio: null, signs: [], ...flight })),
         equipment: each(raw.equipment, item => ({
           ...NO_SPECS,
           ...item,

@@ -69,8 +69,10 @@ export function edgesFor(
 ): Edges {
   const peak = (at: number, sign: 1 | -1) => {
     let most = -Infinity
+    // As far as strips let go: a plate far beyond may lift as much again, and says nothing of the stall.
+    const far = at + WIDTH / 2
     for (let i = 0; i <= 160; i++) {
-      const alpha = sign * ((i / 160) * 0.7)
+      const alpha = sign * (i / 160) * far
       const gone = share(sign * alpha, at)
       most = Math.max(most, sign * ((1 - gone) * attached(alpha) + gone * plate(alpha, plates).CL))
     }

@@ -23,6 +23,7 @@ import { share, type ProjectFile } from '../../core/document'
 import { openBrowser, settled } from '../support/browser'
 import { startServer } from '../support/server'
 import { million, millionInPage, nudging } from './choosing'
+import { power } from './power'
 import { printing } from './printing'
 import { keep, row } from './record'
 
@@ -259,6 +260,7 @@ lattice()
 sections()
 
 await printing(row)
+await power()
 await nudging(row)
 million(row)
 await page()

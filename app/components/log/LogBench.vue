@@ -1,73 +1,16 @@
 <script setup lang="ts">
-import { figure, signed } from '~/composables/format'
-import { useBench } from '~/composables/useBench'
-
-const { doc, edit } = useBench()
-const flights = computed(() => [...doc.value.flights].reverse())
-const perMinute = (mah: number, minutes: number) => (minutes > 0 ? mah / minutes : NaN)
+/** What was flown, and what it means. */
+const tab = useState('log-tab', () => 'flights')
+const tabs = [
+  { id: 'flights', label: 'Flights' },
+  { id: 'meaning', label: 'What it means' },
+]
 </script>
 
 <template>
-  <p v-if="!flights.length" class="lead">
-    No flights yet. After the first one, enter what trim it needed and what broke: the next mark is made of
-    that.
-  </p>
-  <article v-for="flight in flights" :key="flight.id" class="flight" :data-flight="flight.id">
-    <header>
-      <h2>{{ flight.date }}</h2>
-      <span class="num quiet"
-        >{{ figure(flight.minutes, 1) }} min, wind {{ figure(flight.windMs, 1) }} m/s, elevator
-        {{ signed(flight.elevatorTrimDeg, 1) }}°, ailerons {{ signed(flight.aileronTrimDeg, 1) }}°,
-        {{ figure(flight.usedMah) }} mAh ({{ figure(perMinute(flight.usedMah, flight.minutes)) }} a minute),
-        motor {{ figure(flight.motorC) }} °C</span
-      ><v-btn
-        variant="text"
-        size="x-small"
-        @click="
-          edit(`Remove the flight of ${flight.date}`, d => {
-            d.flights = d.flights.filter(f => f.id !== flight.id)
-          })
-        "
-        >Remove</v-btn
-      >
-    </header>
-    <dl>
-      <template v-if="flight.behaviour"
-        ><dt>Did</dt>
-        <dd>{{ flight.behaviour }}</dd></template
-      ><template v-if="flight.broke"
-        ><dt>Broke</dt>
-        <dd>{{ flight.broke }}</dd></template
-      ><template v-if="flight.next"
-        ><dt>Next mark</dt>
-        <dd>{{ flight.next }}</dd></template
-      >
-    </dl>
-  </article>
+  <div>
+    <BenchTabs v-model="tab" :tabs="tabs" label="Log" />
+    <FlightList v-if="tab === 'flights'" />
+    <WhatItMeans v-else />
+  </div>
 </template>
-
-<style scoped>
-.flight {
-  border-bottom: 1px solid var(--hair);
-  padding: 4px 0 8px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
-dl {
-  display: grid;
-  grid-template-columns: 90px 1fr;
-  gap: 3px 10px;
-  margin: 4px 0;
-  overflow-wrap: anywhere;
-}
-dt {
-  color: var(--quiet);
-}
-dd {
-  margin: 0;
-}
-</style>

@@ -34,6 +34,28 @@ const currentLimits = computed((): PlotLimit[] => {
       : [{ y: packA, label: `pack ${figure(packA)} A`, right: true, broken: packA < most }]),
   ]
 })
+type SpeedRow = NonNullable<PowerReport['figures']>['bySpeed'][number]
+/** What is drawn beside thrust and drag, at the right. */
+const second = useState('power-second', () => 'current')
+const SECONDS: Array<{ id: string; label: string; unit: string; of: (row: SpeedRow) => number }> = [
+  { id: 'current', label: 'current', unit: 'A', of: row => Math.max(0, row.currentA) },
+  { id: 'power', label: 'power', unit: 'W', of: row => Math.max(0, row.powerW) },
+  { id: 'turns', label: 'turns', unit: 'rev/min', of: row => row.rpm },
+  { id: 'propeller', label: 'propeller’s efficiency', unit: '%', of: row => 100 * row.efficiency },
+  { id: 'motor', label: 'motor’s efficiency', unit: '%', of: row => 100 * row.motorEfficiency },
+]
+const beside = computed(() => {
+  const chosen = SECONDS.find(item => item.id === second.value) ?? SECONDS[0]!
+  const { rpm } = own.value.limitsAt
+  const most = Math.max(...own.value.bySpeed.map(row => row.rpm))
+  const limits: PlotLimit[] =
+    chosen.id === 'current'
+      ? currentLimits.value
+      : chosen.id === 'turns' && rpm !== null
+        ? [{ y: rpm, label: `blades bear ${figure(rpm)} rev/min`, right: true, broken: rpm < most }]
+        : []
+  return { ...chosen, limits }
+})
 const plot = computed(() => {
   const { bySpeed, byThrottle, byCharge } = own.value
   const line = <T,>(rows: readonly T[], x: (row: T) => number, y: (row: T) => number | null) =>
@@ -44,7 +66,7 @@ const plot = computed(() => {
   > = {
     speed: () => ({
       x: { label: 'speed of flight, full throttle', unit: 'm/s' },
-      limits: currentLimits.value,
+      limits: beside.value.limits,
       lines: [
         {
           label: 'thrust',
@@ -65,15 +87,11 @@ const plot = computed(() => {
           ),
         },
         {
-          label: 'current',
+          label: beside.value.label,
           right: true,
           colour: 'secondary',
           dash: [2, 3],
-          points: line(
-            bySpeed,
-            r => r.speedMs,
-            r => Math.max(0, r.currentA),
-          ),
+          points: line(bySpeed, r => r.speedMs, beside.value.of),
         },
       ],
     }),
@@ -138,7 +156,11 @@ const plot = computed(() => {
   return choose[over.value]!()
 })
 const rightAxis = computed(() =>
-  over.value === 'charge' ? { label: 'volts of a cell', unit: 'V' } : { label: 'current', unit: 'A' },
+  over.value === 'charge'
+    ? { label: 'volts of a cell', unit: 'V' }
+    : over.value === 'speed'
+      ? { label: beside.value.label, unit: beside.value.unit }
+      : { label: 'current', unit: 'A' },
 )
 const WORDS = {
   launch: 'launch',
@@ -196,6 +218,21 @@ const efficient = computed(() =>
             @click="over = view.id"
           >
             {{ view.label }}
+          </button>
+        </div>
+        <div v-if="over === 'speed'" class="picks small" role="group" aria-label="At the right">
+          <span class="quiet">at the right</span>
+          <button
+            v-for="item in SECONDS"
+            :key="item.id"
+            type="button"
+            class="plain pick"
+            :class="{ on: second === item.id }"
+            :aria-pressed="second === item.id"
+            :data-second="item.id"
+            @click="second = item.id"
+          >
+            {{ item.label }}
           </button>
         </div>
         <PlotLines
@@ -332,7 +369,8 @@ const efficient = computed(() =>
 }
 .picks {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 4px 14px;
   margin-bottom: 4px;
 }
 .pick {

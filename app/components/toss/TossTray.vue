@@ -4,6 +4,7 @@ import {
   alongTable,
   armEnds,
   GRASS,
+  stallCost,
   RUNWAY,
   steadyGlide,
   suitingThrow,
@@ -75,6 +76,9 @@ const arm = computed(() =>
     ? armEnds(doc.value.brief.throwMs, pullAt(doc.value.brief.throwMs / 2), tables.value.mass)
     : null,
 )
+const stallM = computed(() =>
+  tables.value ? stallCost(toRaw(tables.value), thrown.value.elevatorDeg, cgShift.value) : null,
+)
 const runs = computed(() =>
   tables.value && pull.value && doc.value.brief.launch === 'wheels'
     ? [
@@ -145,6 +149,12 @@ function take() {
     <p class="small">
       Balance now {{ amount(now.totals.cgMm[0] + cgShiftMm, 'mm') }}; allowed
       {{ amount(now.flight.cgRangeMm[0], 'mm') }} to {{ amount(now.flight.cgRangeMm[1], 'mm') }}.
+    </p>
+    <p v-if="tables" class="small" data-figure="stall-cost">
+      <template v-if="stallM !== null"
+        >A stall let go of with this elevator costs <b class="num">{{ amount(stallM, 'm', 1) }}</b> of height
+        until it has a fifth more than its stall again, and levelling off as much: try it high.</template
+      ><template v-else>With this elevator and balance it does not come out of a stall by itself.</template>
     </p>
     <template v-if="arm !== null">
       <h3>With power</h3>

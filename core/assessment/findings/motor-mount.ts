@@ -2,18 +2,28 @@
 import { zoneOr } from '../../geometry'
 import { printedMaterial, strengthLeft } from '../../structure'
 import { GRAVITY, gToKg, mmToM, q, say } from '../../units'
+import { running } from '../../power'
+import { propulsionOf } from '../power'
 import { heated, type Airframe } from '../resolve'
 import type { Finding, StrengthFigures } from '../report'
 
 /** A motor's mount is warmer than the air by about so much after a flight, K; hard-worn ones by more. */
 const MOTOR_RISE = 25
-/** Static thrust against the weight, and its torque against thrust × propeller diameter. */
+/** Where the drive is not told: static thrust against the weight, and its torque against thrust × propeller diameter. */
 const THRUST = 1,
   TORQUE = 0.06
 /** A propeller out of balance shakes with about so many times its own weight. */
 const SHAKES = 8
 /** The head of a bolt and its washer, against the bolt. */
 const HEAD = 2
+
+/** Of one motor at full throttle, standing, nearly full. */
+function driveOf(doc: Airframe['doc']): { thrust: number; torque: number } | null {
+  const { propulsion } = propulsionOf(doc)
+  if (!propulsion) return null
+  const { thrust, torque } = running(propulsion.drive, 1, 0, 0.95)
+  return { thrust: Math.max(0, thrust) / propulsion.drive.motors, torque: Math.max(0, torque) }
+}
 
 /** What the firewall must bear against what it bears, warm; with what it is made of. */
 export function motorMount(airframe: Airframe, { gear }: StrengthFigures): Finding[] {
@@ -56,14 +66,16 @@ export function motorMount(airframe: Airframe, { gear }: StrengthFigures): Findi
   const diameter = propeller ? mmToM(Math.max(propeller.sizeMm[1], propeller.sizeMm[2])) : 0.2,
     hung = gToKg(motor.massG + (propeller?.massG ?? 0))
   const weight = GRAVITY * gToKg(doc.brief.targetMassG),
-    thrust = THRUST * weight
+    told = driveOf(doc)
+  const thrust = told?.thrust ?? THRUST * weight,
+    torque = told?.torque ?? TORQUE * thrust * diameter
   const reach = mmToM(Math.abs(motor.xMm - body.from) + motor.sizeMm[0] / 2)
   const bending =
     hung * GRAVITY * gear.factor * reach + SHAKES * GRAVITY * gToKg(propeller?.massG ?? 0) * reach
   const circle = mmToM(wall.boltCircleMm)
   // Bolts on a circle: half of them pull against half; torque goes round them, thrust is shared.
   const pull = bending / Math.max(1e-3, (circle * wall.bolts) / 4) + thrust / wall.bolts
-  const round = (TORQUE * thrust * diameter) / Math.max(1e-3, (circle / 2) * wall.bolts)
+  const round = torque / Math.max(1e-3, (circle / 2) * wall.bolts)
   const plastic = printedMaterial({ ...zone.recipe, stance: 'flat' }, heated(filament, temperature))
   const thick = mmToM(wall.thicknessMm),
     bolt = mmToM(wall.boltMm)

@@ -41,7 +41,7 @@ export function powerProblems(
   over('pack-current', packs[0].name, rest.current, packLimit, 'all the time')
   const excess = (speed: number) => running(drive, 1, speed, FRESH).thrust - levelDrag(speed)
   const slow = SLOW.map(share => share * stall.speedMs)
-  if (slow.every(speed => excess(speed) < 0))
+  if (!slow.some(speed => excess(speed) >= 0))
     found.push({
       code: 'sinks-at-full-throttle',
       stations: ['power'],
@@ -55,9 +55,11 @@ export function powerProblems(
     })
   const top = Math.max(doc.brief.topSpeedMs, 1.1 * stall.speedMs)
   if (excess(top) > 0) {
+    const drag = between(levelDrag, top, 1.5 * top)
+    const over = (speed: number) => running(drive, 1, speed, FRESH).thrust - drag(speed)
     let far = 1.3 * top
-    while (excess(far) > 0 && far < 300) far *= 1.3
-    const fastest = rootBetween(excess, top, far, 0.01)
+    while (over(far) > 0 && far < 300) far *= 1.3
+    const fastest = rootBetween(over, top, far, 0.01)
     found.push({
       code: 'faster-than-held',
       stations: ['power', 'brief'],
@@ -71,4 +73,12 @@ export function powerProblems(
     })
   }
   return found
+}
+
+/** Drag of level flight as skin and lift make it, a v² + b/v², through two speeds: near enough for a warning. */
+function between(drag: (speed: number) => number, slow: number, fast: number): (speed: number) => number {
+  const [d, e] = [drag(slow), drag(fast)]
+  const a = (e * fast ** 2 - d * slow ** 2) / (fast ** 4 - slow ** 4)
+  const b = d * slow ** 2 - a * slow ** 4
+  return speed => a * speed ** 2 + b / speed ** 2
 }

@@ -1,6 +1,6 @@
 /** What was tested, weighed, checked, measured and flown. */
 import { z } from 'zod'
-import { figure, id, text, date } from './fields'
+import { figure, id, list, text, date } from './fields'
 
 export const Proof = z.strictObject({
   id,
@@ -55,6 +55,12 @@ export const Measured = z.strictObject({
     .describe('without payload, level, on two scales'),
 })
 
+/** What a pilot tried: less (or to port, or down), as it should be, more (or to starboard, or up). */
+export const FlightSign = z.strictObject({
+  sign: z.enum(['dive', 'pitch', 'power', 'turn', 'slow', 'stall', 'climb', 'end']),
+  value: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
+})
+
 export const Flight = z.strictObject({
   id,
   date,
@@ -64,6 +70,13 @@ export const Flight = z.strictObject({
   aileronTrimDeg: z.number().min(-30).max(30),
   usedMah: z.number().min(0).max(50000),
   motorC: z.number().min(-40).max(250),
+  glideRatio: z
+    .number()
+    .min(0.5)
+    .max(100)
+    .nullable()
+    .describe('measured, motor off: metres on for a metre down'),
+  signs: list(FlightSign, 12).describe('what it did when it was tried'),
   behaviour: text,
   broke: text,
   next: text,

@@ -1,3 +1,4 @@
+export { levelAt } from './level-flight'
 export { pullOf } from './pull'
 export { powerReport, type PowerFigures, type PowerReport } from './power'
 export type { Limit } from './limits'

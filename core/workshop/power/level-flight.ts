@@ -1,5 +1,6 @@
 /** What it takes to stay level at a speed: drag in trim, with the thrust line's moment. SI */
 import type { PitchTables } from '../../assess'
+import { rootBetween } from '../../power'
 import type { Glider } from '../../toss'
 
 export interface LevelFlight {
@@ -26,15 +27,11 @@ export function levelAt(
   const wanted = (glider.mass * glider.gravity) / pressure
   const stall = (tables.clMax - tables.clZero) / tables.clAlpha
   const moment = (pull * under) / (pressure * glider.chord)
-  let alpha = 0,
-    elevator = 0
-  for (let round = 0; round < 6; round++) {
-    alpha = liftingAt(glider, wanted, speed, elevator, stall)
-    if (!tables.elevator || Math.abs(tables.elevator.Cm) < 1e-6) break
-    const { Cm } = glider.at(alpha, speed, elevator)
-    const turn = (Cm + moment) / tables.elevator.Cm
-    elevator = Math.max(-tables.elevator.up, Math.min(tables.elevator.down, elevator - turn))
-  }
+  const alphaAt = (deflection: number) => liftingAt(glider, wanted, speed, deflection, stall)
+  // Moment left at a deflection, the incidence always lifting the weight: one rising or falling curve.
+  const left = (deflection: number) => glider.at(alphaAt(deflection), speed, deflection).Cm + moment
+  const elevator = tables.elevator && Math.abs(tables.elevator.Cm) > 1e-6 ? trimmed(left, tables.elevator) : 0
+  const alpha = alphaAt(elevator)
   const { CL, CD, Cm } = glider.at(alpha, speed, elevator)
   return {
     speed,
@@ -55,3 +52,7 @@ function liftingAt(glider: Glider, wanted: number, speed: number, elevator: numb
   }
   return (low + high) / 2
 }
+
+/** Within the throws; where no deflection holds it, the end that leaves less. */
+const trimmed = (left: (deflection: number) => number, { up, down }: { up: number; down: number }): number =>
+  up + down > 1e-9 ? rootBetween(left, -up, down, 1e-6) : 0

@@ -19,6 +19,7 @@ import {
 } from '../../power'
 import { kgToG, mmToM, paToMpa, q, radToDeg, say, type Words } from '../../units'
 import type { Glider } from '../../toss'
+import { proportions } from '../advice'
 import { gliderOf } from '../toss'
 import { bladeStress } from './blade-stress'
 import { flightPlan, type Plan } from './flight-plan'
@@ -84,7 +85,8 @@ export interface PowerFigures {
   limits: Limit[]
   /** Of the thrust line: how far it passes under the CG, and what full throttle asks of the elevator at climb speed. */
   line: { underMm: number; elevatorDeg: number | null; reading: Words }
-  limitsAt: { motorMaxA: number; controllerA: number | null; packA: number }
+  /** `rpm`: turns at which a blade bears no more; null without blades. */
+  limitsAt: { motorMaxA: number; controllerA: number | null; packA: number; rpm: number | null }
   usableMah: number
 }
 
@@ -195,34 +197,56 @@ function figuresOf(
     },
     plan,
     heat,
-    limits: limitsOf({
-      motorA: rest.motorCurrent,
-      motorMaxA: propulsion.motorSpec.maxA,
-      controllerLimitA: controllerLimit,
-      packA: rest.current,
-      packLimitA: propulsion.packLimit,
-      cellV: low.volts / drive.battery.cells,
-      tipMach: (rest.omega * radiusOf(turns)) / (air.sound ?? 343),
-      stressMpa: stress && paToMpa(stress.stress),
-      bearsMpa: stress && paToMpa(stress.bears),
-      ...heat,
-      pitchSpeed: atRest.pitchSpeedMs,
-      stallSpeed: stall,
-      pullShare: atRest.toWeight,
-      leftPct: plan.leftPct,
-      reservePct: doc.power.reservePct,
-      levelMaxMs: levelMax,
-      topSpeedMs: doc.brief.topSpeedMs,
-    }),
+    limits: [
+      ...limitsOf({
+        motorA: rest.motorCurrent,
+        motorMaxA: propulsion.motorSpec.maxA,
+        controllerLimitA: controllerLimit,
+        packA: rest.current,
+        packLimitA: propulsion.packLimit,
+        cellV: low.volts / drive.battery.cells,
+        tipMach: (rest.omega * radiusOf(turns)) / (air.sound ?? 343),
+        stressMpa: stress && paToMpa(stress.stress),
+        bearsMpa: stress && paToMpa(stress.bears),
+        ...heat,
+        pitchSpeed: atRest.pitchSpeedMs,
+        stallSpeed: stall,
+        pullShare: atRest.toWeight,
+        leftPct: plan.leftPct,
+        reservePct: doc.power.reservePct,
+        levelMaxMs: levelMax,
+        topSpeedMs: doc.brief.topSpeedMs,
+      }),
+      ...clearances(doc, assessment),
+    ],
     line: { underMm: 1000 * under, elevatorDeg: turn, reading: lineReading(1000 * under, turn) },
     limitsAt: {
       motorMaxA: propulsion.motorSpec.maxA,
       controllerA: controllerLimit,
       packA: propulsion.packLimit,
+      // Stress goes with the square of the revolutions.
+      rpm: stress && atRest.rpm * Math.sqrt(stress.bears / stress.stress),
     },
     usableMah: usableCharge(drive.battery) / 3.6,
   }
 }
+
+/** Propeller to airframe and to the ground, as the proportions of the brief have them. */
+const CLEARANCES = ['prop-gap', 'ground', 'ground-fold']
+const clearances = (doc: ProjectFile, assessment: Assessment): Limit[] =>
+  proportions(doc, assessment)
+    .filter(item => CLEARANCES.includes(item.id))
+    .map(({ id, label, value, low, unit, digits, mend }) => ({
+      id,
+      what: label,
+      value,
+      limit: low,
+      unit,
+      digits,
+      side: 'least' as const,
+      ok: value >= low,
+      remedy: mend,
+    }))
 
 /** Radius of what turns, m. */
 const radiusOf = ({ blades, fan }: Propulsion['turns']): number =>

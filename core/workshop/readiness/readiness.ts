@@ -2,10 +2,11 @@
  * Go or no-go for the maiden, from what was computed, measured and checked. It never says that a flight is
  * legal or safe.
  */
-import type { Assessment } from '../../assess'
+import { propulsionOf, type Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { controlThrows } from '../advice'
-import { q, say, type Words, listed } from '../../units'
+import { running } from '../../power'
+import { GRAVITY, kgToG, listed, q, say, type Words } from '../../units'
 
 export interface ReadinessItem {
   id: string
@@ -145,7 +146,7 @@ function computed(
             : 'no-go',
       evidence:
         measured.thrustG === null
-          ? say`wanted ${q(THRUST_SHARE * totals.massG, 'g', 0)} on the stand`
+          ? say`wanted ${q(THRUST_SHARE * totals.massG, 'g', 0)} on the stand${computedThrust(doc)}`
           : say`${q(measured.thrustG, 'g')}, ${q((100 * measured.thrustG) / (allUp ?? totals.massG), '%', 0)} of the weight`,
     },
     {
@@ -157,6 +158,14 @@ function computed(
       evidence: measured.windMs === null ? 'measure it at the field' : say`${q(measured.windMs, 'm/s')}`,
     },
   ]
+}
+
+/** What the drive is computed to pull, where it is told. */
+function computedThrust(doc: ProjectFile): Words {
+  const { propulsion } = propulsionOf(doc)
+  if (!propulsion) return ''
+  const { thrust } = running(propulsion.drive, 1, 0, 0.95)
+  return say`; computed ${q(kgToG(thrust / GRAVITY), 'g', 0)}`
 }
 
 const throwsWanted = (doc: ProjectFile): Words =>

@@ -1,5 +1,6 @@
 /** The throw that suits an aircraft, and the balances that survive one. */
 import type { PitchTables } from '../../assess'
+import { fly } from '../../toss'
 import { gliderOf } from './glider'
 import { toss, type Throw } from './toss'
 
@@ -79,4 +80,33 @@ export function survivingBalance(tables: PitchTables, thrown: Throw): { foreMm: 
     return sign * low
   }
   return { foreMm: edge(-1), aftMm: edge(1) }
+}
+
+/** From where a stall is let go of, m: room enough for it. */
+const HIGH = 150
+/** It is given up with the nose so far past the incidence of the stall, rad. */
+const PAST = 0.1
+const FLIES = 1.2
+
+/**
+ * Height that a stall costs: at its stall speed, level, the nose past it, let go with this elevator, until it has the speed to
+ * be flown again, 1.2 times the stall's; levelling off comes on top. Null where it does not get there within 15 s.
+ */
+export function stallCost(tables: PitchTables, elevatorDeg: number, cgShift = 0): number | null {
+  const { path } = fly(gliderOf(tables, cgShift), {
+    speed: tables.stallSpeed,
+    path: 0,
+    attitude: (tables.clMax - tables.clZero) / tables.clAlpha + PAST,
+    height: HIGH,
+    elevator: (elevatorDeg * Math.PI) / 180,
+    wind: 0,
+    gust: null,
+    thrust: null,
+    seconds: 15,
+  })
+  const wanted = FLIES * tables.stallSpeed
+  const at = path.findIndex(point => point.speed >= wanted)
+  if (at < 1) return null
+  const [a, b] = [path[at - 1], path[at]]
+  return HIGH - (a.z + ((wanted - a.speed) / (b.speed - a.speed)) * (b.z - a.z))
 }

@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { pullOf } from '../power'
-import { armEnds, dummyMasses, toss, wheeledRun, type Pull, type Throw } from './index'
+import {
+  armEnds,
+  dummyMasses,
+  stallCost,
+  toss,
+  wheeledRun,
+  type Pull,
+  type Throw,
+} from './index'
 
 const assessor = createAssessor()
 const [thistledown] = DEMOS
@@ -59,9 +67,33 @@ describe('a hand launch with power', () => {
   })
   it('the demo’s own thrust carries it away', () => {
     const pull = pullOf(thistledown, assessment)!
-    const found = toss(tables, { ...THROW, throttlePct: 45 }, 0, pull)
+    const found = toss(tables, { ...THROW, throttlePct: 15 }, 0, pull)
     expect(found.flyingAfterM).not.toBeNull()
     expect(found.kind).toBe('climbs')
+  })
+})
+
+describe('a stall let go of', () => {
+  it('costs at least the height that the speed is worth, and a few times that at most', () => {
+    const cost = stallCost(tables, elevatorDeg)!
+    // From V_s to 1.2 V_s: 0.44 V_s²/2g.
+    const least = (0.44 * tables.stallSpeed ** 2) / (2 * tables.gravity)
+    expect(cost).toBeGreaterThan(least)
+    expect(cost).toBeLessThan(4 * least)
+  })
+  it('is smooth over balance and elevator, and less with down elevator', () => {
+    for (const of of [
+      (t: number) => stallCost(tables, elevatorDeg, -0.012 + 0.014 * t),
+      (t: number) => stallCost(tables, elevatorDeg - 0.2 + 2.2 * t),
+    ]) {
+      const values = Array.from({ length: 41 }, (_, i) => of(i / 40)!)
+      for (const value of values) expect(value).toBeGreaterThan(0)
+      values.slice(1).forEach((value, i) => expect(Math.abs(value - values[i])).toBeLessThan(0.15))
+    }
+    expect(stallCost(tables, elevatorDeg + 2)!).toBeLessThan(stallCost(tables, elevatorDeg)!)
+  })
+  it('held far up it does not get its speed back by itself', () => {
+    expect(stallCost(tables, elevatorDeg - 12)).toBeNull()
   })
 })
 

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+/** Causes of what was noted on this aircraft, with their chance, what would tell more, and what mends each. */
+import { amount, figure, signed, worded } from '~/composables/format'
+import { useAside } from '~/composables/useAside'
+
+const { answer: found, fault, fresh } = useAside((core, doc) => core.diagnose(doc))
+/** Under that a cause is as likely as on the first day. */
+const SHOWN = 0.04
+const shown = computed(() => found.value?.causes.filter(cause => cause.chance > SHOWN) ?? [])
+</script>
+
+<template>
+  <section>
+    <p v-if="fault" class="bad" role="alert">Not worked out: {{ fault }}</p>
+    <p v-else-if="!found" class="quiet">Weighing what was noted …</p>
+    <template v-else>
+      <p class="first" :class="{ quiet: !fresh }" data-figure="diagnosis">{{ worded(found.reading) }}.</p>
+      <div v-if="!found.tooLittle" class="bars" role="list" aria-label="Causes by their chance">
+        <div v-for="cause in shown" :key="cause.code" class="cause" role="listitem" :data-cause="cause.code">
+          <span class="num chance">{{ amount(100 * cause.chance, '%') }}</span>
+          <span class="bar" aria-hidden="true"><i :style="{ width: `${100 * cause.chance}%` }" /></span>
+          <div>
+            <b>{{ worded(cause.what) }}</b>
+            <span class="num quiet">
+              {{ signed(cause.amount, 1) }} ± {{ figure(cause.sigma, 1) }} {{ cause.unit }}</span
+            >
+            <div class="small">{{ worded(cause.mend) }}.</div>
+          </div>
+        </div>
+        <div class="cause" role="listitem">
+          <span class="num chance">{{ amount(100 * found.nothing, '%') }}</span>
+          <span class="bar" aria-hidden="true"
+            ><i class="plainbar" :style="{ width: `${100 * found.nothing}%` }"
+          /></span>
+          <div>Nothing but what is trimmed out</div>
+        </div>
+      </div>
+      <template v-if="found.tests.length">
+        <h3>What would tell most now</h3>
+        <ol class="small">
+          <li v-for="test in found.tests" :key="test.sign">{{ test.words }}</li>
+        </ol>
+      </template>
+      <p class="small caution">
+        ⚠ Try such things high, over open ground, one at a time; whoever flies decides.
+      </p>
+      <p class="small quiet">
+        {{ found.notes }} notes of {{ found.flights }}
+        {{ found.flights === 1 ? 'flight' : 'flights' }} against what the core computes of this aircraft:
+        every cause alone, every pair, and none; chances add to more than one where two may be at work. Trims
+        are read from the drawn middle, payload aboard.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.first {
+  font-size: 15px;
+  line-height: 1.45;
+  margin: 2px 0 10px;
+}
+.cause {
+  display: grid;
+  grid-template-columns: 52px 120px 1fr;
+  gap: 12px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--hair);
+  align-items: start;
+}
+.chance {
+  text-align: right;
+}
+.bar {
+  height: 12px;
+  margin-top: 4px;
+  border: 1px solid var(--hair);
+}
+.bar i {
+  display: block;
+  height: 100%;
+  background: rgb(var(--v-theme-secondary));
+}
+.bar .plainbar {
+  background: var(--hair);
+}
+@media (max-width: 700px) {
+  .cause {
+    grid-template-columns: 44px 1fr;
+  }
+  .bar {
+    display: none;
+  }
+}
+</style>

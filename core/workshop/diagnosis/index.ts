@@ -1,0 +1,2 @@
+export { diagnose, type Diagnosis, type Found } from './diagnose'
+export { TICKS, type TickSign } from './causes'
