@@ -362,6 +362,23 @@ describe('command line', () => {
       7,
     )
   })
+  it('diagnose: the causes of the core, most likely first, and a log that says too little', async () => {
+    const doc = DEMOS[0]
+    const found = await json(['diagnose', '-'], JSON.stringify(doc))
+    const chances = found.causes.map((cause: { chance: number }) => cause.chance)
+    expect([...chances].sort((a, b) => b - a)).toEqual(chances)
+    for (const cause of found.causes)
+      expect(Object.keys(cause)).toEqual(
+        expect.arrayContaining(['code', 'chance', 'amount', 'unit', 'test', 'mend']),
+      )
+    // Three degrees more of down trim than computed are not found by chance on an aircraft that trims level.
+    const trimmed = { ...doc, flights: [{ ...doc.flights[0], elevatorTrimDeg: -7 }] }
+    const heavy = await json(['diagnose', '-'], JSON.stringify(trimmed))
+    expect(['cg', 'incidence']).toContain(heavy.causes[0].code)
+    expect(heavy.nothing).toBeLessThan(heavy.causes[0].chance)
+    expect((await json(['diagnose', '-'], JSON.stringify({ ...doc, flights: [] }))).tooLittle).toBe(true)
+  })
+
   it('propeller: by chord law and by stations the same; power: a project and a handful of figures', async () => {
     const by = async (input: object) => json(['propeller', '-'], JSON.stringify(input))
     const law = await by({ diameterM: 0.2286, pitchM: 0.1143, rpm: 7000, speeds: [0, 8, 16] })

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
+import { diagnose } from '../../core/workshop/diagnosis'
 import { powerReport } from '../../core/workshop/power'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
@@ -158,5 +159,25 @@ describe('what follows from it', () => {
       PATIENCE,
       'no card was made',
     )
+  })
+
+  it('a flight logged with what was tried is read as the core reads it', async () => {
+    await page.fresh('/log', { ...thistledown, flights: [] })
+    await page.until('[data-act="tried"]')
+    await page.type('[data-field="trim"]', '-9')
+    await page.press('[data-act="tried"]')
+    await page.press('[data-sign="dive:-1"]')
+    await page.press('[data-sign="pitch:1"]')
+    await page.act('log-flight')
+    const doc = await stored()
+    expect(doc.flights[0].signs).toEqual([
+      { sign: 'dive', value: -1 },
+      { sign: 'pitch', value: 1 },
+    ])
+    const own = diagnose(doc, assessor.assess(doc), assessor.flown(doc).pitch(true))
+    await page.press('[data-tab="meaning"]')
+    await page.until(`[data-cause="${own.causes[0].code}"]`)
+    expect(own.causes[0].code).toBe('cg')
+    expect(await page.text('[data-cause="cg"]')).toContain(`${(100 * own.causes[0].chance).toFixed(0)} %`)
   })
 })

@@ -112,6 +112,8 @@ const names = {
       let y = point.y - 6
       while (taken.some(other => Math.abs(other - y) < 12)) y -= 12
       y = Math.max(chartArea.top + 9, y)
+      // Pushed against the top, it goes under what is there.
+      while (taken.some(other => Math.abs(other - y) < 12)) y += 12
       taken.push(y)
       ctx.fillStyle = String(dataset.borderColor)
       ctx.textAlign = isLimit ? 'right' : 'left'

@@ -58,7 +58,12 @@ function keep() {
   }
   if (
     edit(`Log flight ${n}`, draft => {
-      draft.flights.push({ id: `flight-${n}`, ...entry, ...figures, signs: [...entry.signs] })
+      draft.flights.push({
+        id: `flight-${n}`,
+        ...entry,
+        ...figures,
+        signs: entry.signs.map(item => ({ ...item })),
+      })
     })
   )
     Object.assign(entry, empty())

@@ -4,9 +4,9 @@ import { amount, figure, signed, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 
 const { answer: found, fault, fresh } = useAside((core, doc) => core.diagnose(doc))
-/** Under that a cause is as likely as on the first day. */
-const SHOWN = 0.04
-const shown = computed(() => found.value?.causes.filter(cause => cause.chance > SHOWN) ?? [])
+/** Under that a cause is about as likely as on the first day; the first three are always shown. */
+const SHOWN = 0.1
+const shown = computed(() => found.value?.causes.filter((cause, i) => i < 3 || cause.chance > SHOWN) ?? [])
 </script>
 
 <template>
@@ -67,6 +67,10 @@ const shown = computed(() => found.value?.causes.filter(cause => cause.chance > 
   padding: 7px 0;
   border-bottom: 1px solid var(--hair);
   align-items: start;
+}
+.cause b + .num {
+  margin-left: 10px;
+  font-size: 12.5px;
 }
 .chance {
   text-align: right;

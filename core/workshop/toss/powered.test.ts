@@ -2,15 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { pullOf } from '../power'
-import {
-  armEnds,
-  dummyMasses,
-  stallCost,
-  toss,
-  wheeledRun,
-  type Pull,
-  type Throw,
-} from './index'
+import { armEnds, dummyMasses, stallCost, toss, wheeledRun, type Pull, type Throw } from './index'
 
 const assessor = createAssessor()
 const [thistledown] = DEMOS
