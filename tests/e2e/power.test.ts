@@ -20,7 +20,9 @@ const figures = (doc: ProjectFile) =>
   powerReport(doc, assessor.assess(doc), assessor.flown(doc).pitch(true)).figures!
 const says = (figure: string, text: string) =>
   page.driver.wait(
-    async () => (await page.text(`[data-figure="${figure}"]`)).replace('−', '-') === text,
+    async () =>
+      (await page.count(`[data-figure="${figure}"]`)) > 0 &&
+      (await page.text(`[data-figure="${figure}"]`)).replace('−', '-') === text,
     PATIENCE,
     `${figure} does not become ${text}`,
   )

@@ -206,35 +206,15 @@ const efficient = computed(() =>
 
     <div class="two">
       <figure class="curve">
-        <div class="picks" role="group" aria-label="Curves">
-          <button
-            v-for="view in views"
-            :key="view.id"
-            type="button"
-            class="plain pick"
-            :class="{ on: over === view.id }"
-            :aria-pressed="over === view.id"
-            :data-over="view.id"
-            @click="over = view.id"
-          >
-            {{ view.label }}
-          </button>
-        </div>
-        <div v-if="over === 'speed'" class="picks small" role="group" aria-label="At the right">
-          <span class="quiet">at the right</span>
-          <button
-            v-for="item in SECONDS"
-            :key="item.id"
-            type="button"
-            class="plain pick"
-            :class="{ on: second === item.id }"
-            :aria-pressed="second === item.id"
-            :data-second="item.id"
-            @click="second = item.id"
-          >
-            {{ item.label }}
-          </button>
-        </div>
+        <PickOne v-model="over" :options="views" label="Curves" mark="over" />
+        <PickOne
+          v-if="over === 'speed'"
+          v-model="second"
+          :options="SECONDS"
+          label="At the right"
+          lead="at the right"
+          mark="second"
+        />
         <PlotLines
           :lines="plot.lines"
           :limits="plot.limits"
@@ -367,22 +347,6 @@ const efficient = computed(() =>
 .curve {
   margin: 6px 0 0;
 }
-.picks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  margin-bottom: 4px;
-}
-.pick {
-  font-size: 13px;
-  color: var(--quiet);
-  text-decoration: underline dotted;
-}
-.pick.on {
-  color: inherit;
-  font-weight: 650;
-  text-decoration: none;
-}
 .bar {
   display: flex;
   height: 20px;
@@ -431,9 +395,6 @@ const efficient = computed(() =>
 @media (max-width: 700px) {
   .two {
     grid-template-columns: 1fr;
-  }
-  .pick {
-    min-height: 44px;
   }
 }
 </style>

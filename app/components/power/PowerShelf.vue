@@ -125,20 +125,13 @@ const teaches = computed(() => {
 <template>
   <section>
     <div class="head">
-      <div class="picks" role="group" aria-label="What is compared">
-        <button
-          v-for="item in asks"
-          :key="item.id"
-          type="button"
-          class="plain pick"
-          :class="{ on: ask === item.id }"
-          :aria-pressed="ask === item.id"
-          :data-ask="item.id"
-          @click="ask = item.id"
-        >
-          {{ item.label }}
-        </button>
-      </div>
+      <PickOne
+        :model-value="ask"
+        :options="asks"
+        label="What is compared"
+        mark="ask"
+        @update:model-value="ask = $event as ShelfAsk"
+      />
       <label class="tick"><input v-model="onlyKept" type="checkbox" /> only what passes no limit</label>
       <span v-if="busy" class="quiet small" role="status"
         >{{ done }} <v-btn size="small" variant="text" @click="stop = true">Stop</v-btn></span
@@ -216,28 +209,10 @@ const teaches = computed(() => {
   align-items: center;
   margin-bottom: 6px;
 }
-.picks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-}
-.pick {
-  color: var(--quiet);
-  text-decoration: underline dotted;
-  font-size: 13px;
-}
-.pick.on {
-  color: inherit;
-  font-weight: 650;
-  text-decoration: none;
-}
 th button {
   text-decoration: underline dotted;
 }
 @media (max-width: 700px) {
-  .pick {
-    min-height: 44px;
-  }
   .ledger th:nth-child(n + 7):nth-child(-n + 10),
   .ledger td:nth-child(n + 7):nth-child(-n + 10) {
     display: none;

@@ -118,6 +118,35 @@ const draft = reactive({
   rpm: null as number | null,
   thrustN: null as number | null,
 })
+type Draft = typeof draft
+/** What must be there keeps its last figure while it is being typed anew. */
+const field = (
+  id: string,
+  label: string,
+  unit: string,
+  key: keyof Draft,
+  limits: [number, number, number],
+  optional = false,
+) => ({
+  id,
+  label,
+  unit,
+  min: limits[0],
+  max: limits[1],
+  digits: limits[2],
+  optional,
+  value: draft[key],
+  set: (value: number | null) => {
+    if (value !== null || optional) (draft as Record<string, number | null>)[key] = value
+  },
+})
+const entry = computed(() => [
+  field('stand-throttle', 'Throttle', '%', 'throttlePct', [1, 100, 0]),
+  field('stand-volts', 'Volts', 'V', 'volts', [0.5, 80, 2]),
+  field('stand-amps', 'Current', 'A', 'amps', [0, 600, 2]),
+  field('stand-rpm', 'Turns', 'rev/min', 'rpm', [0, 100000, 0], true),
+  field('stand-thrust', 'Thrust', 'N', 'thrustN', [-5, 1000, 3], true),
+])
 const add = () =>
   set('A point of the thrust stand', power => {
     power.stand.push({ ...draft, used: true })
@@ -283,59 +312,9 @@ const NAMES = {
         </tr>
       </tbody>
     </table>
-    <div class="entry">
-      <FigureField
-        v-model="draft.throttlePct"
-        label="Throttle"
-        unit="%"
-        :min="1"
-        :max="100"
-        :digits="0"
-        data-field="stand-throttle"
-        @update:model-value="draft.throttlePct = $event ?? 100"
-      />
-      <FigureField
-        v-model="draft.volts"
-        label="Volts"
-        unit="V"
-        :min="0.5"
-        :max="80"
-        :digits="2"
-        data-field="stand-volts"
-        @update:model-value="draft.volts = $event ?? draft.volts"
-      />
-      <FigureField
-        v-model="draft.amps"
-        label="Current"
-        unit="A"
-        :min="0"
-        :max="600"
-        :digits="2"
-        data-field="stand-amps"
-        @update:model-value="draft.amps = $event ?? draft.amps"
-      />
-      <FigureField
-        v-model="draft.rpm"
-        label="Turns"
-        unit="rev/min"
-        :min="0"
-        :max="100000"
-        :digits="0"
-        optional
-        data-field="stand-rpm"
-      />
-      <FigureField
-        v-model="draft.thrustN"
-        label="Thrust"
-        unit="N"
-        :min="-5"
-        :max="1000"
-        :digits="3"
-        optional
-        data-field="stand-thrust"
-      />
-      <v-btn data-act="add-point" @click="add">Log it</v-btn>
-    </div>
+    <FigureFields class="entry" :fields="entry" pairs />
+    <v-btn class="mb-3" data-act="add-point" @click="add">Log it</v-btn>
+
     <table v-if="result" class="ledger shares" data-table="shares">
       <tbody>
         <tr v-for="(share, id) in result.shares" :key="id">
@@ -371,7 +350,7 @@ const NAMES = {
 }
 .entry {
   display: grid;
-  grid-template-columns: 0.8fr 0.8fr 0.9fr 1.35fr 1fr auto;
+  grid-template-columns: 0.8fr 0.8fr 0.9fr 1.35fr 1fr;
   gap: 8px;
   align-items: center;
   margin: 12px 0;

@@ -133,19 +133,7 @@ const moment = computed(() => {
         now ? 'Another one' : 'Throw one'
       }}</v-btn>
       <v-btn v-if="now" data-act="watch-again" @click="again">Watch again</v-btn>
-      <div class="picks" role="group" aria-label="Difficulty">
-        <button
-          v-for="item in DIFFICULTIES"
-          :key="item.id"
-          type="button"
-          class="plain pick"
-          :class="{ on: difficulty === item.id }"
-          :aria-pressed="difficulty === item.id"
-          @click="difficulty = item.id"
-        >
-          {{ item.label }}
-        </button>
-      </div>
+      <PickOne v-model="difficulty" :options="DIFFICULTIES" label="Difficulty" mark="difficulty" />
       <span v-if="moment" class="num small"
         >{{ figure(moment.t, 1) }} s · {{ amount(moment.z, 'm', 1) }} up<template v-if="said">
           · {{ amount(moment.speed, 'm/s', 1) }}</template
@@ -229,19 +217,6 @@ const moment = computed(() => {
   align-items: center;
   margin: 4px 0 8px;
 }
-.picks {
-  display: flex;
-  gap: 12px;
-}
-.pick {
-  color: var(--quiet);
-  text-decoration: underline dotted;
-}
-.pick.on {
-  color: inherit;
-  font-weight: 650;
-  text-decoration: none;
-}
 .above {
   width: min(100%, 640px);
   height: auto;
@@ -274,9 +249,6 @@ const moment = computed(() => {
   text-decoration: underline;
 }
 @media (max-width: 700px) {
-  .pick {
-    min-height: 44px;
-  }
   .above {
     margin-left: 0;
   }
