@@ -73,6 +73,7 @@ const ROOMS = {
   'workshop/power': [...DESIGN, 'workshop/advice', 'workshop/toss'],
   'workshop/card': [...DESIGN, 'workshop/advice', 'workshop/balance', 'workshop/power', 'workshop/toss'],
   'workshop/diagnosis': [...DESIGN, 'workshop/power', 'workshop/toss'],
+  'workshop/repair': DESIGN,
   'workshop/readiness': [...DESIGN, 'workshop/advice'],
   'study/nudges': DESIGN,
   'study/combinations': DESIGN,

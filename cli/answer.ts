@@ -12,6 +12,7 @@ import { gcodeVerb } from './gcode'
 import { sourceOf, type Source } from './input'
 import { layVerb } from './lay'
 import { liftVerb } from './lift'
+import { mendVerb } from './mend'
 import { orderVerb } from './order'
 import { powerVerb } from './power'
 import { propellerVerb } from './propeller'
@@ -46,6 +47,7 @@ const VERBS: Record<string, Verb> = {
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
   diagnose: { run: diagnoseVerb },
+  mend: { run: mendVerb, options: ['piece', 'at'] },
   propeller: { run: propellerVerb },
   power: { run: powerVerb },
   toss: {
@@ -72,6 +74,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   power FILE      a project's drive, or one of a few figures: thrust, current, speed, climb, minutes, limits
   toss FILE       a project thrown by hand, or an aircraft of a few figures [--speed --angle --elevator --cg --wind]
   diagnose FILE   a project with flights: what is off with it, how likely, what would tell, what mends it
+  mend FILE       a piece that broke: the ways to mend it, computed --piece ID --at MM
   book FILE       a project's book as PDF --out PDF [--paper a4|letter] [--html true] [--sheets true]
 FILE is a path, or - for standard input. One JSON object comes out; a mistake in the input is one line on
 standard error, with exit status 2.`

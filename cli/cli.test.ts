@@ -379,6 +379,22 @@ describe('command line', () => {
     expect((await json(['diagnose', '-'], JSON.stringify({ ...doc, flights: [] }))).tooLittle).toBe(true)
   })
 
+  it('mend: every way with its figures; a place outside and a piece that is not there are named', async () => {
+    const doc = JSON.stringify(DEMOS[0])
+    const { ways } = await json(['mend', '-', '--piece', 'body-1', '--at', '60'], doc)
+    expect(ways.map((way: { code: string }) => way.code)).toEqual(['new-piece', 'rest', 'glue'])
+    expect(ways[1].hours).toBeLessThan(ways[0].hours)
+    for (const way of ways)
+      expect(Object.keys(way)).toEqual(expect.arrayContaining(['massG', 'hours', 'cost', 'reserve', 'cgMm']))
+    expect((await run(['mend', '-', '--piece', 'body-1', '--at', '900'], doc)).err).toMatch(
+      /--at: 900 lies outside Body 1/,
+    )
+    expect((await run(['mend', '-', '--piece', 'tail-9', '--at', '9'], doc)).err).toMatch(
+      /--piece: there is no piece/,
+    )
+    expect((await run(['mend', '-', '--piece', 'body-1'], doc)).err).toMatch(/--at: wants the place/)
+  })
+
   it('propeller: by chord law and by stations the same; power: a project and a handful of figures', async () => {
     const by = async (input: object) => json(['propeller', '-'], JSON.stringify(input))
     const law = await by({ diameterM: 0.2286, pitchM: 0.1143, rpm: 7000, speeds: [0, 8, 16] })

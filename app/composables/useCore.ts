@@ -38,6 +38,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   power: 60_000,
   flightCard: 60_000,
   diagnose: 60_000,
+  repairs: 60_000,
   survivingBalance: 60_000,
   wingSets: 60_000,
   balanceTemplates: 60_000,

@@ -97,6 +97,7 @@ import {
   type LinkageSheet,
 } from '../../core/workshop/build'
 import { diagnose, type Diagnosis } from '../../core/workshop/diagnosis'
+import { repairs, type Repair } from '../../core/workshop/repair'
 import { flightCard, type FlightCard } from '../../core/workshop/card'
 import {
   dummyMasses,
@@ -410,6 +411,9 @@ const api = {
     const own = known(doc)
     return diagnose(own, aside.assess(own), aside.flown(own).pitch(true))
   },
+  /** Ways to mend a piece that broke at a place, mm. */
+  repairs: (doc: ProjectFile, piece: string, atMm: number): Repair[] =>
+    repairs(aside, known(doc), piece, atMm),
   flightCard: (doc: ProjectFile): FlightCard => flightCard(aside, known(doc)),
   /** How far the balance may move before this throw no longer glides; half a second of tosses. */
   survivingBalance: (tables: PitchTables, thrown: Throw): { foreMm: number; aftMm: number } =>

@@ -4,6 +4,7 @@ import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { diagnose } from '../../core/workshop/diagnosis'
+import { repairs } from '../../core/workshop/repair'
 import { powerReport } from '../../core/workshop/power'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
@@ -181,5 +182,23 @@ describe('what follows from it', () => {
     await page.until(`[data-cause="${own.causes[0].code}"]`)
     expect(own.causes[0].code).toBe('cg')
     expect(await page.text('[data-cause="cg"]')).toContain(`${(100 * own.causes[0].chance).toFixed(0)} %`)
+  })
+
+  it('a broken nose: every way to mend it with the core’s figures', async () => {
+    await page.fresh('/log', thistledown)
+    await page.until('[data-tab="broke"]')
+    await page.press('[data-tab="broke"]')
+    await page.until('[data-table="repairs"]')
+    await page.choose('[data-field="broke-piece"]', 'Body 1')
+    await page.type('[data-field="broke-at"]', '60')
+    const [, rest] = repairs(assessor, thistledown, 'body-1', 60)
+    await page.driver.wait(
+      async () => (await page.text('[data-way="rest"]')).includes(`${rest.hours.toFixed(1)} h`),
+      PATIENCE,
+      'the rest is not told',
+    )
+    expect(await page.text('[data-way="rest"]')).toContain(`${rest.cgMm.toFixed(1)} mm`)
+    await page.type('[data-field="broke-at"]', '900')
+    expect(await page.text('[data-field="broke-at"]')).toContain('from 0 to 152')
   })
 })

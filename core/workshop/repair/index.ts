@@ -1,0 +1,1 @@
+export { repairs, type Repair } from './repairs'

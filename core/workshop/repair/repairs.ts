@@ -1,0 +1,252 @@
+/**
+ * Ways to mend a piece that broke at a place, each computed on the whole aircraft: printed whole, its rest alone, glued and
+ * filled, splinted. A cut of the document goes through both halves; only one is mended, so masses are those of one side.
+ */
+import { stockGramsPerMetre, type Assessment, type Assessor } from '../../assess'
+import { admissible, stops } from '../../change'
+import {
+  DocumentError,
+  newPieceNumber,
+  type Cuts,
+  type Joint,
+  type ProjectFile,
+  type SurfaceName,
+} from '../../document'
+import { LIBRARIES, stockOr } from '../../libraries'
+import { q, say, type Words } from '../../units'
+
+export interface Repair {
+  code: 'new-piece' | 'rest' | 'glue' | 'splint'
+  what: Words
+  /** On top of the aircraft as it was, g. */
+  massG: number
+  hours: number
+  cost: number
+  /** Of the whole aircraft with it. */
+  reserve: number
+  cgMm: number
+  /** What is known against it, or nothing. */
+  against: Words
+}
+
+/** A sound layer lies so far inward of a break, and stump and rest are no shorter than this, mm. */
+const SOUND = 4,
+  SHORTEST = 12
+/** A glued break: film of glue over the wall (mm), filler and tape round it (g/mm), glue's density (g/mm³) and price (a gram). */
+const FILM = 0.3,
+  FILLER = 0.004,
+  GLUE_DENSITY = 1.15e-3,
+  GLUE_PRICE = 0.3
+const PLASTIC = 1.24e-3
+/** A splint reaches so far to either side, mm. */
+const SPLINT = 60,
+  ROD = 'rod-3'
+
+type Part = keyof Cuts
+const CUT_PARTS: readonly string[] = ['wing', 'horizontal', 'vertical', 'body']
+
+/** Throws `DocumentError` where there is no such piece, or the place lies outside it. Most sound first. */
+export function repairs(assessor: Assessor, doc: ProjectFile, pieceId: string, atMm: number): Repair[] {
+  const before = assessor.assess(doc)
+  const report = before.pieces.find(item => item.id === pieceId)
+  if (!report)
+    throw new DocumentError(
+      '--piece',
+      `there is no piece "${pieceId.slice(0, 60)}"; pieces: ${before.pieces
+        .map(item => item.id)
+        .slice(0, 40)
+        .join(', ')}`,
+    )
+  const { fromMm, toMm } = report
+  if (!(atMm >= fromMm && atMm <= toMm))
+    throw new DocumentError(
+      '--at',
+      `${atMm} lies outside ${report.name}, which reaches from ${fromMm.toFixed(0)} to ${toMm.toFixed(0)} mm`,
+    )
+  const break_ = { doc, before, report, atMm, assessor }
+  const cuts = CUT_PARTS.includes(report.part) && report.kind === 'fixed'
+  return [
+    whole(break_),
+    ...(cuts ? rest(break_) : []),
+    ...glued(break_, cuts),
+    ...(cuts && report.part !== 'body' ? splinted(break_) : []),
+  ]
+}
+
+interface Break {
+  doc: ProjectFile
+  before: Assessment
+  report: Assessment['pieces'][number]
+  atMm: number
+  assessor: Assessor
+}
+
+/** Where it balances with so many grams more at the piece. */
+function cgWith({ before, report }: Break, grams: number): number {
+  const { massG, cgMm } = before.totals
+  return (massG * cgMm[0] + grams * report.centreMm[0]) / (massG + grams)
+}
+
+const whole = ({ before, report }: Break): Repair => ({
+  code: 'new-piece',
+  what: say`Print ${report.name} anew, whole`,
+  massG: 0,
+  hours: report.hours,
+  cost: report.cost,
+  reserve: before.strength.reserve,
+  cgMm: before.totals.cgMm[0],
+  against: say`every joint of it is parted and glued again; the fillets of the old one stay on its neighbours`,
+})
+
+function withCut(
+  { doc, report }: Break,
+  atMm: number,
+  kind: Joint['kind'],
+): { doc: ProjectFile; number: number } {
+  const part = report.part as Part
+  const number = newPieceNumber(doc, part)
+  const cut = { atMm: Math.round(10 * atMm) / 10, joint: { kind, toleranceMm: 0.2 }, piece: number }
+  return { number, doc: { ...doc, cuts: { ...doc.cuts, [part]: [...doc.cuts[part], cut] } } }
+}
+
+/** What stays is the side towards the middle of the aircraft: of a wing its root's, of a body the wing's. */
+const restBegins = ({ report, before }: Break): boolean =>
+  report.part === 'body' && report.centreMm[0] < before.totals.cgMm[0]
+
+/** Cut at a sound layer; the stump stays, its rest is printed with a joint. */
+function rest(own: Break): Repair[] {
+  const { doc, report, atMm, before, assessor } = own
+  const layer = doc.zones.find(zone => zone.id === report.zone)?.recipe.layerHeightMm ?? 0.2
+  const first = restBegins(own)
+  const layers = (atMm + (first ? SOUND : -SOUND) - report.fromMm) / layer
+  const sound = report.fromMm + (first ? Math.ceil(layers) : Math.floor(layers)) * layer
+  if (sound - report.fromMm < SHORTEST || report.toMm - sound < SHORTEST) return []
+  const kinds: Array<Joint['kind']> = report.part === 'body' ? ['lip', 'pins'] : ['pins', 'tongue', 'lip']
+  const tried = kinds.flatMap(kind => {
+    const { doc: next, number } = withCut(own, sound, kind)
+    if (!admissible(next)) return []
+    const after = assessor.assess(next)
+    const side = report.side === 'centre' ? '' : `-${report.side}`
+    const beyond = after.pieces.find(item => item.id === `${report.part}-${number}${side}`)
+    const inner = after.pieces.find(item => item.id === report.id)
+    if (!beyond || !inner || stops(after) > stops(before)) return []
+    return [{ kind, after, stump: first ? beyond : inner, printed: first ? inner : beyond }]
+  })
+  const best = tried.sort((a, b) => b.after.strength.reserve - a.after.strength.reserve)[0]
+  if (!best) return []
+  const added = best.stump.predictedG + best.printed.predictedG - report.predictedG
+  const long = first ? sound - report.fromMm : report.toMm - sound
+  return [
+    {
+      code: 'rest',
+      what: say`Cut at the sound layer at ${q(sound, 'mm', 1)}, print the ${q(long, 'mm', 0)} ${first ? 'before' : 'beyond'} it with ${JOINTS[best.kind]}, and glue`,
+      massG: added,
+      hours: best.printed.hours,
+      cost: best.printed.cost,
+      reserve: best.after.strength.reserve,
+      cgMm: cgWith(own, added),
+      against: 'the stump must be cut square, along one layer, and fit the new joint',
+    },
+  ]
+}
+const JOINTS: Record<Joint['kind'], string> = {
+  butt: 'plain faces',
+  lip: 'a lip',
+  pins: 'pins',
+  tongue: 'a tongue',
+  bolts: 'bolts',
+}
+
+/** Wall of the piece in section, mm², and about how far it is round, mm. */
+function sectionOf({ report }: Break): { wall: number; round: number } {
+  const wall = report.predictedG / PLASTIC / Math.max(1, report.toMm - report.fromMm)
+  const [length, width] = [...report.boxMm].sort((a, b) => b - a).slice(1)
+  return { wall, round: 2 * (length + width) }
+}
+
+function glueGrams(own: Break): number {
+  const { wall, round } = sectionOf(own)
+  return wall * FILM * GLUE_DENSITY + FILLER * round
+}
+
+/** As a butt joint of its own at the break: glue bears what it bears at every other. */
+function glued(own: Break, cuts: boolean): Repair[] {
+  const grams = glueGrams(own)
+  const base = {
+    code: 'glue' as const,
+    what: say`Glue the break and fill it: ${q(grams, 'g', 1)}`,
+    massG: grams,
+    hours: 0,
+    cost: grams * GLUE_PRICE,
+    cgMm: cgWith(own, grams),
+  }
+  const against = 'only where both faces are there and meet; a foamed or crushed edge holds less'
+  if (!cuts)
+    return [
+      {
+        ...base,
+        reserve: own.before.strength.reserve,
+        against: say`what it bears is not reckoned; ${against}`,
+      },
+    ]
+  const after = assessedWith(own, withCut(own, insideOf(own), 'butt').doc)
+  return after
+    ? [{ ...base, reserve: Math.min(own.before.strength.reserve, after.strength.reserve), against }]
+    : []
+}
+
+/** A cut cannot lie on an end of its piece. */
+const insideOf = ({ report, atMm }: Break): number =>
+  Math.min(report.toMm - 2, Math.max(report.fromMm + 2, atMm))
+
+function assessedWith({ assessor }: Break, next: ProjectFile): Assessment | null {
+  return admissible(next) ? assessor.assess(next) : null
+}
+
+/** Glued, with a carbon rod let in across the break. */
+function splinted(own: Break): Repair[] {
+  const { report, atMm, before } = own
+  const cut = withCut(own, insideOf(own), 'butt').doc
+  const from = Math.max(0, atMm - SPLINT),
+    to = atMm + SPLINT
+  let id = 'splint'
+  while (cut.spars.some(spar => spar.id === id)) id += 'x'
+  const next: ProjectFile = {
+    ...cut,
+    spars: [
+      ...cut.spars,
+      {
+        id,
+        name: 'Splint',
+        stock: ROD,
+        surface: report.part as SurfaceName,
+        fromMm: from,
+        toMm: to,
+        rootShare: 0.45,
+        tipShare: 0.45,
+        clearanceMm: 0.15,
+        through: false,
+        fixing: 'bonded',
+        lay: 'middle',
+        route: 'straight',
+      },
+    ],
+  }
+  const after = assessedWith(own, next)
+  if (!after || stops(after) > stops(before)) return []
+  const rod = (stockGramsPerMetre(ROD) * (to - from)) / 1000
+  const grams = glueGrams(own) + rod
+  const { price } = stockOr(LIBRARIES, ROD)
+  return [
+    {
+      code: 'splint',
+      what: say`Glue it and let a rod of ${q(3, 'mm')} in across the break, ${q(to - from, 'mm', 0)} long`,
+      massG: grams,
+      hours: 0,
+      cost: glueGrams(own) * GLUE_PRICE + (price * (to - from)) / 1000,
+      reserve: Math.min(before.strength.reserve, after.strength.reserve),
+      cgMm: cgWith(own, grams),
+      against: 'carbon dust: cut and sand it wet, with mask and gloves',
+    },
+  ]
+}
