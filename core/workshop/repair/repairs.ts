@@ -121,7 +121,7 @@ function rest(own: Break): Repair[] {
   const layers = (atMm + (first ? SOUND : -SOUND) - report.fromMm) / layer
   const sound = report.fromMm + (first ? Math.ceil(layers) : Math.floor(layers)) * layer
   if (sound - report.fromMm < SHORTEST || report.toMm - sound < SHORTEST) return []
-  const kinds: Array<Joint['kind']> = report.part === 'body' ? ['lip', 'pins'] : ['pins', 'tongue', 'lip']
+  const kinds: Array<Joint['kind']> = report.part === 'body' ? ['lip', 'pins'] : ['pins', 'tongue']
   const tried = kinds.flatMap(kind => {
     const { doc: next, number } = withCut(own, sound, kind)
     if (!admissible(next)) return []
