@@ -1,5 +1,6 @@
 /** The drive of the present design: what the core says of it, and its parts as they are edited. */
 import type { Equipment, Power } from '../../core/document'
+import { amount } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 import type { PowerReport, StandResult } from '../../core/workshop/power'
@@ -19,6 +20,15 @@ export function usePowerReport() {
   return { told, busy, fault, fresh }
 }
 
+/** What stands on the shelf, as a list to choose from. */
+export const shelfOf = (list: ReadonlyArray<{ id: string; name: string; massG: number }>) =>
+  list.map(item => ({
+    title: `${item.name}, ${amount(item.massG, 'g', item.massG < 20 ? 1 : 0)}`,
+    value: item.id,
+  }))
+
+type Spec = 'motor' | 'controller' | 'propeller' | 'fan' | 'battery'
+
 export function usePower() {
   const { doc, edit } = useBench()
   const told = useState<Told | null>('power-told', () => null)
@@ -35,5 +45,15 @@ export function usePower() {
     edit(label, draft => {
       apply(draft.power as Power)
     })
-  return { doc, told, motor, controller, pack, turns, change, set, edit }
+  /** One figure of a part's own figures; the first that is typed brings ordinary ones for the rest. */
+  const figureOf = (item: Equipment | null, spec: Spec, field: string, plain: object) => ({
+    value: ((item?.[spec] ?? null) as Record<string, number | null> | null)?.[field] ?? null,
+    set: (value: number | null) =>
+      item &&
+      change(item, `set ${field}`, own => {
+        const before = (own[spec] ?? plain) as Record<string, unknown>
+        ;(own as Record<string, unknown>)[spec] = { ...before, [field]: value }
+      }),
+  })
+  return { doc, told, motor, controller, pack, turns, change, set, edit, figureOf }
 }
