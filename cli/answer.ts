@@ -52,7 +52,19 @@ const VERBS: Record<string, Verb> = {
   power: { run: powerVerb },
   toss: {
     run: tossVerb,
-    options: ['speed', 'angle', 'elevator', 'cg', 'wind', 'gust', 'height', 'payload', 'throttle', 'after'],
+    options: [
+      'speed',
+      'angle',
+      'elevator',
+      'cg',
+      'wind',
+      'gust',
+      'height',
+      'payload',
+      'throttle',
+      'after',
+      'tail',
+    ],
   },
   book: { run: bookVerb, options: ['out', 'paper', 'html', 'sheets'] },
 }

@@ -3,7 +3,7 @@ import { createAssessor } from '../core/assess'
 import { DocumentError, parseJson, readProject } from '../core/document'
 import { written as inWords } from '../core/units'
 import { pullOf } from '../core/workshop/power'
-import { steadyGlide, toss } from '../core/workshop/toss'
+import { elevatorOf, steadyGlide, toss } from '../core/workshop/toss'
 import { fly, runningOut, simpleGlider, type Point } from '../core/toss'
 import type { Arguments } from './answer'
 import { LIMITS, parseInput } from './parse'
@@ -51,6 +51,7 @@ function project(text: string, options: Record<string, string>): unknown {
     pathDeg: number(options, 'angle', 0, -80, 80),
     heightM: number(options, 'height', 1.8, 0.1, 200),
     elevatorDeg: number(options, 'elevator', glide?.controlDeg ?? 0, -60, 60),
+    tailDeg: number(options, 'tail', 0, -20, 20),
     windMs: number(options, 'wind', 0, -20, 30),
     gustMs: number(options, 'gust', 0, -20, 20),
     throttlePct: number(options, 'throttle', 0, 0, 100),
@@ -64,7 +65,7 @@ function project(text: string, options: Record<string, string>): unknown {
       'the project says no motor, propeller and battery with their figures',
     )
   const found = toss(tables, thrown, cgShift, pull)
-  const steady = steadyGlide(tables, thrown.elevatorDeg, cgShift)
+  const steady = steadyGlide(tables, elevatorOf(tables, thrown), cgShift)
   return {
     ...thrown,
     cgMm,

@@ -27,6 +27,7 @@ export function useToss() {
     pathDeg: 0,
     heightM: 1.8,
     elevatorDeg: now.value.trim.find(row => row.id === 'glide')?.controlDeg ?? 0,
+    tailDeg: 0,
     windMs: 0,
     gustMs: 0,
     throttlePct: 0,

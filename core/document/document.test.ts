@@ -136,6 +136,23 @@ describe('project files', () => {
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
+  it('of flights of version 8 what stood there untyped is no note, and what was typed is', () => {
+    const { power: _, ...bare } = DEMOS[0]
+    const old = (more: object) => {
+      const { signs: _s, glideRatio: _g, ...flight } = DEMOS[0].flights[0]
+      return readProject(JSON.stringify({ ...bare, version: 8, flights: [{ ...flight, ...more }] }))
+        .flights[0]
+    }
+    expect(old({ elevatorTrimDeg: 0, aileronTrimDeg: -1, usedMah: 0, motorC: 20 })).toMatchObject({
+      elevatorTrimDeg: null,
+      aileronTrimDeg: -1,
+      usedMah: null,
+      motorC: null,
+      signs: [],
+      glideRatio: null,
+    })
+    expect(old({})).toMatchObject({ elevatorTrimDeg: -1.5, usedMah: 640, motorC: 47 })
+  })
   it('a file of version 2 is read with what it did not say, one of version 3 has wing bolts of 3 mm, and one of this version is left as it is', () => {
     const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & {
       brief: { topSpeedMs?: number; gustMs?: number }

@@ -240,6 +240,13 @@ export const USUAL_POWER: Power = {
   bladesG: [],
 }
 
+/** What stood in a field of version 8 before anybody typed there is no note: nobody is to be diagnosed by it. */
+const UNTYPED = { elevatorTrimDeg: 0, aileronTrimDeg: 0, usedMah: 0, motorC: 20 }
+const unnoted = (flight: Loose): Loose =>
+  Object.fromEntries(
+    Object.entries(UNTYPED).flatMap(([field, value]) => (flight[field] === value ? [[field, null]] : [])),
+  )
+
 /** What version 8 did not say: what motors, controllers and propellers are; how it is flown on a charge. */
 export const fromVersion8 = (raw: unknown): unknown =>
   isObject(raw)
@@ -247,7 +254,12 @@ export const fromVersion8 = (raw: unknown): unknown =>
         power: USUAL_POWER,
         ...raw,
         version: 9,
-        flights: each(raw.flights, flight => ({ glideRatio: null, signs: [], ...flight })),
+        flights: each(raw.flights, flight => ({
+          glideRatio: null,
+          signs: [],
+          ...flight,
+          ...unnoted(flight),
+        })),
         equipment: each(raw.equipment, item => ({
           ...NO_SPECS,
           ...item,

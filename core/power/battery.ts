@@ -20,6 +20,9 @@ const curve = monotoneCubic(LEFT, VOLTS)
 
 export const openVoltage = ({ cells }: Pick<Battery, 'cells'>, left: number): number => cells * curve(left)
 
+/** Share of charge at which a drive is said to stand, pull and fly fast: nearly full, as a launch is. */
+export const FRESH = 0.95
+
 /** Resistance of a cell times its charge, Ω·Ah: ordinary packs, on the safe side; half of it for very good ones. */
 export const CELL_OHM_AH = 0.014
 export const usualResistance = (cells: number, capacityMah: number): number =>

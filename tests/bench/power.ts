@@ -40,6 +40,7 @@ export async function power(): Promise<void> {
     pathDeg: -5,
     heightM: 1.8,
     elevatorDeg: 0,
+    tailDeg: 0,
     windMs: 0,
     gustMs: 0,
     throttlePct: 0,

@@ -20,6 +20,7 @@ const start = (): Throw => ({
   pathDeg: 0,
   heightM: 1.8,
   elevatorDeg: assessor.assess(thistledown).trim.find(row => row.id === 'glide')!.controlDeg!,
+  tailDeg: 0,
   windMs: 0,
   gustMs: 0,
   throttlePct: 0,

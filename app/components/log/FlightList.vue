@@ -1,10 +1,24 @@
 <script setup lang="ts">
-import { figure, signed } from '~/composables/format'
+import type { Flight } from '../../../core/document'
+import { amount, figure, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
 const flights = computed(() => [...doc.value.flights].reverse())
-const perMinute = (mah: number, minutes: number) => (minutes > 0 ? mah / minutes : NaN)
+/** What was noted, and nothing that was not. */
+const noted = ({ minutes, windMs, elevatorTrimDeg, aileronTrimDeg, usedMah, motorC, glideRatio }: Flight) =>
+  [
+    `${figure(minutes, 1)} min`,
+    `wind ${amount(windMs, 'm/s', 1)}`,
+    elevatorTrimDeg !== null && `elevator ${signed(elevatorTrimDeg, 1)}°`,
+    aileronTrimDeg !== null && `ailerons ${signed(aileronTrimDeg, 1)}°`,
+    usedMah !== null &&
+      `${figure(usedMah)} mAh${minutes > 0 ? ` (${figure(usedMah / minutes)} a minute)` : ''}`,
+    motorC !== null && `motor ${figure(motorC)} °C`,
+    glideRatio !== null && `glide one in ${figure(glideRatio, 1)}`,
+  ]
+    .filter(Boolean)
+    .join(', ')
 </script>
 
 <template>
@@ -16,12 +30,7 @@ const perMinute = (mah: number, minutes: number) => (minutes > 0 ? mah / minutes
     <article v-for="flight in flights" :key="flight.id" class="flight" :data-flight="flight.id">
       <header>
         <h2>{{ flight.date }}</h2>
-        <span class="num quiet"
-          >{{ figure(flight.minutes, 1) }} min, wind {{ figure(flight.windMs, 1) }} m/s, elevator
-          {{ signed(flight.elevatorTrimDeg, 1) }}°, ailerons {{ signed(flight.aileronTrimDeg, 1) }}°,
-          {{ figure(flight.usedMah) }} mAh ({{ figure(perMinute(flight.usedMah, flight.minutes)) }} a minute),
-          motor {{ figure(flight.motorC) }} °C</span
-        ><v-btn
+        <span class="num quiet">{{ noted(flight) }}</span><v-btn
           variant="text"
           size="x-small"
           @click="

@@ -8,10 +8,10 @@ const empty = () => ({
   date: today(),
   minutes: 5 as number | null,
   windMs: 0 as number | null,
-  elevatorTrimDeg: 0 as number | null,
-  aileronTrimDeg: 0 as number | null,
-  usedMah: 0 as number | null,
-  motorC: 20 as number | null,
+  elevatorTrimDeg: null as number | null,
+  aileronTrimDeg: null as number | null,
+  usedMah: null as number | null,
+  motorC: null as number | null,
   glideRatio: null as number | null,
   signs: [] as Flight['signs'],
   behaviour: '',
@@ -51,10 +51,6 @@ function keep() {
   const figures = {
     minutes: entry.minutes ?? 0,
     windMs: entry.windMs ?? 0,
-    elevatorTrimDeg: entry.elevatorTrimDeg ?? 0,
-    aileronTrimDeg: entry.aileronTrimDeg ?? 0,
-    usedMah: entry.usedMah ?? 0,
-    motorC: entry.motorC ?? 20,
   }
   if (
     edit(`Log flight ${n}`, draft => {
@@ -86,6 +82,7 @@ function keep() {
     <div class="row">
       <FigureField
         v-model="entry.elevatorTrimDeg"
+        optional
         label="Elevator trim, up +"
         unit="°"
         :min="-30"
@@ -93,6 +90,7 @@ function keep() {
         data-field="trim"
       /><FigureField
         v-model="entry.aileronTrimDeg"
+        optional
         label="Aileron trim, right +"
         unit="°"
         :min="-30"
@@ -102,12 +100,21 @@ function keep() {
     <div class="row">
       <FigureField
         v-model="entry.usedMah"
+        optional
         label="Used"
         unit="mAh"
         :min="0"
         :max="50000"
         :digits="0"
-      /><FigureField v-model="entry.motorC" label="Motor after" unit="°C" :min="-40" :max="250" :digits="0" />
+      /><FigureField
+        v-model="entry.motorC"
+        optional
+        label="Motor after"
+        unit="°C"
+        :min="-40"
+        :max="250"
+        :digits="0"
+      />
     </div>
     <FigureField
       v-model="entry.glideRatio"

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Points of a thrust stand: run by the bench's own, or typed; what they say, and into the model. */
+import { mounting } from '../../../core/workshop/power'
 import type { PlotLine } from '~/components/common/PlotLines.vue'
 import { amount, figure, today, worded } from '~/composables/format'
 import { useInstruments } from '~/composables/useInstruments'
 import { usePower } from '~/composables/usePower'
 
-const { doc, told, motor, controller, pack, turns, set } = usePower()
+const { doc, told, set } = usePower()
 const bench = useInstruments()
 const { stand } = bench
 const result = computed(() => told.value?.stand ?? null)
@@ -28,29 +29,9 @@ async function tried(work: () => Promise<unknown>) {
 }
 const mount = () =>
   tried(async () => {
-    const spec = motor.value?.motor,
-      cells = pack.value?.battery,
-      propeller = turns.value?.propeller
-    if (!spec || !cells || !propeller)
-      throw new Error('the stand wants a motor, a pack and a propeller with their figures')
-    await bench.mount(stand.value!.id, {
-      name: `${motor.value!.name}, ${turns.value!.name}`,
-      motor: {
-        kv: (spec.rpmPerVolt * 2 * Math.PI) / 60,
-        resistance: spec.resistanceOhm,
-        noLoad: spec.noLoadA,
-      },
-      motorG: Math.max(1, motor.value!.massG),
-      controllerOhm: controller.value?.controller?.resistanceOhm ?? 0.008,
-      battery: {
-        cells: cells.cells,
-        charge: cells.capacityMah * 3.6,
-        resistance: cells.resistanceOhm ?? (cells.cells * 14) / cells.capacityMah,
-        temperatureC: 21,
-        age: 0,
-      },
-      propeller,
-    })
+    const parts = mounting(toRaw(doc.value))
+    if (!parts) throw new Error('the stand wants a motor, a pack and a propeller with their figures')
+    await bench.mount(stand.value!.id, parts)
   })
 /** Steady readings of a second, taken together. */
 async function logged(percent: number) {

@@ -2,6 +2,7 @@
 /** How it is thrown, and the throw that would suit it. */
 import {
   alongTable,
+  elevatorOf,
   armEnds,
   GRASS,
   stallCost,
@@ -23,7 +24,7 @@ const suits = computed(() =>
   tables.value ? suitingThrow(tables.value, thrown.value, ARM, cgShift.value) : null,
 )
 const glide = computed(() =>
-  tables.value ? steadyGlide(tables.value, thrown.value.elevatorDeg, cgShift.value) : null,
+  tables.value ? steadyGlide(tables.value, elevatorOf(tables.value, thrown.value), cgShift.value) : null,
 )
 const drops = computed(() => now.value.totals.massG > now.value.totals.emptyMassG + 0.05)
 const of = (key: keyof Throw) => ({ value: thrown.value[key], set: (value: number) => set({ [key]: value }) })
@@ -42,6 +43,9 @@ const fields = computed(() => [
       cgShiftMm.value = value
     },
   },
+  ...(tables.value?.tailDeg
+    ? [{ id: 'tail', label: 'Tail turned, nose up', unit: '°', min: -15, max: 15, ...of('tailDeg') }]
+    : []),
   { id: 'wind', label: 'Wind against it', unit: 'm/s', min: -5, max: 15, ...of('windMs') },
   { id: 'gust', label: 'Gust upward after half a second', unit: 'm/s', min: -6, max: 6, ...of('gustMs') },
   { id: 'height', label: 'From a height of', unit: 'm', min: 0.3, max: 100, ...of('heightM') },
@@ -77,7 +81,7 @@ const arm = computed(() =>
     : null,
 )
 const stallM = computed(() =>
-  tables.value ? stallCost(toRaw(tables.value), thrown.value.elevatorDeg, cgShift.value) : null,
+  tables.value ? stallCost(toRaw(tables.value), elevatorOf(tables.value, thrown.value), cgShift.value) : null,
 )
 const runs = computed(() =>
   tables.value && pull.value && doc.value.brief.launch === 'wheels'

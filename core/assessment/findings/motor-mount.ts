@@ -2,7 +2,7 @@
 import { zoneOr } from '../../geometry'
 import { printedMaterial, strengthLeft } from '../../structure'
 import { GRAVITY, gToKg, mmToM, q, say } from '../../units'
-import { running } from '../../power'
+import { FRESH, running } from '../../power'
 import { propulsionOf } from '../power'
 import { heated, type Airframe } from '../resolve'
 import type { Finding, StrengthFigures } from '../report'
@@ -21,7 +21,7 @@ const HEAD = 2
 function driveOf(doc: Airframe['doc']): { thrust: number; torque: number } | null {
   const { propulsion } = propulsionOf(doc)
   if (!propulsion) return null
-  const { thrust, torque } = running(propulsion.drive, 1, 0, 0.95)
+  const { thrust, torque } = running(propulsion.drive, 1, 0, FRESH)
   return { thrust: Math.max(0, thrust) / propulsion.drive.motors, torque: Math.max(0, torque) }
 }
 

@@ -1,13 +1,11 @@
 /** A drive that asks more of its parts than they bear, or that flies faster than the wing is held against. */
-import { rootBetween, running } from '../../power'
+import { rootBetween, FRESH, running } from '../../power'
 import { q, say } from '../../units'
 import { propulsionOf } from '../power'
 import type { Flown } from '../flight'
 import type { Finding } from '../report'
 import type { ProjectFile } from '../../document'
 
-/** Charge that it stands and flies fast with: nearly full. */
-const FRESH = 0.95
 /** Speeds at which level flight asks least, as multiples of the stall's. */
 const SLOW = [1.15, 1.3, 1.5, 1.8, 2.2, 3]
 

@@ -8,7 +8,7 @@ import { mmToM, degToRad, GRAVITY } from '../../units'
 import { standingPropellers, type DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
-import type { Loading } from './trim-rows'
+import { elevatorEffect, type Loading } from './trim-rows'
 import type { SurfaceName } from '../../document'
 import type { Airframe } from '../resolve'
 import type { PitchTables } from '../report'
@@ -87,6 +87,10 @@ export function pitchTables(
     ),
     standingPropeller: standingPropellers(airframe) / reference.area,
     induced: elevators.map(angle => alphas.map(alpha => drag(alpha, turned(angle), load.stall).induced)),
+    tailDeg:
+      control && surface === 'horizontal' && elevatorEffect(control) > 0.1
+        ? 1 / elevatorEffect(control)
+        : null,
     plates: platesOf(airframe, reference.area, reference.chord, load.x),
   }
 }

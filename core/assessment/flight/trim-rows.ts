@@ -4,7 +4,7 @@ import { GRAVITY, radToDeg, q, say, type Words } from '../../units'
 import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
-import type { SurfaceName } from '../../document'
+import type { Control, SurfaceName } from '../../document'
 import type { Airframe } from '../resolve'
 import type { TrimRow } from '../report'
 
@@ -141,9 +141,17 @@ export function tailIncidence(
   if (!tail || !roles.pitch?.startsWith('horizontal') || cruise === undefined || cruise.controlDeg === null)
     return null
   const control = tail.controls[Number(roles.pitch.split(':')[1])]
-  const hinge = Math.acos(Math.min(1, 2 * control.chordShare - 1))
-  const effect = 1 - (hinge - Math.sin(hinge)) / Math.PI
-  return cruise.controlDeg * effect * Math.max(0, control.toShare - control.fromShare)
+  return cruise.controlDeg * elevatorEffect(control)
+}
+
+/** What a degree of the elevator is worth in degrees of the whole tail (thin aerofoil), over the span that it covers. */
+export function elevatorEffect({
+  chordShare,
+  fromShare,
+  toShare,
+}: Pick<Control, 'chordShare' | 'fromShare' | 'toShare'>): number {
+  const hinge = Math.acos(Math.min(1, 2 * chordShare - 1))
+  return (1 - (hinge - Math.sin(hinge)) / Math.PI) * Math.max(0, toShare - fromShare)
 }
 
 export const loadingOf = (sum: { mass: number; x: number; z: number }, stall: number): Loading => ({

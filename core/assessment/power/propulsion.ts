@@ -88,11 +88,33 @@ export function turnedBy(spec: PropellerSpec, air: Air): Turned {
   return known
 }
 
-export const motorOf = ({ rpmPerVolt, resistanceOhm, noLoadA }: MotorSpec, learned: Learned | null) => ({
-  kv: ((rpmPerVolt * 2 * Math.PI) / 60) * (learned?.kvShare ?? 1),
-  resistance: resistanceOhm * (learned?.resistanceShare ?? 1),
-  noLoad: noLoadA * (learned?.noLoadShare ?? 1),
-})
+/** What a stand found of a motor holds for that motor alone. */
+export function motorOf({ rpmPerVolt, resistanceOhm, noLoadA }: MotorSpec, found: Learned | null) {
+  const learned = found?.rpmPerVolt === rpmPerVolt ? found : null
+  return {
+    kv: ((rpmPerVolt * 2 * Math.PI) / 60) * (learned?.kvShare ?? 1),
+    resistance: resistanceOhm * (learned?.resistanceShare ?? 1),
+    noLoad: noLoadA * (learned?.noLoadShare ?? 1),
+  }
+}
+
+/** The stand had other parts on it: what is taken over from it, and what not. */
+function strangers(learned: Learned, motor: MotorSpec, { propeller, fan }: Equipment): Words[] {
+  const said: Words[] = []
+  if (learned.rpmPerVolt !== motor.rpmPerVolt)
+    said.push(
+      say`The stand turned a motor of ${q(learned.rpmPerVolt, 'rev/min', 0)} for each volt: what it found of that one is left out`,
+    )
+  if (fan) said.push('The stand turned a propeller: what it found of that is left out for a fan')
+  else if (
+    propeller &&
+    (learned.diameterMm !== propeller.diameterMm || learned.pitchMm !== propeller.pitchMm)
+  )
+    said.push(
+      say`The stand turned a propeller of ${q(learned.diameterMm, 'mm', 0)} and ${q(learned.pitchMm, 'mm', 0)} of pitch; this one is taken to be off by as much`,
+    )
+  return said
+}
 
 /** Several packs of the same cells lie side by side. */
 export function batteryOf(
@@ -151,6 +173,8 @@ export function propulsionOf(doc: ProjectFile): {
   const count = motors.reduce((sum, item) => sum + (item.pair ? 2 : 1), 0)
   if (new Set(motors.map(item => JSON.stringify(item.motor))).size > 1)
     assumed.push(say`All ${count} motors are taken as ${motor.name}`)
+  const { learned } = doc.power
+  if (learned) assumed.push(...strangers(learned, motor.motor!, turns))
   const air = airOfField(doc)
   const turned: Turned = turns.fan
     ? (omega, speed) => fanAt(fanFrom(turns.fan!), air, omega, speed)
@@ -164,10 +188,10 @@ export function propulsionOf(doc: ProjectFile): {
     missing,
     propulsion: {
       drive: {
-        motor: motorOf(motor.motor!, doc.power.learned),
+        motor: motorOf(motor.motor!, learned),
         controller: controller?.controller?.resistanceOhm ?? USUAL_CONTROLLER,
         battery: batteryOf(alike, doc.power, doc.brief.fieldTemperatureC),
-        turned: corrected(turned, doc.power.learned),
+        turned: turns.fan ? turned : corrected(turned, learned),
         motors: count,
       },
       air,

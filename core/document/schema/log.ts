@@ -66,10 +66,10 @@ export const Flight = z.strictObject({
   date,
   minutes: z.number().min(0).max(600),
   windMs: z.number().min(0).max(40),
-  elevatorTrimDeg: z.number().min(-30).max(30),
-  aileronTrimDeg: z.number().min(-30).max(30),
-  usedMah: z.number().min(0).max(50000),
-  motorC: z.number().min(-40).max(250),
+  elevatorTrimDeg: z.number().min(-30).max(30).nullable().describe('up positive; null: not noted, as below'),
+  aileronTrimDeg: z.number().min(-30).max(30).nullable().describe('right positive'),
+  usedMah: z.number().min(0).max(50000).nullable(),
+  motorC: z.number().min(-40).max(250).nullable().describe('its case after landing, °C'),
   glideRatio: z
     .number()
     .min(0.5)

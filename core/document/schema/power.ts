@@ -55,6 +55,9 @@ export const StandPoint = z.strictObject({
 /** What the stand taught, beside what was written of the parts. */
 export const Learned = z.strictObject({
   date,
+  rpmPerVolt: z.number().min(20).max(20000).describe('written on the motor that was on the stand'),
+  diameterMm: z.number().min(20).max(1500).describe('of the propeller on it'),
+  pitchMm: z.number().min(5).max(1500),
   kvShare: z.number().min(0.3).max(3).describe('speed constant found over that written'),
   resistanceShare: z.number().min(0.1).max(10).describe('resistance of motor, likewise'),
   noLoadShare: z.number().min(0.05).max(20).describe('current at no load, likewise'),

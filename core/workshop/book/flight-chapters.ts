@@ -204,7 +204,15 @@ export function records({ doc, assessment, hand }: Source): Block[] {
       ...doc.flights.flatMap((item): Block[] => [
         {
           kind: 'text',
-          text: `${item.date}: ${hand.amount(item.minutes, 'min', 0)}, wind ${hand.amount(item.windMs, 'm/s', 1)}, ${hand.amount(item.usedMah, 'mAh', 0)} used, motor ${hand.amount(item.motorC, '°C', 0)}, trim elevator ${hand.amount(item.elevatorTrimDeg, '°', 1)}. ${item.behaviour}`,
+          text: `${[
+            `${item.date}: ${hand.amount(item.minutes, 'min', 0)}`,
+            `wind ${hand.amount(item.windMs, 'm/s', 1)}`,
+            item.usedMah !== null && `${hand.amount(item.usedMah, 'mAh', 0)} used`,
+            item.motorC !== null && `motor ${hand.amount(item.motorC, '°C', 0)}`,
+            item.elevatorTrimDeg !== null && `trim elevator ${hand.amount(item.elevatorTrimDeg, '°', 1)}`,
+          ]
+            .filter(Boolean)
+            .join(', ')}. ${item.behaviour}`,
         },
         ...[item.broke && `Broke: ${item.broke}`, item.next && `Next: ${item.next}`].flatMap(
           (text): Block[] => (text ? [{ kind: 'text', small: true, text }] : []),

@@ -56,6 +56,7 @@ export function flightCard(assessor: Assessor, doc: ProjectFile): FlightCard {
     pathDeg: 0,
     heightM: 1.8,
     elevatorDeg: glide?.controlDeg ?? 0,
+    tailDeg: 0,
     windMs: 0,
     gustMs: 0,
     throttlePct: 0,

@@ -54,6 +54,7 @@ export function modelOf(doc: ProjectFile, assessment: Assessment, tables: PitchT
   const rise = power ? power.heat.motorC - doc.brief.fieldTemperatureC : 0
   const taken = power ? power.plan.parts.reduce((sum, part) => sum + part.chargeMah, 0) : 0
   const perMinute = power && power.plan.minutes > 0 ? taken / power.plan.minutes : 0
+  const heavy = Math.max(2, 0.012 * assessment.totals.massG)
   const lift = power?.line.elevatorDeg ?? null
   const possible = CAUSES.filter(cause => {
     if (cause === 'thrust-line' || cause === 'drive' || cause === 'pack') return power !== null
@@ -66,7 +67,7 @@ export function modelOf(doc: ProjectFile, assessment: Assessment, tables: PitchT
       cg: 0.035 * mac,
       incidence: 0.8,
       warp: 0.6,
-      heavy: Math.max(2, 0.012 * assessment.totals.massG),
+      heavy,
       'thrust-line': 2.5,
       drag: 0.2,
       drive: 0.18,
@@ -143,7 +144,7 @@ export function modelOf(doc: ProjectFile, assessment: Assessment, tables: PitchT
       stall: {
         base: 0,
         noise: 0.6,
-        per: { heavy: 1.6 / Math.max(2, 0.012 * assessment.totals.massG), warp: 2.2 },
+        per: { heavy: 1.6 / heavy, warp: 2.2 },
       },
       climb: power && { base: 0, noise: 0.5, per: { drive: -7, pack: -4, drag: -1.5 } },
       end: power && { base: 0, noise: 0.5, per: { pack: -6, drag: -1, drive: -1.2 } },
@@ -166,22 +167,12 @@ function elevatorPer(doc: ProjectFile, tables: PitchTables, cruise: number) {
   return {
     base,
     cg: (at(0.004) - at(-0.004)) / 8,
-    incidence: -1 / tailEffect(doc),
+    // A wing without a tail: a degree of its twist is about one of its elevons.
+    incidence: -(tables.tailDeg ?? 1),
     /** For a degree of thrust line tilted up at the front, in cruise and at four times that pull. */
     thrust: at(0, pull, lowered) - base,
     full: at(0, 4 * pull, lowered) - base,
   }
-}
-
-/** What a degree of the whole tailplane is worth in degrees of its elevator; of a wing's twist, one. */
-function tailEffect({ tail }: ProjectFile): number {
-  const control = tail.horizontal?.controls[0]
-  if (!control) return 1
-  const hinge = Math.acos(Math.min(1, 2 * control.chordShare - 1))
-  return Math.max(
-    0.15,
-    (1 - (hinge - Math.sin(hinge)) / Math.PI) * Math.max(0.1, control.toShare - control.fromShare),
-  )
 }
 
 /** Ailerons that hold a degree of twist from middle to tip, and a gram half way out, °. Null without ailerons. */

@@ -43,9 +43,12 @@ export function notesOf({
   signs,
   glideRatio,
 }: Flight): Notes {
-  const figures: Notes['figures'] = { elevator: elevatorTrimDeg, aileron: aileronTrimDeg }
-  if (minutes >= 1 && usedMah > 0) figures.charge = usedMah / minutes
-  if (motorC > 0 && minutes >= 1) figures.motor = motorC
+  const figures: Notes['figures'] = {}
+  if (elevatorTrimDeg !== null) figures.elevator = elevatorTrimDeg
+  if (aileronTrimDeg !== null) figures.aileron = aileronTrimDeg
+  // A hop says nothing of what a minute takes, nor of heat.
+  if (usedMah !== null && minutes >= 1) figures.charge = usedMah / minutes
+  if (motorC !== null && minutes >= 1) figures.motor = motorC
   if (glideRatio !== null) figures.glide = glideRatio
   return { figures, ticks: Object.fromEntries(signs.map(({ sign, value }) => [sign, value])) }
 }

@@ -220,6 +220,13 @@ describe('the log of a project', () => {
     expect(written(found.causes[0].mend)).toMatch(/battery forward/)
     expect(written(found.reading)).toMatch(/further aft/)
   })
+  it('a flight of which nothing was noted says nothing: no figure is made up', () => {
+    const blank = { elevatorTrimDeg: null, aileronTrimDeg: null, usedMah: null, motorC: null, signs: [] }
+    const one = of([flight(blank), flight(blank)])
+    const none = of([])
+    expect(one).toMatchObject({ notes: 0, tooLittle: true, nothing: none.nothing })
+    expect(one.causes.map(cause => cause.chance)).toEqual(none.causes.map(cause => cause.chance))
+  })
   it('an empty log says too little, and what to try', () => {
     const found = of([])
     expect(found.tooLittle).toBe(true)

@@ -1,7 +1,7 @@
 /** Blades on the scale: what they shake with at full revolutions, and what to take off. */
 import { propulsionOf, type Propulsion } from '../../assess'
 import type { ProjectFile } from '../../document'
-import { bladeCentre, running, unbalance } from '../../power'
+import { bladeCentre, FRESH, running, unbalance } from '../../power'
 import { kgToG, gToKg, mToMm, q, say, type Words } from '../../units'
 
 export interface BladeBalance {
@@ -45,4 +45,4 @@ export function bladeBalance(doc: ProjectFile, weightN: number): BladeBalance | 
   }
 }
 
-const fullOf = ({ drive }: Propulsion): number => running(drive, 1, 0, 0.95).omega
+const fullOf = ({ drive }: Propulsion): number => running(drive, 1, 0, FRESH).omega

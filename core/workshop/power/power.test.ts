@@ -326,6 +326,29 @@ describe('the stand in the project', () => {
     expect(corrected.static.thrustN / own.static.thrustN).toBeCloseTo(0.9, 1)
     expect(corrected.levelMaxMs!).toBeLessThan(own.levelMaxMs!)
   })
+  it('what was found of a motor is left out for another, and of a propeller taken over, both said', () => {
+    const learned = { ...standResult(withStand(points(0.9)))!.learned, kvShare: 0.9, date: '2026-10-01' }
+    const doc = { ...thistledown, power: { ...thistledown.power, learned } }
+    const motor = thistledown.equipment.find(item => item.kind === 'motor')!.motor!
+    const other = changed(doc, 'motor', { motor: { ...motor, rpmPerVolt: 1100 } })
+    const bare = changed(thistledown, 'motor', { motor: { ...motor, rpmPerVolt: 1100 } })
+    const [with_, without] = [other, bare].map(item => propulsionOf(item).propulsion!)
+    expect(with_.drive.motor).toEqual(without.drive.motor)
+    expect(with_.assumed.map(written).join(' ')).toMatch(/a motor of 1000 rev\/min for each volt.*left out/)
+    const propeller = thistledown.equipment.find(item => item.kind === 'propeller')!.propeller!
+    const wider = propulsionOf(
+      changed(doc, 'propeller', { propeller: { ...propeller, diameterMm: 254 } }),
+    ).propulsion!
+    expect(wider.assumed.map(written).join(' ')).toMatch(/a propeller of 229 mm .* off by as much/)
+    const plain = propulsionOf(
+      changed(thistledown, 'propeller', { propeller: { ...propeller, diameterMm: 254 } }),
+    )
+    expect(wider.drive.turned(800, 5).thrust).toBeCloseTo(
+      learned.thrustShare * plain.propulsion!.drive.turned(800, 5).thrust,
+      9,
+    )
+    expect(propulsionOf(doc).propulsion!.assumed.map(written).join(' ')).not.toMatch(/The stand turned/)
+  })
   it('a point with a slipped digit is asked about, and left out it counts no more', () => {
     const stand = [...points(1), { ...points(1)[2], thrustN: 1.5 * points(1)[2].thrustN! }]
     const doubted = standResult(withStand(stand))!

@@ -12,6 +12,7 @@ import {
   idealThrust,
   idealFanThrust,
   rootBetween,
+  FRESH,
   running,
   solvePropeller,
   usableCharge,
@@ -100,8 +101,6 @@ export interface PowerReport {
 }
 
 const RPM = 60 / (2 * Math.PI)
-/** Charge at which it is said to stand, pull and fly fast: nearly full, as a launch is. */
-const FRESH = 0.95
 
 export function powerReport(doc: ProjectFile, assessment: Assessment, tables: PitchTables): PowerReport {
   const { propulsion, missing, none } = propulsionOf(doc)
@@ -131,8 +130,9 @@ function figuresOf(
   const under = thrustLine(doc, assessment.totals, turns.item)
   const drag = dragCurve(glider, tables).at
   const { levelMax, climb } = reachOf(speed => full(speed).thrust, drag, stall, weight)
-  const cruiseMs = doc.brief.cruiseMs
-  const cruiseDrag = drag(Math.max(stall, cruiseMs))
+  // Slower than its stall nothing stays level.
+  const cruiseMs = Math.max(stall, doc.brief.cruiseMs)
+  const cruiseDrag = drag(cruiseMs)
   const level = (left: number) => throttleFor(cruiseDrag, t => running(drive, t, cruiseMs, left).thrust)
   const fastest = Math.max(1.25 * (levelMax ?? 2 * stall), 2 * stall, doc.brief.cruiseMs)
   const plan = flightPlan(
@@ -232,7 +232,7 @@ function figuresOf(
 }
 
 /** Propeller to airframe and to the ground, as the proportions of the brief have them. */
-const CLEARANCES = ['prop-gap', 'ground', 'ground-fold']
+const CLEARANCES = ['prop-gap', 'ground']
 const clearances = (doc: ProjectFile, assessment: Assessment): Limit[] =>
   proportions(doc, assessment)
     .filter(item => CLEARANCES.includes(item.id))

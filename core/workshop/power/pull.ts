@@ -1,11 +1,10 @@
 /** Thrust at full throttle as plain data, for a page to throw the aircraft with. */
 import { propulsionOf, type Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
-import { running } from '../../power'
+import { FRESH, running } from '../../power'
 import { degToRad, mmToM } from '../../units'
 import type { Pull } from '../toss'
 
-const FRESH = 0.95
 /** Speeds of the table, m/s. */
 const STEP = 1.5,
   COUNT = 28

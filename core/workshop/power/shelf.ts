@@ -10,7 +10,7 @@ import {
 import { corrected, type Drive } from '../../power'
 import type { Equipment, ProjectFile, PropellerSpec } from '../../document'
 import type { Libraries } from '../../libraries'
-import { running } from '../../power'
+import { FRESH, running } from '../../power'
 import { GRAVITY, gToKg, mmToM } from '../../units'
 import { gliderOf } from '../toss'
 import { dragCurve } from './drag-curve'
@@ -51,7 +51,6 @@ export interface Offer {
 export type ShelfAsk = 'propellers' | 'packs' | 'both'
 
 const RPM = 60 / (2 * Math.PI)
-const FRESH = 0.95
 
 /** Empty where there is no propeller and battery to change. `told` may stop by returning false. */
 export async function shelfOffers(

@@ -62,6 +62,9 @@ export function standResult(doc: ProjectFile): StandResult | null {
     readings,
     shares,
     learned: {
+      rpmPerVolt: propulsion.motorSpec.rpmPerVolt,
+      diameterMm: propulsion.turns.propeller.diameterMm,
+      pitchMm: propulsion.turns.propeller.pitchMm,
       kvShare: bounded(shares.kv.value, 0.3, 3),
       resistanceShare: bounded(shares.resistance.value, 0.1, 10),
       noLoadShare: bounded(shares.noLoad.value, 0.05, 20),
@@ -105,4 +108,20 @@ function readingWords({ motorSpec }: Propulsion, { shares, misfit }: StandFit, c
   return misfit > 3
     ? say`${found}. They scatter ${q(Math.sqrt(misfit), '', 1)} times as much as a good stand does: look for a loose mount or a wrong figure`
     : found
+}
+
+/** What goes on the stand, in SI, as it is written on the parts; null where something is not told, or it is a fan. */
+export function mounting(doc: ProjectFile) {
+  const { propulsion } = propulsionOf(doc)
+  if (!propulsion?.turns.propeller) return null
+  const { motor, motorSpec, drive, turns } = propulsion
+  return {
+    name: `${motor.name}, ${turns.item.name}`.slice(0, 200),
+    motor: motorOf(motorSpec, null),
+    motorG: Math.max(1, motor.massG),
+    controllerOhm: drive.controller,
+    // In a room, and as fresh as the stand-in's pack is.
+    battery: { ...drive.battery, temperatureC: 21, age: 0 },
+    propeller: turns.propeller,
+  }
 }

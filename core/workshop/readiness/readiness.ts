@@ -5,7 +5,7 @@
 import { propulsionOf, type Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { controlThrows } from '../advice'
-import { running } from '../../power'
+import { FRESH, running } from '../../power'
 import { GRAVITY, kgToG, listed, q, say, type Words } from '../../units'
 
 export interface ReadinessItem {
@@ -164,7 +164,7 @@ function computed(
 function computedThrust(doc: ProjectFile): Words {
   const { propulsion } = propulsionOf(doc)
   if (!propulsion) return ''
-  const { thrust } = running(propulsion.drive, 1, 0, 0.95)
+  const { thrust } = running(propulsion.drive, 1, 0, FRESH)
   return say`; computed ${q(kgToG(thrust / GRAVITY), 'g', 0)}`
 }
 

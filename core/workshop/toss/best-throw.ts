@@ -2,7 +2,7 @@
 import type { PitchTables } from '../../assess'
 import { fly } from '../../toss'
 import { gliderOf } from './glider'
-import { toss, type Throw } from './toss'
+import { elevatorOf, toss, type Throw } from './toss'
 
 export interface SteadyGlide {
   speedMs: number
@@ -52,7 +52,7 @@ export function steadyGlide(tables: PitchTables, elevatorDeg: number, cgShift = 
 
 /** The throw that suits it: as it glides steadily, no faster than an arm throws. */
 export function suitingThrow(tables: PitchTables, base: Throw, armMs: number, cgShift = 0): Throw | null {
-  const glide = steadyGlide(tables, base.elevatorDeg, cgShift)
+  const glide = steadyGlide(tables, elevatorOf(tables, base), cgShift)
   if (!glide) return null
   return {
     ...base,

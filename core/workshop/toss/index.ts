@@ -1,5 +1,5 @@
 export { gliderOf } from './glider'
-export { alongTable, toss, type Pull, type Throw, type Toss } from './toss'
+export { alongTable, elevatorOf, toss, type Pull, type Throw, type Toss } from './toss'
 export { stallCost, steadyGlide, suitingThrow, survivingBalance, type SteadyGlide } from './best-throw'
 export { dummyMasses, type Bag, type DummyMasses } from './dummy-masses'
 export { armEnds, GRASS, RUNWAY, wheeledRun, type Run } from './wheeled-run'

@@ -14,6 +14,7 @@ const THROW: Throw = {
   pathDeg: -5,
   heightM: 1.8,
   elevatorDeg,
+  tailDeg: 0,
   windMs: 0,
   gustMs: 0,
   throttlePct: 0,
@@ -86,6 +87,25 @@ describe('a stall let go of', () => {
   })
   it('held far up it does not get its speed back by itself', () => {
     expect(stallCost(tables, elevatorDeg - 12)).toBeNull()
+  })
+})
+
+describe('the whole tail turned', () => {
+  it('is worth so many degrees of elevator as the lattice says of a tail that is drawn so', () => {
+    const tail = thistledown.tail.horizontal!
+    const turned = {
+      ...thistledown,
+      tail: { ...thistledown.tail, horizontal: { ...tail, incidenceDeg: tail.incidenceDeg + 1 } },
+    }
+    const cruise = (doc: typeof thistledown) =>
+      assessor.assess(doc).trim.find(row => row.id === 'cruise' && row.payload)!.controlDeg!
+    // A degree up at the nose of the tail wants its elevator up by what it is worth; the wake under it is not flat.
+    expect((cruise(turned) - cruise(thistledown)) / -tables.tailDeg!).toBeCloseTo(1, 0.6)
+    expect(tables.tailDeg!).toBeGreaterThan(1)
+  })
+  it('and is tossed as that elevator', () => {
+    const by = (more: Partial<Throw>) => toss(tables, { ...THROW, ...more }).path
+    expect(by({ tailDeg: 1 })).toEqual(by({ elevatorDeg: elevatorDeg + tables.tailDeg! }))
   })
 })
 

@@ -14,6 +14,7 @@ const THROW: Throw = {
   pathDeg: 0,
   heightM: 1.8,
   elevatorDeg: 0,
+  tailDeg: 0,
   windMs: 0,
   gustMs: 0,
   throttlePct: 0,

@@ -11,6 +11,8 @@ export interface Throw {
   heightM: number
   /** Trailing edge down. */
   elevatorDeg: number
+  /** The whole tail turned, leading edge up, beside how it is drawn; nothing without one. */
+  tailDeg: number
   /** Against it. */
   windMs: number
   /** Peak of one gust upward that meets it after half a second. */
@@ -63,7 +65,7 @@ export function toss(tables: PitchTables, thrown: Throw, cgShift = 0, pull: Pull
     path: thrown.pathDeg * RAD,
     attitude: thrown.pathDeg * RAD + incidenceAt(tables, thrown.speedMs),
     height: thrown.heightM,
-    elevator: thrown.elevatorDeg * RAD,
+    elevator: elevatorOf(tables, thrown) * RAD,
     wind: thrown.windMs,
     gust: thrown.gustMs ? { peak: thrown.gustMs, from: 0.5, seconds: 1 } : null,
     thrust: pull && thrown.throttlePct > 0 ? thrustOf(tables, thrown, cgShift, pull) : null,
@@ -71,6 +73,10 @@ export function toss(tables: PitchTables, thrown: Throw, cgShift = 0, pull: Pull
   })
   return readToss(tables, thrown, flown)
 }
+
+/** A tail that is turned counts as its elevator does: both together, ° down. */
+export const elevatorOf = ({ tailDeg }: PitchTables, thrown: Throw): number =>
+  thrown.elevatorDeg + (tailDeg ?? 0) * thrown.tailDeg
 
 /** Part of the throttle pulls that part of full thrust; a propeller that turns no longer drags as one that stands. */
 function thrustOf(tables: PitchTables, thrown: Throw, cgShift: number, pull: Pull): Thrust {

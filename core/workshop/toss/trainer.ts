@@ -108,6 +108,7 @@ export function lesson(
     pathDeg: -glide.slopeDeg + 1.5 * (chance() - 0.5),
     heightM: 1.8,
     elevatorDeg,
+    tailDeg: 0,
     windMs: 0,
     gustMs: 0,
     throttlePct: 0,
