@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Lines over a figure, with the limits that they must not pass drawn in and named. Told apart by dashes and labels. */
-import { Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
-import { Scatter } from 'vue-chartjs'
+import type { Chart } from 'chart.js'
 import { useTheme } from 'vuetify'
 import { figure, shownAs } from '~/composables/format'
+import { plotAxis, Scatter, STILL, TEXT_FONT } from '~/composables/plot'
 
 export interface PlotLine {
   label: string
@@ -38,7 +38,6 @@ const props = withDefaults(
   }>(),
   { limits: () => [], right: undefined, height: 210 },
 )
-Chart.register(LinearScale, LineElement, PointElement, Tooltip)
 const theme = useTheme()
 const by = (unit: string) => shownAs(unit).by
 const colourOf = (line: PlotLine) => {
@@ -99,7 +98,11 @@ const names = {
   afterDatasetsDraw(chart: Chart) {
     const { ctx, chartArea } = chart
     ctx.save()
-    ctx.font = '11px "Atkinson Hyperlegible Next Variable", sans-serif'
+    ctx.font = `11px ${TEXT_FONT}`
+    // Paper round the letters: a line that runs through them stays behind.
+    ctx.lineJoin = 'round'
+    ctx.lineWidth = 3
+    ctx.strokeStyle = String(theme.current.value.colors.background)
     const taken: number[] = []
     chart.data.datasets.forEach((dataset, i) => {
       const points = chart.getDatasetMeta(i).data
@@ -120,6 +123,7 @@ const names = {
       const text = String(dataset.label)
       const wide = ctx.measureText(text).width
       const x = isLimit ? chartArea.right - 2 : Math.min(point.x + 6, chartArea.right - wide - 2)
+      ctx.strokeText(text, x, y)
       ctx.fillText(text, x, y)
     })
     ctx.restore()
@@ -127,38 +131,23 @@ const names = {
 }
 const options = computed(() => {
   const ink = String(theme.current.value.colors['on-background'])
-  const axis = (own: { label: string; unit: string }, grid = true) => ({
-    title: {
-      display: true,
-      text: own.unit ? `${own.label}, ${shownAs(own.unit).unit}` : own.label,
-      color: ink,
-      font: { size: 11 },
-    },
-    grid: { color: grid ? '#8883' : 'transparent' },
-    ticks: {
-      color: ink,
-      font: { family: 'Spline Sans Mono', size: 10.5 },
-      maxTicksLimit: 7,
-      includeBounds: false,
-    },
-  })
+  const axis = (own: { label: string; unit: string }) =>
+    plotAxis(own.unit ? `${own.label}, ${shownAs(own.unit).unit}` : own.label, ink, { most: 7 })
   return {
-    animation: false as const,
-    maintainAspectRatio: false,
+    ...STILL,
     scales: {
       x: {
         ...axis(props.x),
-        type: 'linear' as const,
         // Lines and limits run from edge to edge; dots want a little room round them.
         min: (span.value[0] - room.value) * by(props.x.unit),
         max: (span.value[1] + room.value) * by(props.x.unit),
       },
-      left: { ...axis(props.left), type: 'linear' as const, position: 'left' as const, beginAtZero: true },
+      left: { ...axis(props.left), position: 'left' as const, beginAtZero: true },
       ...(props.right
         ? {
             right: {
-              ...axis(props.right, false),
-              type: 'linear' as const,
+              ...axis(props.right),
+              grid: { display: false },
               position: 'right' as const,
               beginAtZero: true,
             },

@@ -264,7 +264,7 @@ const efficient = computed(() =>
               <td />
               <td />
               <td class="r num">{{ amount(taken, 'mAh') }}</td>
-              <td class="num" data-figure="left">{{ amount(own.plan.leftPct, '%') }} left</td>
+              <td class="num left" data-figure="left">{{ amount(own.plan.leftPct, '%') }} left</td>
             </tr>
           </tbody>
         </table>
@@ -386,7 +386,8 @@ const efficient = computed(() =>
 .p3 {
   background: var(--hair);
 }
-.two td:first-child {
+.two td:first-child,
+.left {
   white-space: nowrap;
 }
 .limits {

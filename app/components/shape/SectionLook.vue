@@ -3,8 +3,6 @@
  * One section: shape with spars and servo in it, pressure, polars; measured polars in, thickness and camber
  * changed.
  */
-import { Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
-import { Scatter } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 import { parsePolar } from '../../../core/aero'
 import { DocumentError, type Aerofoil, type Surface } from '../../../core/document'
@@ -13,9 +11,9 @@ import type { PolarCurve } from '../../../core/workshop/advice'
 import { amount, figure } from '~/composables/format'
 import { SURFACE_WORDS } from '~/composables/useAerofoils'
 import { useAside } from '~/composables/useAside'
+import { plotAxis, Scatter, STILL } from '~/composables/plot'
 import { useBench } from '~/composables/useBench'
 
-Chart.register(LinearScale, LineElement, PointElement, Tooltip)
 const { doc, edit } = useBench()
 const surface = useState<'wing' | 'horizontal' | 'vertical'>('section-surface', () => 'wing')
 const share = useState('section-share', () => 0),
@@ -71,16 +69,10 @@ const lines = (of: (point: PolarCurve['points'][number]) => { x: number; y: numb
     pointRadius: curve.source === 'measured' ? 2.5 : 0,
     backgroundColor: colour(i),
   }))
-const axis = (text: string) => ({
-  title: { display: true, text, color: inks.value.ink, font: { size: 11 } },
-  ticks: { color: inks.value.ink, maxTicksLimit: 6, font: { family: 'Spline Sans Mono', size: 10.5 } },
-  grid: { color: '#8883' },
-})
 const options = (x: string, y: string) => ({
-  animation: false as const,
-  maintainAspectRatio: false,
+  ...STILL,
   plugins: { legend: { display: false } },
-  scales: { x: axis(x), y: axis(y) },
+  scales: { x: plotAxis(x, inks.value.ink), y: plotAxis(y, inks.value.ink) },
 })
 const at = computed(() => report.value!.at)
 const ends = computed(() => {

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 /** Calibration of a foaming filament on printed tubes, and its curve over temperature. */
-import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
-import { Scatter } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 import type { Recipe } from '../../../core/document'
 import { expansionAt, LIBRARIES, type Filament } from '../../../core/libraries'
@@ -10,10 +8,9 @@ import { beadSection } from '../../../core/document'
 import { calibrate, TEST_TUBE, testTube, tubeMassG, writeStl } from '../../../core/printing'
 import { download } from '~/composables/download'
 import { amount, figure, today } from '~/composables/format'
+import { plotAxis, Scatter, STILL } from '~/composables/plot'
 import { useBench } from '~/composables/useBench'
 
-Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif"
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip, Filler)
 const props = defineProps<{ filament: Filament; recipe: Recipe }>()
 const emit = defineEmits<{ take: [flow: number] }>()
 const { doc, edit } = useBench()
@@ -124,18 +121,11 @@ const curve = computed(() => {
       ],
     },
     options: {
-      animation: false as const,
-      maintainAspectRatio: false,
+      ...STILL,
       plugins: { legend: { display: false } },
       scales: {
-        x: {
-          title: { display: true, text: 'nozzle, °C', color: ink },
-          ticks: { color: ink, maxTicksLimit: 6 },
-        },
-        y: {
-          title: { display: true, text: 'expansion, ×', color: ink },
-          ticks: { color: ink, maxTicksLimit: 5 },
-        },
+        x: plotAxis('nozzle, °C', ink),
+        y: plotAxis('expansion, ×', ink, { most: 5 }),
       },
     },
   }

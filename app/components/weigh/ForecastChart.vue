@@ -1,12 +1,10 @@
 <script setup lang="ts">
 /** Flying weight as the pieces came in: what was expected after each weighing, its band, and the target. */
-import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
-import { Scatter } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 import { amount, shownAs } from '~/composables/format'
+import { plotAxis, Scatter, STILL } from '~/composables/plot'
 import { useBench } from '~/composables/useBench'
 
-Chart.register(Filler, LinearScale, LineElement, PointElement, Tooltip)
 const { doc, now } = useBench()
 const theme = useTheme()
 const stages = computed(() => now.value.forecast.stages)
@@ -54,17 +52,11 @@ const data = computed(() => {
 })
 const options = computed(() => {
   const ink = String(theme.current.value.colors['on-background'])
-  const axis = (text: string) => ({
-    title: { display: true, text, color: ink, font: { size: 11 } },
-    grid: { color: '#8883' },
-  })
-  const ticks = { color: ink, font: { family: 'Spline Sans Mono', size: 10.5 } }
   return {
-    animation: false as const,
-    maintainAspectRatio: false,
+    ...STILL,
     scales: {
-      x: { ...axis('pieces weighed'), min: 0, ticks: { ...ticks, precision: 0 } },
-      y: { ...axis(`flying weight, ${shown.value.unit}`), ticks: { ...ticks, maxTicksLimit: 6 } },
+      x: { ...plotAxis('pieces weighed', ink, { precision: 0 }), min: 0 },
+      y: plotAxis(`flying weight, ${shown.value.unit}`, ink),
     },
     plugins: {
       legend: { display: false },
