@@ -1,167 +1,11 @@
 <script setup lang="ts">
 /** Answers first: pull, climb, speed, minutes; then what is passed; then the curves. */
 import type { PowerReport } from '../../../core/workshop/power'
-import type { PlotLimit, PlotLine } from '~/components/common/PlotLines.vue'
 import { amount, figure, worded } from '~/composables/format'
 
 const props = defineProps<{ report: PowerReport; old: boolean }>()
 const own = computed(() => props.report.figures!)
 const broken = computed(() => own.value.limits.filter(limit => !limit.ok))
-const over = useState('power-over', () => 'speed')
-const views = [
-  { id: 'speed', label: 'over speed' },
-  { id: 'throttle', label: 'over throttle' },
-  { id: 'charge', label: 'over charge' },
-]
-const currentLimits = computed((): PlotLimit[] => {
-  const { motorMaxA, controllerA, packA } = own.value.limitsAt
-  const most = own.value.static.currentA
-  return [
-    { y: motorMaxA, label: `motor ${figure(motorMaxA)} A`, right: true, broken: motorMaxA < most },
-    ...(controllerA === null
-      ? []
-      : [
-          {
-            y: controllerA,
-            label: `controller ${figure(controllerA)} A`,
-            right: true,
-            broken: controllerA < most,
-          },
-        ]),
-    // A pack that bears three times as much would only flatten the curve.
-    ...(packA > 2 * Math.max(most, motorMaxA)
-      ? []
-      : [{ y: packA, label: `pack ${figure(packA)} A`, right: true, broken: packA < most }]),
-  ]
-})
-type SpeedRow = NonNullable<PowerReport['figures']>['bySpeed'][number]
-/** What is drawn beside thrust and drag, at the right. */
-const second = useState('power-second', () => 'current')
-const SECONDS: Array<{ id: string; label: string; unit: string; of: (row: SpeedRow) => number }> = [
-  { id: 'current', label: 'current', unit: 'A', of: row => Math.max(0, row.currentA) },
-  { id: 'power', label: 'power', unit: 'W', of: row => Math.max(0, row.powerW) },
-  { id: 'turns', label: 'turns', unit: 'rev/min', of: row => row.rpm },
-  { id: 'propeller', label: 'propeller’s efficiency', unit: '%', of: row => 100 * row.efficiency },
-  { id: 'motor', label: 'motor’s efficiency', unit: '%', of: row => 100 * row.motorEfficiency },
-]
-const beside = computed(() => {
-  const chosen = SECONDS.find(item => item.id === second.value) ?? SECONDS[0]!
-  const { rpm } = own.value.limitsAt
-  const most = Math.max(...own.value.bySpeed.map(row => row.rpm))
-  const limits: PlotLimit[] =
-    chosen.id === 'current'
-      ? currentLimits.value
-      : chosen.id === 'turns' && rpm !== null
-        ? [{ y: rpm, label: `blades bear ${figure(rpm)} rev/min`, right: true, broken: rpm < most }]
-        : []
-  return { ...chosen, limits }
-})
-const plot = computed(() => {
-  const { bySpeed, byThrottle, byCharge } = own.value
-  const line = <T,>(rows: readonly T[], x: (row: T) => number, y: (row: T) => number | null) =>
-    rows.map(row => ({ x: x(row), y: y(row) }))
-  const choose: Record<
-    string,
-    () => { lines: PlotLine[]; x: { label: string; unit: string }; limits: PlotLimit[] }
-  > = {
-    speed: () => ({
-      x: { label: 'speed of flight, full throttle', unit: 'm/s' },
-      limits: beside.value.limits,
-      lines: [
-        {
-          label: 'thrust',
-          points: line(
-            bySpeed,
-            r => r.speedMs,
-            r => Math.max(0, r.thrustN),
-          ),
-        },
-        {
-          label: 'drag, level',
-          colour: 'ink',
-          dash: [7, 3],
-          points: line(
-            bySpeed,
-            r => r.speedMs,
-            r => r.dragN,
-          ),
-        },
-        {
-          label: beside.value.label,
-          right: true,
-          colour: 'secondary',
-          dash: [2, 3],
-          points: line(bySpeed, r => r.speedMs, beside.value.of),
-        },
-      ],
-    }),
-    throttle: () => ({
-      x: { label: 'throttle, standing', unit: '%' },
-      limits: currentLimits.value,
-      lines: [
-        {
-          label: 'thrust',
-          points: line(
-            byThrottle,
-            r => r.throttlePct,
-            r => r.thrustN,
-          ),
-        },
-        {
-          label: 'current',
-          right: true,
-          colour: 'secondary',
-          dash: [2, 3],
-          points: line(
-            byThrottle,
-            r => r.throttlePct,
-            r => r.currentA,
-          ),
-        },
-      ],
-    }),
-    charge: () => ({
-      x: { label: 'charge left, full throttle, standing', unit: '%' },
-      limits: [
-        {
-          y: 3.3,
-          label: '3.3 V a cell',
-          right: true,
-          broken: byCharge.some(r => r.cellV < 3.3 && r.leftPct >= 25),
-        },
-      ],
-      lines: [
-        {
-          label: 'thrust',
-          points: line(
-            byCharge,
-            r => r.leftPct,
-            r => r.thrustN,
-          ),
-        },
-        {
-          label: 'a cell',
-          right: true,
-          colour: 'secondary',
-          dash: [2, 3],
-          points: line(
-            byCharge,
-            r => r.leftPct,
-            r => r.cellV,
-          ),
-        },
-      ],
-    }),
-  }
-  return choose[over.value]!()
-})
-const rightAxis = computed(() =>
-  over.value === 'charge'
-    ? { label: 'volts of a cell', unit: 'V' }
-    : over.value === 'speed'
-      ? { label: beside.value.label, unit: beside.value.unit }
-      : { label: 'current', unit: 'A' },
-)
 const WORDS = {
   launch: 'launch',
   climb: 'climb',
@@ -205,26 +49,7 @@ const efficient = computed(() =>
     <p v-else class="good small">Nothing that is looked at is passed.</p>
 
     <div class="two">
-      <figure class="curve">
-        <PickOne v-model="over" :options="views" label="Curves" mark="over" />
-        <PickOne
-          v-if="over === 'speed'"
-          v-model="second"
-          :options="SECONDS"
-          label="At the right"
-          lead="at the right"
-          mark="second"
-        />
-        <PlotLines
-          :lines="plot.lines"
-          :limits="plot.limits"
-          :x="plot.x"
-          :left="{ label: 'force', unit: 'N' }"
-          :right="rightAxis"
-          :label="`Thrust ${over === 'speed' ? 'and drag ' : ''}${plot.x.label}; ${rightAxis.label} at the right`"
-          :height="236"
-        />
-      </figure>
+      <PowerCurves :figures="own" />
       <div>
         <h3>The flight as planned</h3>
         <div
@@ -343,9 +168,6 @@ const efficient = computed(() =>
   display: grid;
   grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
   gap: 22px;
-}
-.curve {
-  margin: 6px 0 0;
 }
 .bar {
   display: flex;

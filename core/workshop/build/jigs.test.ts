@@ -5,6 +5,7 @@ import type { ProjectFile } from '../../document'
 import { intersection, measureMesh, meshOf, pieceSolid, placedMesh, type SolidKernel } from '../../geometry'
 import { testKernel } from '../../testing/kernel'
 import { gaugeAt, JIG_GAP, jigMesh, jigPrints, jigs, movingSection, type Jig } from './index'
+import { WIRE_LEG } from '../../testing/wire-leg'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
@@ -179,28 +180,7 @@ describe('jigs', () => {
 
   it('a wire leg is bent to its splay and drilled to its wire; a key is a little thinner than its slot', () => {
     const doc = structuredClone(thistledown)
-    doc.gear = [
-      {
-        id: 'main',
-        name: 'Main leg',
-        kind: 'wire',
-        xMm: 190,
-        yMm: 20,
-        zMm: -40,
-        dropMm: 80,
-        splayMm: 60,
-        thicknessMm: 3,
-        widthMm: 8,
-        zone: 'body',
-        springNmm: 5,
-        travelMm: 10,
-        wheelMm: 50,
-        tyreMm: 8,
-        wheelG: 9,
-        pair: true,
-        mount: { lengthMm: 30, widthMm: 20, depthMm: 4 },
-      },
-    ]
+    doc.gear = [WIRE_LEG]
     const list = made(doc)
     const [bend] = find(list, 'bend-main').loops
     // Its left edge: straight up into the mount, then 60 out over 80 down: 36.87°.

@@ -7,6 +7,7 @@ import { aircraft } from '../../testing/arbitraries'
 import { runs } from '../../testing/runs'
 import { trapsIn } from '../../testing/building-site'
 import { buildOrder } from './index'
+import { WIRE_LEG } from '../../testing/wire-leg'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
@@ -53,28 +54,7 @@ const gluedWing = change(thistledown, doc => {
 })
 const tTail = change(thistledown, doc => {
   doc.tail.kind = 'T'
-  doc.gear = [
-    {
-      id: 'main',
-      name: 'Main leg',
-      kind: 'wire',
-      xMm: 190,
-      yMm: 20,
-      zMm: -40,
-      dropMm: 80,
-      splayMm: 60,
-      thicknessMm: 3,
-      widthMm: 8,
-      zone: 'body',
-      springNmm: 5,
-      travelMm: 10,
-      wheelMm: 50,
-      tyreMm: 8,
-      wheelG: 9,
-      pair: true,
-      mount: { lengthMm: 30, widthMm: 20, depthMm: 4 },
-    },
-  ]
+  doc.gear = [WIRE_LEG]
 })
 const CASES = [thistledown, plover, closedBody, gluedWing, tTail]
 

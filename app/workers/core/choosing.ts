@@ -1,0 +1,101 @@
+/** What another choice would make of it: remedies, mends, single changes, combinations, sizes. */
+import type { Assessment, HeatReport, WingName } from '../../../core/assess'
+import {
+  compareDesigns,
+  filamentSwaps,
+  type DesignComparison,
+  type FilamentSwap,
+} from '../../../core/study/compared'
+import { cutsForAll, sizeReport, type SizeAsk, type SizeReport } from '../../../core/study/sizes'
+import { nudges, type Nudge } from '../../../core/study/nudges'
+import {
+  study,
+  createStudyKernel,
+  type StudyKernel,
+  type StudyProgress,
+  type StudyResult,
+  type StudyState,
+  type Vary,
+} from '../../../core/study/combinations'
+import type { Cuts, ProjectFile } from '../../../core/document'
+import { LIBRARIES } from '../../../core/libraries'
+import {
+  balanceRemedies,
+  wingSetFigures,
+  type Remedy,
+  type WingSetFigures,
+} from '../../../core/workshop/balance'
+import { compareSchools, proposeAllCuts, type SchoolFigures } from '../../../core/workshop/advice'
+import { mend, sparChoices, type Mending, type SparChoice } from '../../../core/workshop/spine'
+import { aside, known } from './memory'
+
+let space: StudyKernel | null = null
+
+export const choosing = {
+  compare: (doc: ProjectFile, zone: string, filament: string): SchoolFigures[] =>
+    compareSchools(aside, LIBRARIES, doc, zone, filament),
+  /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
+  remedies: (doc: ProjectFile): Remedy[] => balanceRemedies(aside, known(doc)),
+  /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */
+  mend: (doc: ProjectFile): Mending => mend(aside, known(doc)),
+  sparChoices: (doc: ProjectFile): SparChoice[] => sparChoices(aside, known(doc)),
+  /**
+   * Steps that would help a wing, every so many of them; `progress` is told what was found so far, and false
+   * stops.
+   */
+  nudges: (
+    doc: ProjectFile,
+    wing: WingName,
+    part: [number, number],
+    progress: (done: number, of: number, found: Nudge[]) => boolean | Promise<boolean>,
+  ): Promise<Nudge[]> => {
+    let told = 0
+    return nudges(aside, known(doc), wing, part, (done, of, found) => {
+      // Every message costs the page a little, and a search that is called off should soon know.
+      if (performance.now() - told < 40) return true
+      told = performance.now()
+      return progress(done, of, found)
+    })
+  },
+  /** Another design against this one; its drawing, to lay over this one. */
+  compareDesigns: (
+    from: ProjectFile,
+    to: ProjectFile,
+  ): { comparison: DesignComparison; drawing: Assessment['drawing'] } => {
+    const before = aside.assess(from),
+      after = aside.assess(to)
+    return { comparison: compareDesigns(before, after), drawing: before.drawing }
+  },
+  filamentSwaps: (doc: ProjectFile, zone: string | null): FilamentSwap[] =>
+    filamentSwaps(aside, known(doc), zone),
+  /** One size after another: every answer is shown as it comes. */
+  size: (doc: ProjectFile, ask: SizeAsk): SizeReport | null => sizeReport(aside, known(doc), ask),
+  /** Cuts proposed for the largest size, brought down to the first. */
+  cutsForAll: (largest: ProjectFile, factor: number): Cuts =>
+    cutsForAll(proposeAllCuts(aside.airframe(largest)), factor),
+  /**
+   * Every combination of what may vary; told a few times a second, and false stops. `from` goes on where one
+   * of the same space stood.
+   */
+  study: (
+    doc: ProjectFile,
+    vary: Vary,
+    progress: (now: StudyProgress) => boolean | Promise<boolean>,
+    from: StudyState | null,
+  ): Promise<StudyResult> => {
+    let told = 0
+    return study(
+      (space ??= createStudyKernel()),
+      known(doc),
+      vary,
+      now => {
+        if (performance.now() - told < 700) return true
+        told = performance.now()
+        return progress(now())
+      },
+      from,
+    )
+  },
+  heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
+  wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),
+}
