@@ -25,6 +25,7 @@ const DESIGN = [...KERNELS, 'assess', 'assessment', 'change']
 const ROOMS = {
   units: [],
   document: ['units'],
+  'document/merge': ['units', 'document/schema'],
   'document/schema': ['units', 'document/limits'],
   libraries: ['units', 'document'],
   geometry: ['units', 'document', 'libraries'],
@@ -72,6 +73,8 @@ const ROOMS = {
   'workshop/toss': DESIGN,
   'workshop/power': [...DESIGN, 'workshop/advice', 'workshop/toss'],
   'workshop/card': [...DESIGN, 'workshop/advice', 'workshop/balance', 'workshop/power', 'workshop/toss'],
+  'workshop/field': [...DESIGN, 'workshop/card', 'workshop/power', 'workshop/readiness'],
+  'workshop/track': [...DESIGN, 'workshop/power', 'workshop/toss'],
   'workshop/diagnosis': [...DESIGN, 'workshop/power', 'workshop/toss'],
   'workshop/repair': DESIGN,
   'workshop/readiness': [...DESIGN, 'workshop/advice'],

@@ -76,7 +76,11 @@ export default defineNuxtConfig({
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'description', content: 'Design bench for 3D-printed model aircraft' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mariposa.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/mariposa.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+        { rel: 'apple-touch-icon', href: '/mariposa-192.png' },
+      ],
     },
   },
   vite: {

@@ -35,8 +35,7 @@ const server = spawn(process.execPath, [join(root, '.output', 'server', 'index.m
     ...process.env,
     // The simulated printers and the scale of the bench.
     MARIPOSA_BENCH: '1',
-    HOST: '127.0.0.1',
-    NITRO_HOST: '127.0.0.1',
+    HOST: process.env.HOST ?? '127.0.0.1',
     PORT: String(port),
     NITRO_PORT: String(port),
   },

@@ -41,7 +41,7 @@ const VIEWS: readonly View[] = [
   { name: '06-print', path: '/print', wait: '[data-on-bed]' },
   { name: '07-weigh', path: '/weigh' },
   { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' },
-  { name: '09-maiden', path: '/maiden' },
+  { name: '09-field', path: '/field' },
   { name: '10-log', path: '/log' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' },
   {
@@ -76,7 +76,7 @@ const VIEWS: readonly View[] = [
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' },
   {
     name: '14-phone-card',
-    path: '/maiden',
+    path: '/field',
     press: '[data-act="theme"]',
     then: '[data-tab="card"]',
     wait: '[data-table="card-speeds"]',

@@ -1,5 +1,6 @@
 /** The bench's instruments where the server has some: their reports as they come, and words to them. */
 import type { InstrumentReport } from '../../server/bench/bench'
+import type { MastReport } from '../../server/bench/simulated-mast'
 import type { PrinterReport } from '../../server/bench/simulated-printer'
 import type { ScaleReport } from '../../server/bench/simulated-scale'
 import type { StandReport } from '../../server/bench/simulated-stand'
@@ -46,6 +47,7 @@ export function useInstruments() {
     printers: computed(() => reports.value.filter((item): item is PrinterReport => item.kind === 'printer')),
     scale: computed(() => reports.value.find((item): item is ScaleReport => item.kind === 'scale') ?? null),
     stand: computed(() => reports.value.find((item): item is StandReport => item.kind === 'stand') ?? null),
+    mast: computed(() => reports.value.find((item): item is MastReport => item.kind === 'mast') ?? null),
     mount: (id: string, parts: unknown) => post(`${id}/control`, { action: 'mount', parts }),
     arm: (id: string, on: boolean) => post(`${id}/control`, { action: on ? 'arm' : 'disarm' }),
     throttle: (id: string, percent: number) => post(`${id}/control`, { action: 'throttle', percent }),

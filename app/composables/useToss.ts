@@ -84,8 +84,17 @@ export function useTossed() {
   let serial = 0
   function lay() {
     if (!flown.value) return
-    const { speedMs, pathDeg, elevatorDeg } = flown.value.thrown
-    const label = `${speedMs.toFixed(1)} m/s, ${pathDeg.toFixed(0)}°, elevator ${elevatorDeg.toFixed(1)}°${flown.value.thrown.throttlePct ? `, throttle ${flown.value.thrown.throttlePct.toFixed(0)} %` : ''}${cgShiftMm.value ? `, balance ${cgShiftMm.value > 0 ? '+' : ''}${cgShiftMm.value} mm` : ''}`
+    const { speedMs, pathDeg, elevatorDeg, tailDeg, throttlePct } = flown.value.thrown
+    const label = [
+      `${speedMs.toFixed(1)} m/s`,
+      `${pathDeg.toFixed(0)}°`,
+      `elevator ${elevatorDeg.toFixed(1)}°`,
+      tailDeg && `tail ${tailDeg.toFixed(1)}°`,
+      throttlePct && `throttle ${throttlePct.toFixed(0)} %`,
+      cgShiftMm.value && `balance ${cgShiftMm.value > 0 ? '+' : ''}${cgShiftMm.value} mm`,
+    ]
+      .filter(Boolean)
+      .join(', ')
     laid.value = [...laid.value, { id: Date.now() + serial++, label, toss: flown.value }].slice(-MOST_LAID)
   }
   return { tables, flown, busy, fault, fresh, lay }

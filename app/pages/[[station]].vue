@@ -105,7 +105,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
       <p v-else-if="!failed" class="quiet">Computing the aircraft …</p>
     </aside>
     <Thread />
-    <CommandField /><Shelf /><MarksDialog /><LeaveDialog />
+    <CommandField /><Shelf /><MarksDialog /><LeaveDialog /><NewerVersion />
   </div>
 </template>
 

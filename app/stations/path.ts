@@ -66,7 +66,7 @@ export const STATIONS = [
   { id: 'build', label: 'Build', leg: 'make', question: 'What comes next, and what would it bury?' },
   { id: 'prove', label: 'Prove', leg: 'make', question: 'Does it bear on the ground what was computed?' },
   { id: 'toss', label: 'Toss', leg: 'fly', question: 'What does it do when you let go?' },
-  { id: 'maiden', label: 'Maiden', leg: 'fly', question: 'Go, or not yet?' },
+  { id: 'field', label: 'Field', leg: 'fly', question: 'Go, or not yet?' },
   { id: 'log', label: 'Log', leg: 'fly', question: 'What did it teach?' },
 ] as const satisfies readonly StationInfo[]
 

@@ -14,7 +14,7 @@ import WeighBench from '~/components/weigh/WeighBench.vue'
 import BuildBench from '~/components/build/BuildBench.vue'
 import ProveBench from '~/components/prove/ProveBench.vue'
 import TossBench from '~/components/toss/TossBench.vue'
-import MaidenBench from '~/components/maiden/MaidenBench.vue'
+import FieldBench from '~/components/field/FieldBench.vue'
 import LogBench from '~/components/log/LogBench.vue'
 import BriefTray from '~/components/brief/BriefTray.vue'
 import ShapeTray from '~/components/shape/ShapeTray.vue'
@@ -29,7 +29,7 @@ import WeighTray from '~/components/weigh/WeighTray.vue'
 import BuildTray from '~/components/build/BuildTray.vue'
 import ProveTray from '~/components/prove/ProveTray.vue'
 import TossTray from '~/components/toss/TossTray.vue'
-import MaidenTray from '~/components/maiden/MaidenTray.vue'
+import FieldTray from '~/components/field/FieldTray.vue'
 import LogTray from '~/components/log/LogTray.vue'
 import type { StationId } from './path'
 
@@ -56,6 +56,6 @@ export const ROOMS: Record<StationId, StationRoom> = {
   build: { tray: BuildTray, bench: BuildBench, share: 1 },
   prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
   toss: { tray: TossTray, bench: TossBench, share: 1 },
-  maiden: { tray: MaidenTray, bench: MaidenBench, share: 0.62, view: 'side' },
+  field: { tray: FieldTray, bench: FieldBench, share: 0.62, view: 'side' },
   log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side' },
 }

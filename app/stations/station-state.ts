@@ -15,7 +15,7 @@ const STATES: Record<string, (doc: ProjectFile, assessment: Assessment) => Stati
     if (findings.some(({ stations }) => stations.includes('weigh'))) return 'attention'
     return totals.weighedCount < pieces.length ? 'going' : 'settled'
   },
-  maiden: (doc, assessment) => {
+  field: (doc, assessment) => {
     const { verdict, items } = readiness(doc, assessment)
     if (verdict !== 'open') return verdict === 'go' ? 'settled' : 'attention'
     return items.some(item => item.byHand && item.state === 'go') ? 'going' : 'untouched'

@@ -158,5 +158,6 @@ export const useCopies = defineStore('copies', () => {
     forget,
     wake,
     exportNow,
+    taken,
   }
 })

@@ -254,7 +254,7 @@ export const useProject = defineStore('project', () => {
   }
   /** Another state of a project that is here becomes its newest edit. */
   async function takeOver(state: ProjectFile): Promise<void> {
-    const into = () => replace('As in the imported file', state)
+    const into = () => replace('Brought together with another copy', state)
     if (state.id === doc.value?.id) into()
     else await open(state.id, state.name, into)
   }

@@ -17,3 +17,7 @@ export function airAt(elevation: number, temperatureK: number): { density: numbe
     viscosity: (1.458e-6 * temperatureK ** 1.5) / (temperatureK + 110.4),
   }
 }
+
+/** Height of the standard atmosphere that has this pressure, m from Pa: the inverse of the above. */
+export const altitudeOf = (pressure: number): number =>
+  (T0 / LAPSE) * (1 - (pressure / P0) ** ((R * LAPSE) / GRAVITY))

@@ -1,4 +1,4 @@
-export { airAt } from './atmosphere'
+export { airAt, altitudeOf } from './atmosphere'
 export { factorise, solve } from './dense-solve'
 export {
   layPanels,

@@ -1,5 +1,13 @@
 /** Plover: a small pushed flying wing for evenings. No tail, twin fins at the tips, reflexed sections. */
-import { NO_SPECS, NOT_BUILT, PRINTER_DEFAULTS, RECKONED, USUAL_POWER, type ProjectFile } from '../document'
+import {
+  NO_FIELD,
+  NO_SPECS,
+  NOT_BUILT,
+  PRINTER_DEFAULTS,
+  RECKONED,
+  USUAL_POWER,
+  type ProjectFile,
+} from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
 
 const glued = { fixing: 'bonded' as const, lay: 'middle' as const, route: 'straight' as const }
@@ -26,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 9,
+  version: 10,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -278,7 +286,11 @@ export const PLOVER: ProjectFile = {
   proofs: [],
   calibrations: [],
   weighIns: [],
-  measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null },
+  measured: { massG: null, cgMm: null, thrustG: null, scales: null },
   checks: [],
   flights: [],
+  tracks: [],
+  field: NO_FIELD,
+  damages: [],
+  wishes: [],
 }

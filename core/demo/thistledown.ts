@@ -2,6 +2,7 @@
  * Thistledown: scatters wildflower seed over meadows. High wing, short body, carbon boom, electric tractor,
  * hopper at the CG.
  */
+import { THISTLEDOWN_LOG } from './thistledown-log'
 import {
   NOT_BUILT,
   NO_SPECS,
@@ -105,7 +106,7 @@ const accepted = (
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 9,
+  version: 10,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -494,48 +495,5 @@ export const THISTLEDOWN: ProjectFile = {
   gear: [],
   proofs: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 1.72, date: '2026-09-28' }],
-  weighIns: [
-    {
-      piece: 'wing-1-starboard',
-      massG: 24.9,
-      predictedG: 24.18,
-      date: '2026-10-03',
-      note: 'first piece; seam a little proud',
-    },
-    { piece: 'wing-1-port', massG: 24.5, predictedG: 24.18, date: '2026-10-04', note: '' },
-    {
-      piece: 'body-1',
-      massG: 54.0,
-      predictedG: 52.69,
-      date: '2026-10-05',
-      note: 'with base layers for the firewall',
-    },
-  ],
-  measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null },
-  checks: [
-    { item: 'surfaces-direction', date: '2026-10-24' },
-    { item: 'range', date: '2026-10-24' },
-  ],
-  flights: [
-    {
-      id: 'flight-1',
-      date: '2026-10-25',
-      minutes: 7,
-      windMs: 2.5,
-      elevatorTrimDeg: -1.5,
-      aileronTrimDeg: 0.5,
-      usedMah: 640,
-      motorC: 47,
-      glideRatio: null,
-      signs: [
-        { sign: 'dive', value: 0 },
-        { sign: 'pitch', value: 0 },
-        { sign: 'turn', value: 0 },
-      ],
-      behaviour:
-        'Glides a little fast hands off; drops the seed without a bob. Empty it wants one click of up less.',
-      broke: 'Skid under the nose scuffed through on the second landing.',
-      next: 'A thicker skid of tough filament; hopper 10 mm further back.',
-    },
-  ],
+  ...THISTLEDOWN_LOG,
 }

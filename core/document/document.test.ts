@@ -132,14 +132,23 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":10}')).toThrow(/^version: 10 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":11}')).toThrow(/^version: 11 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
   it('of flights of version 8 what stood there untyped is no note, and what was typed is', () => {
     const { power: _, ...bare } = DEMOS[0]
     const old = (more: object) => {
-      const { signs: _s, glideRatio: _g, ...flight } = DEMOS[0].flights[0]
+      const {
+        signs: _s,
+        glideRatio: _g,
+        startedAt: _t,
+        airC: _a,
+        pack: _p,
+        leftPct: _l,
+        landing: _d,
+        ...flight
+      } = DEMOS[0].flights[0]
       return readProject(JSON.stringify({ ...bare, version: 8, flights: [{ ...flight, ...more }] }))
         .flights[0]
     }
@@ -152,6 +161,31 @@ describe('project files', () => {
       glideRatio: null,
     })
     expect(old({})).toMatchObject({ elevatorTrimDeg: -1.5, usedMah: 640, motorC: 47 })
+  })
+  it('the wind of version 9 moves to the field, and nothing else of it changes', () => {
+    const { field: _f, tracks: _t, damages: _d, wishes: _w, ...bare } = DEMOS[0]
+    const read = readProject(
+      JSON.stringify({
+        ...bare,
+        version: 9,
+        measured: { ...bare.measured, massG: 700, windMs: 3 },
+        flights: bare.flights.map(
+          ({ startedAt: _s, airC: _a, pack: _p, leftPct: _l, landing: _g, ...flight }) => flight,
+        ),
+      }),
+    )
+    expect(read.measured).toEqual({ ...bare.measured, massG: 700 })
+    expect(read.field).toMatchObject({ windMs: 3, airC: null, packs: [] })
+    expect(read.flights[1]).toEqual({
+      ...DEMOS[0].flights[1],
+      startedAt: null,
+      airC: null,
+      pack: null,
+      leftPct: null,
+      landing: null,
+    })
+    const { flights: _x, measured: _m, version: _v, ...rest } = bare
+    expect(read).toMatchObject(rest)
   })
   it('a file of version 2 is read with what it did not say, one of version 3 has wing bolts of 3 mm, and one of this version is left as it is', () => {
     const now = structuredClone(DEMOS[0]) as unknown as Record<string, never> & {

@@ -3,7 +3,7 @@
  * left as it is: the check names it.
  */
 
-import { NO_SPECS, RECKONED, USUAL_C, type Build, type Power } from './schema'
+import { NO_SPECS, RECKONED, USUAL_C, type Build, type Field, type Power } from './schema'
 
 type Loose = Record<string, unknown>
 const isObject = (value: unknown): value is Loose =>
@@ -270,6 +270,48 @@ export const fromVersion8 = (raw: unknown): unknown =>
       }
     : raw
 
+/** Nothing of the field yet; bolts, hinges and horns are looked at every tenth flight. */
+export const NO_FIELD: Field = {
+  date: null,
+  airC: null,
+  pressureHpa: null,
+  windMs: null,
+  gustMs: null,
+  pack: null,
+  chargePct: null,
+  packs: [],
+  packed: [],
+  rules: [],
+  looks: [],
+  flown: null,
+  lookEvery: 10,
+}
+
+/** What a flight of version 9 did not say. */
+const UNSAID_FLIGHT = {
+  startedAt: null,
+  airC: null,
+  pack: null,
+  leftPct: null,
+  landing: null,
+}
+
+/** What version 9 did not say: the day's air, packs, what broke, wishes. The wind moves to the field. */
+export const fromVersion9 = (raw: unknown): unknown => {
+  if (!isObject(raw)) return raw
+  const { windMs = null, ...measured } = isObject(raw.measured) ? raw.measured : { windMs: null }
+  return {
+    field: { ...NO_FIELD, windMs },
+    tracks: [],
+    damages: [],
+    wishes: [],
+    ...raw,
+    version: 10,
+    measured: isObject(raw.measured) ? measured : raw.measured,
+    flights: each(raw.flights, flight => ({ ...UNSAID_FLIGHT, ...flight })),
+  }
+}
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -279,6 +321,7 @@ const STEPS = [
   fromVersion6,
   fromVersion7,
   fromVersion8,
+  fromVersion9,
 ]
 
 /** Any older version, step by step. */

@@ -8,7 +8,7 @@ import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 9
+export const PRESENT_VERSION = 10
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -17,8 +17,8 @@ z.config({ jitless: true })
 export const MAX_PROJECT_BYTES = 64_000_000
 /** All meshes of given parts together, characters: a project stays a file that can be kept and sent. */
 const MAX_MESHES = 24_000_000
-/** The greatest that the schema admits has 400 000 values, nearly all of them figures of measured polars. */
-const PROJECT_LIMITS: JsonLimits = { bytes: MAX_PROJECT_BYTES, values: 600_000, depth: 32 }
+/** The greatest that the schema admits has 550 000 values, nearly all of them figures of measured polars. */
+const PROJECT_LIMITS: JsonLimits = { bytes: MAX_PROJECT_BYTES, values: 700_000, depth: 32 }
 
 const shorten = (text: string): string => (text.length > 160 ? `${text.slice(0, 157)}…` : text)
 

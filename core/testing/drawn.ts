@@ -93,6 +93,8 @@ export function drawnDocument(random: () => number, { full = false } = {}): Proj
     switch (key) {
       case 'id':
         return `id-${++serial}`
+      case 'startedAt':
+        return '12:30'
       case 'notBefore':
       case 'begun':
       case 'ended':

@@ -47,14 +47,13 @@ describe('readiness', () => {
     const measured = {
       massG: a.totals.emptyMassG,
       cgMm: a.totals.cgEmptyMm[0],
-      windMs: wind,
       thrustG: 500,
       scales: null,
     }
     const checks = readiness(thistledown, a)
       .items.filter(item => item.byHand)
       .map(item => ({ item: item.id, date: '2026-11-01' }))
-    const doc = { ...thistledown, measured, checks }
+    const doc = { ...thistledown, measured, checks, field: { ...thistledown.field, windMs: wind } }
     return readiness(doc, assess(doc))
   }
   it('is open while anything is unknown, go when all is in order, and no-go for one thing against', () => {

@@ -22,6 +22,7 @@ const LOOPBACK = ['localhost', '127.0.0.1', '[::1]']
 /** What each route takes; everything else is read only. */
 const METHODS: ReadonlyArray<[RegExp, readonly string[]]> = [
   [/^\/api\/assess$/, ['POST']],
+  [/^\/api\/handover$/, ['GET', 'HEAD', 'POST']],
   [/^\/api\/bench\/[\w-]+\/(print|control)$/, ['POST']],
 ]
 const READ = ['GET', 'HEAD']

@@ -171,8 +171,8 @@ describe('it holds', () => {
         ),
       PATIENCE,
     )
-    await page.driver.switchTo().activeElement().sendKeys('maiden', Key.ENTER)
-    await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/maiden'), PATIENCE)
+    await page.driver.switchTo().activeElement().sendKeys('field', Key.ENTER)
+    await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/field'), PATIENCE)
     for (const theme of ['paper', 'night']) {
       for (const { id } of STATIONS.filter((_, i) => i % runs(1, theme === 'paper' ? 2 : 4) === 0)) {
         await page.station(id)

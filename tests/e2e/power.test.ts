@@ -147,7 +147,7 @@ describe('what follows from it', () => {
   })
 
   it('the flight card says what the core says, and comes as a page', async () => {
-    await page.fresh('/maiden', thistledown)
+    await page.fresh('/field', thistledown)
     await page.until('[data-tab="card"]')
     await page.press('[data-tab="card"]')
     await page.until('[data-figure="card-stall"]')

@@ -2,6 +2,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { createServer } from 'node:net'
+import { join } from 'node:path'
 
 export async function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -20,14 +21,18 @@ export interface RunningServer {
   stop(): void
 }
 
-export async function startServer(): Promise<RunningServer> {
-  const entry = new URL('../../.output/server/index.mjs', import.meta.url).pathname
+export const OUTPUT = new URL('../../.output', import.meta.url).pathname
+
+/** `output`: another build than the project's; `port`: a certain one. */
+export async function startServer({ output = OUTPUT, port = 0 } = {}): Promise<RunningServer> {
+  const entry = join(output, 'server', 'index.mjs')
   if (!existsSync(entry)) throw new Error('There is no build: run `npm run build` first')
-  const port = await freePort()
+  port ||= await freePort()
   const child: ChildProcess = spawn(process.execPath, [entry], {
     env: {
       ...process.env,
       MARIPOSA_BENCH: '1',
+      MARIPOSA_HANDOVER: '1',
       PORT: String(port),
       NITRO_PORT: String(port),
     },

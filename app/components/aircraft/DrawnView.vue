@@ -24,7 +24,7 @@ const sheet = provideSheet(
 )
 const paint = computed(() => paintFor(props.station, props.doc, props.assessment, look.paint))
 const balanced = computed(
-  () => ['balance', 'maiden', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front',
+  () => ['balance', 'field', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front',
 )
 /** Where the wing stalls first, on both sides, at the quarter chord. */
 const stalls = computed(() => {

@@ -81,7 +81,7 @@ const noted = computed(() => doc.value.build.ticks.reduce((sum, other) => sum + 
       <button type="button" class="plain link" @click="chosen = other.step.id">Open it</button>
     </p>
     <p class="row">
-      <NuxtLink to="/prove" class="link">Prove</NuxtLink><NuxtLink to="/maiden" class="link">Maiden</NuxtLink
+      <NuxtLink to="/prove" class="link">Prove</NuxtLink><NuxtLink to="/field" class="link">Field</NuxtLink
       ><button v-if="lastDone" type="button" class="plain link" data-act="last" @click="chosen = lastDone">
         Last tick
       </button>

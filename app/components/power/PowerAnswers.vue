@@ -89,7 +89,14 @@ const efficient = computed(() =>
               <td />
               <td />
               <td class="r num">{{ amount(taken, 'mAh') }}</td>
-              <td class="num left" data-figure="left">{{ amount(own.plan.leftPct, '%') }} left</td>
+              <td />
+            </tr>
+            <tr>
+              <td>left in the pack</td>
+              <td class="r num" data-figure="left">{{ amount(own.plan.leftPct, '%') }}</td>
+              <td colspan="4" class="quiet small">
+                land with {{ amount(own.plan.reservePct, '%') }}, dashed
+              </td>
             </tr>
           </tbody>
         </table>
@@ -208,8 +215,7 @@ const efficient = computed(() =>
 .p3 {
   background: var(--hair);
 }
-.two td:first-child,
-.left {
+.two td:first-child {
   white-space: nowrap;
 }
 .limits {

@@ -141,9 +141,14 @@ const lines = computed((): PlotLine[] => {
   if (!own.length) {
     const rows = told.value?.report.figures?.byThrottle ?? []
     return [
-      { label: 'thrust as computed', points: rows.map(row => ({ x: row.throttlePct, y: row.thrustN })) },
+      {
+        label: 'thrust as computed',
+        nameAt: 0.5,
+        points: rows.map(row => ({ x: row.throttlePct, y: row.thrustN })),
+      },
       {
         label: 'current as computed',
+        nameAt: 0.75,
         right: true,
         colour: 'secondary',
         dash: [2, 3],

@@ -4,6 +4,7 @@ import { formatDistanceToNow } from 'date-fns'
 import { useCopies } from '~/stores/copies'
 
 const copies = useCopies()
+const { state: offline } = useOffline()
 const last = computed(() =>
   copies.copiedAt === null
     ? 'No copy of this project has been taken yet.'
@@ -51,6 +52,13 @@ const last = computed(() =>
         @click="copies.askToPersist"
         >Ask it to keep it</v-btn
       >
+    </p>
+    <p class="quiet" data-offline>
+      {{
+        offline.ready
+          ? 'The application itself is kept here: it opens and works without a network.'
+          : 'The application is not kept here yet: without a network it opens only where this page stays open. A browser keeps it for a secure address (https, or this machine itself).'
+      }}
     </p>
   </section>
 </template>

@@ -1,33 +1,81 @@
 <script setup lang="ts">
-/** A project file whose project is here already: how the two differ, and what shall become of it. */
+/**
+ * A project that is here already comes in once more: how the two differ, part by part, and what each is taken from.
+ * What was done and noted is kept from both.
+ */
 import { useCore } from '~/composables/useCore'
 import { figure, signed } from '~/composables/format'
 import type { DesignComparison } from '../../../core/study/compared'
-import type { ProjectFile } from '../../../core/document'
+import { canonical, DocumentError, mergeCopies, partDifferences } from '../../../core/document'
+import type { Copy, ProjectFile } from '../../../core/document'
 import { useProject } from '~/stores/project'
 
 const { here, there } = defineProps<{ here: ProjectFile; there: ProjectFile }>()
 const emit = defineEmits<{ done: []; fault: [error: unknown] }>()
 const project = useProject()
 const core = useCore('aside')
+
+const parts = computed(() => partDifferences(toRaw(here), toRaw(there)))
+const takes = ref<Record<string, Copy>>({})
+const all = (copy: Copy) => {
+  takes.value = Object.fromEntries(parts.value.map(({ key }) => [key, copy]))
+}
+watch(parts, () => all('here'), { immediate: true })
+
+const unfit = ref('')
+const whole = shallowRef<ProjectFile | null>(null)
+watch(
+  [() => here, () => there, takes],
+  () => {
+    unfit.value = ''
+    try {
+      whole.value = mergeCopies(toRaw(here), toRaw(there), toRaw(takes.value))
+    } catch (error) {
+      if (!(error instanceof DocumentError)) throw error
+      whole.value = null
+      unfit.value = error.message
+    }
+  },
+  { immediate: true, deep: true },
+)
+
+/** What comes in besides the design: how many of each the other copy has more. */
+const RECORDS = [
+  ['flights', 'flight', 'flights'],
+  ['weighIns', 'weighing', 'weighings'],
+  ['checks', 'check', 'checks'],
+  ['plates', 'plate', 'plates'],
+  ['proofs', 'test', 'tests'],
+  ['damages', 'damage', 'damages'],
+  ['wishes', 'wish', 'wishes'],
+] as const
+const more = computed(() =>
+  whole.value
+    ? RECORDS.flatMap(([key, one, many]) => {
+        const n = whole.value![key].length - here[key].length
+        return n > 0 ? [`${n} ${n === 1 ? one : many}`] : []
+      })
+    : [],
+)
+const same = computed(() => canonical(here) === canonical(there))
+const changes = computed(() => !!whole.value && canonical(whole.value) !== canonical(here))
+
 const comparison = shallowRef<DesignComparison | null>(null)
 const failed = ref('')
 watch(
-  () => [here, there] as const,
-  async ([from, to]) => {
+  whole,
+  async to => {
+    if (!to || same.value) return
     comparison.value = null
+    failed.value = ''
     try {
-      comparison.value = (await core.compareDesigns(toRaw(from), toRaw(to))).comparison
+      const own = await core.compareDesigns(toRaw(here), to)
+      if (to === whole.value) comparison.value = own.comparison
     } catch (error) {
       failed.value = (error as Error).message
     }
   },
   { immediate: true },
-)
-const differing = computed(() =>
-  (Object.keys(there) as Array<keyof ProjectFile>).filter(
-    key => JSON.stringify(here[key]) !== JSON.stringify(there[key]),
-  ),
 )
 async function settle(work: () => Promise<unknown>) {
   try {
@@ -38,21 +86,66 @@ async function settle(work: () => Promise<unknown>) {
   }
 }
 const keepBoth = () => settle(() => project.add(there))
-const takeOver = () => settle(() => project.takeOver(there))
+const merge = () => settle(() => project.takeOver(whole.value!))
 </script>
 
 <template>
   <section class="compare" data-import="compare">
     <h3>{{ there.name }} is here already</h3>
-    <p v-if="!differing.length" data-same>The file holds exactly what is kept here.</p>
+    <p v-if="same" data-same>The file holds exactly what is kept here.</p>
     <template v-else>
-      <p>The file differs in: {{ differing.join(', ') }}.</p>
-      <table v-if="comparison" class="rows">
+      <p data-figure="records">
+        Kept from both: flights, weighings, checks and all else that was noted{{
+          more.length ? `; ${more.join(', ')} come in` : '; nothing of that is new here'
+        }}.
+      </p>
+      <template v-if="parts.length">
+        <p class="quiet">
+          {{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }} of the design differ: choose where
+          each comes from.
+        </p>
+        <div class="acts">
+          <v-btn size="small" @click="all('here')">All from here</v-btn>
+          <v-btn size="small" data-act="all-there" @click="all('there')">All from the file</v-btn>
+        </div>
+        <ul class="parts">
+          <li v-for="part in parts" :key="part.key" :data-part="part.key">
+            <div>
+              <b>{{ part.label }}</b>
+              <div v-if="part.lacks" class="small quiet">
+                only {{ part.lacks === 'here' ? 'in the file' : 'here' }}
+              </div>
+              <div v-for="leaf in part.differs" :key="leaf.path" class="small num leaf">
+                <span class="quiet">{{ leaf.path || 'is' }}</span> {{ leaf.here }} | {{ leaf.there }}
+              </div>
+              <div v-if="part.more" class="small quiet">and {{ part.more }} more</div>
+            </div>
+            <div class="two" role="group" :aria-label="part.label">
+              <button
+                v-for="copy in ['here', 'there'] as const"
+                :key="copy"
+                type="button"
+                class="plain pick"
+                :class="{ on: takes[part.key] === copy }"
+                :aria-pressed="takes[part.key] === copy"
+                :data-copy="copy"
+                @click="takes[part.key] = copy"
+              >
+                {{ copy === 'here' ? 'here' : 'file' }}{{ part.lacks === copy ? ': without' : '' }}
+              </button>
+            </div>
+          </li>
+        </ul>
+      </template>
+      <p v-if="unfit" class="bad" role="alert" data-fault="merge">
+        These parts do not fit each other: {{ unfit }}. Take what belongs together from one of them.
+      </p>
+      <table v-else-if="comparison && parts.length" class="rows">
         <thead>
           <tr>
             <th />
             <th>here</th>
-            <th>file</th>
+            <th>as chosen</th>
             <th>difference</th>
           </tr>
         </thead>
@@ -65,17 +158,16 @@ const takeOver = () => settle(() => project.takeOver(there))
           </tr>
         </tbody>
       </table>
-      <p v-else class="quiet">{{ failed || 'Comparing …' }}</p>
+      <p v-else-if="parts.length" class="quiet">{{ failed || 'Comparing …' }}</p>
     </template>
     <div class="acts">
-      <v-btn v-if="differing.length" color="primary" variant="flat" data-act="keep-both" @click="keepBoth"
-        >Keep both</v-btn
+      <v-btn v-if="!same" color="primary" variant="flat" :disabled="!changes" data-act="merge" @click="merge"
+        >Bring together as chosen</v-btn
       >
-      <v-btn v-if="differing.length" data-act="take-over" @click="takeOver"
-        >Take the file's design as an edit</v-btn
-      >
+      <v-btn v-if="!same" data-act="keep-both" @click="keepBoth">Keep both as projects</v-btn>
       <v-btn variant="text" data-act="leave-import" @click="emit('done')">Leave everything as it is</v-btn>
     </div>
+    <p v-if="!same" class="small quiet">It becomes one step that can be undone.</p>
   </section>
 </template>
 
@@ -84,6 +176,37 @@ const takeOver = () => settle(() => project.takeOver(there))
   border-left: 3px solid rgb(var(--v-theme-primary));
   padding-left: 12px;
   margin-bottom: 12px;
+}
+.parts {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 10px;
+}
+.parts li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.leaf {
+  overflow-wrap: anywhere;
+}
+.two {
+  display: flex;
+  gap: 6px;
+  align-items: start;
+}
+.pick {
+  border: 1px solid var(--hair);
+  border-radius: 6px;
+  padding: 5px 10px;
+  font-size: 12.5px;
+}
+.pick.on {
+  border-color: rgb(var(--v-theme-secondary));
+  background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 16%, transparent);
+  font-weight: 650;
 }
 .rows th {
   text-align: left;
@@ -101,5 +224,10 @@ const takeOver = () => settle(() => project.takeOver(there))
 .rows td {
   text-align: right;
   padding-right: 16px;
+}
+@media (max-width: 700px) {
+  .pick {
+    min-height: 44px;
+  }
 }
 </style>

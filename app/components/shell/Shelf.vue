@@ -44,14 +44,18 @@ function bring(event: Event) {
     const { text, photos } = await unpacked(file)
     const there = readProject(text)
     await restorePhotos(there.id, photos)
-    const here = await project.sameHere(there)
-    if (here) same.value = { here, there }
-    else {
-      await project.add(there)
-      close()
-    }
+    await takeIn(there)
   })
 }
+async function takeIn(there: ProjectFile) {
+  const here = await project.sameHere(there)
+  if (here) same.value = { here, there }
+  else {
+    await project.add(there)
+    close()
+  }
+}
+const got = (text: string) => attempt('What was handed over', () => takeIn(readProject(text)))
 function settled() {
   same.value = null
   close()
@@ -151,6 +155,7 @@ watch(
       <div class="acts">
         <v-btn v-for="demo in DEMOS" :key="demo.id" @click="begin(demo)">A fresh {{ demo.name }}</v-btn>
       </div>
+      <HandOver @got="got" />
       <CopiesCard />
       <div class="acts end"><v-btn variant="text" @click="close">Close</v-btn></div>
     </v-card>

@@ -4,6 +4,7 @@ import type { ProjectFile } from '../../../core/document'
 import { LIBRARIES } from '../../../core/libraries'
 import { diagnose, type Diagnosis } from '../../../core/workshop/diagnosis'
 import { repairs, type Repair } from '../../../core/workshop/repair'
+import { fieldDay, type FieldDay } from '../../../core/workshop/field'
 import { flightCard, type FlightCard } from '../../../core/workshop/card'
 import {
   dummyMasses,
@@ -57,6 +58,8 @@ export const flying = {
   /** Ways to mend a piece that broke at a place, mm. */
   repairs: (doc: ProjectFile, piece: string, atMm: number): Repair[] =>
     repairs(aside, known(doc), piece, atMm),
+  /** The aircraft in today's air, on the pack that is chosen. */
+  fieldDay: (doc: ProjectFile): FieldDay => fieldDay(aside, known(doc)),
   flightCard: (doc: ProjectFile): FlightCard => flightCard(aside, known(doc)),
   /** How far the balance may move before this throw no longer glides; half a second of tosses. */
   survivingBalance: (tables: PitchTables, thrown: Throw): { foreMm: number; aftMm: number } =>

@@ -78,7 +78,7 @@ export function finalSteps(site: Site): BuildStep[] {
       title: 'Weigh it and balance it, ready to fly',
       how: [
         say`On two scales or a stand, battery where Balance puts it; the aim stands at Balance.`,
-        'Note what it weighs and where it balances at Balance; Maiden takes it from there.',
+        'Note what it weighs and where it balances at Balance; Field takes it from there.',
       ],
       at: () => middle,
       minutes: MINUTES.balance,

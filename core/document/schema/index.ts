@@ -15,7 +15,10 @@ export {
 } from './equipment'
 export { Leg } from './gear'
 export { Given } from './given'
-export { Check, Flight, Measured, Proof, WeighIn } from './log'
+export { Field, type Flown, type Look, type Pack, type PackTest } from './field'
+export { Flight, TRACK_SAMPLES, type FlightSign, type Track } from './flight'
+export { Check, Measured, Proof, WeighIn } from './log'
+export { BREAKS, type Break, Damage, type Wish } from './mending'
 export {
   Power,
   type FanSpec,

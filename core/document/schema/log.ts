@@ -1,6 +1,6 @@
-/** What was tested, weighed, checked, measured and flown. */
+/** What was tested, weighed, checked and measured. */
 import { z } from 'zod'
-import { figure, id, list, text, date } from './fields'
+import { figure, id, text, date } from './fields'
 
 export const Proof = z.strictObject({
   id,
@@ -42,7 +42,6 @@ export const Check = z.strictObject({ item: id, date })
 export const Measured = z.strictObject({
   massG: figure('massG', 'ready to fly without payload, g').nullable(),
   cgMm: figure('positionMm', 'balance point aft of the nose without payload, mm').nullable(),
-  windMs: z.number().min(0).max(40).nullable(),
   thrustG: figure('massG', 'static thrust on the stand, g').nullable(),
   scales: z
     .strictObject({
@@ -55,37 +54,8 @@ export const Measured = z.strictObject({
     .describe('without payload, level, on two scales'),
 })
 
-/** What a pilot tried: less (or to port, or down), as it should be, more (or to starboard, or up). */
-export const FlightSign = z.strictObject({
-  sign: z.enum(['dive', 'pitch', 'power', 'turn', 'slow', 'stall', 'climb', 'end']),
-  value: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
-})
-
-export const Flight = z.strictObject({
-  id,
-  date,
-  minutes: z.number().min(0).max(600),
-  windMs: z.number().min(0).max(40),
-  elevatorTrimDeg: z.number().min(-30).max(30).nullable().describe('up positive; null: not noted, as below'),
-  aileronTrimDeg: z.number().min(-30).max(30).nullable().describe('right positive'),
-  usedMah: z.number().min(0).max(50000).nullable(),
-  motorC: z.number().min(-40).max(250).nullable().describe('its case after landing, °C'),
-  glideRatio: z
-    .number()
-    .min(0.5)
-    .max(100)
-    .nullable()
-    .describe('measured, motor off: metres on for a metre down'),
-  signs: list(FlightSign, 12).describe('what it did when it was tried'),
-  behaviour: text,
-  broke: text,
-  next: text,
-})
-
 export type Proof = z.infer<typeof Proof>
 
 export type WeighIn = z.infer<typeof WeighIn>
 
 export type Measured = z.infer<typeof Measured>
-
-export type Flight = z.infer<typeof Flight>

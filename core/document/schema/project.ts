@@ -1,5 +1,5 @@
 /**
- * The project file, version 9: what the maker wrote, in mm, g and °.
+ * The project file, version 10: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -12,7 +12,10 @@ import { Cuts } from './cuts'
 import { Equipment, Allowances } from './equipment'
 import { Leg } from './gear'
 import { Given } from './given'
-import { Proof, WeighIn, Measured, Check, Flight } from './log'
+import { Field } from './field'
+import { Flight, Track } from './flight'
+import { Proof, WeighIn, Measured, Check } from './log'
+import { Damage, Wish } from './mending'
 import { Power } from './power'
 import { Acceptance, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
@@ -21,7 +24,7 @@ import { Surface, Tail, WingSet } from './surface'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(9),
+  version: z.literal(10),
   id,
   name,
   purpose: text,
@@ -59,5 +62,9 @@ export const ProjectFile = z.strictObject({
   measured: Measured,
   checks: list(Check, 200),
   flights: list(Flight, 500),
+  tracks: list(Track, 16).describe('recordings of flights'),
+  field: Field.describe('air, packs and lists of the day'),
+  damages: list(Damage, 300).describe('what broke, and how it is mended'),
+  wishes: list(Wish, 200).describe('for the next mark'),
 })
 export type ProjectFile = z.infer<typeof ProjectFile>

@@ -149,7 +149,11 @@ export function scaleDesign(
     proofs: [],
     given: [],
     wingSets: [],
-    measured: { massG: null, cgMm: null, windMs: null, thrustG: null, scales: null },
+    measured: { massG: null, cgMm: null, thrustG: null, scales: null },
+    flights: [],
+    damages: [],
+    tracks: [],
+    field: { ...doc.field, looks: [], flown: null },
   }
 }
 

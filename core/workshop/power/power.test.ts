@@ -267,6 +267,22 @@ describe('which propeller, which pack', () => {
       }
     }
   })
+  it('what is in stands there once, as it is', async () => {
+    for (const ask of ['propellers', 'packs'] as const) {
+      const offers = (await shelfOffers(
+        thistledown,
+        assessor.assess(thistledown),
+        assessor.flown(thistledown).pitch(true),
+        LIBRARIES,
+        ask,
+      ))!
+      expect(offers.filter(offer => offer.now)).toHaveLength(1)
+      // The demo carries a pack and a propeller that the shelf has too.
+      expect(
+        offers.filter(offer => /1300 mAh|9 × 5 in/.test(offer.name) && /3S|folding/.test(offer.name)),
+      ).toHaveLength(1)
+    }
+  })
   it('nothing on the front is beaten, and everything sound off it is', async () => {
     const offers = (await shelfOffers(
       plover,

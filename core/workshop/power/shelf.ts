@@ -84,7 +84,11 @@ export async function shelfOffers(
     ...(ask === 'propellers' || propulsion.packs.length > 1
       ? []
       : libraries.batteries
-          .filter(item => item.cells === pack.battery!.cells || ask === 'packs')
+          .filter(
+            item =>
+              (item.cells === pack.battery!.cells || ask === 'packs') &&
+              !(item.cells === pack.battery!.cells && item.capacityMah === pack.battery!.capacityMah),
+          )
           .map(item => ({
             id: item.id,
             name: item.name,

@@ -1,3 +1,3 @@
 export { inspectionList, type InspectionItem } from './inspection'
 export { suggestProof } from './proof-plan'
-export { readiness, THRUST_SHARE, type ReadinessItem } from './readiness'
+export { afterFlight, readiness, THRUST_SHARE, type ReadinessItem } from './readiness'

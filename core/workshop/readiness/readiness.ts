@@ -1,5 +1,5 @@
 /**
- * Go or no-go for the maiden, from what was computed, measured and checked. It never says that a flight is
+ * Go or no-go for a flight, from what was computed, measured and checked. It never says that a flight is
  * legal or safe.
  */
 import { propulsionOf, type Assessment } from '../../assess'
@@ -16,6 +16,8 @@ export interface ReadinessItem {
   evidence: Words
   /** Ticked by hand rather than computed. */
   byHand: boolean
+  /** How long a tick holds; of what is computed, as long as it is so. */
+  each: 'once' | 'day' | 'flight'
   caution?: string
 }
 
@@ -24,19 +26,22 @@ const BY_HAND: ReadonlyArray<Omit<ReadinessItem, 'state' | 'evidence' | 'byHand'
   {
     id: 'joints',
     group: 'Airframe',
+    each: 'flight',
     label: 'Every joint, hatch and spar end looked over and flexed by hand',
     caution: 'Cyanoacrylate and its activator: air the room, keep it off eyes and skin.',
   },
   {
     id: 'surfaces-direction',
     group: 'Controls',
+    each: 'flight',
     label: 'Control surfaces move the right way: stick right, starboard aileron up',
   },
-  { id: 'surfaces-throws', group: 'Controls', label: 'Throws measured, low rates set' },
-  { id: 'range', group: 'Controls', label: 'Range checked and failsafe cuts the motor' },
+  { id: 'surfaces-throws', group: 'Controls', each: 'once', label: 'Throws measured, low rates set' },
+  { id: 'range', group: 'Controls', each: 'day', label: 'Range checked and failsafe cuts the motor' },
   {
     id: 'propeller',
     group: 'Power',
+    each: 'day',
     label: 'Propeller bolted and spins true',
     caution:
       'The propeller is live whenever the battery is in. Stand behind it, hold the aircraft, keep sleeves and faces clear.',
@@ -44,12 +49,14 @@ const BY_HAND: ReadonlyArray<Omit<ReadinessItem, 'state' | 'evidence' | 'byHand'
   {
     id: 'battery-held',
     group: 'Power',
+    each: 'flight',
     label: 'Battery charged, undamaged and cannot slide',
     caution: 'Never charge a lithium battery unattended or fly a swollen one; carry it in a fireproof bag.',
   },
   {
     id: 'field',
     group: 'Place',
+    each: 'day',
     label: 'Allowed to fly here today; nobody, no animals and no road under the path',
     caution:
       'Rules on mass, height, identification and place differ: ask the national authority, the club and the owner of the site.',
@@ -59,11 +66,13 @@ const BY_HAND: ReadonlyArray<Omit<ReadinessItem, 'state' | 'evidence' | 'byHand'
 /** Thrust that a hand or bungee launch wants, share of weight. */
 export const THRUST_SHARE = 0.5
 
+/** `today` as YYYY-MM-DD: ticks of another day do not hold for what is asked every day. Null: they all hold. */
 export function readiness(
   doc: ProjectFile,
   assessment: Assessment,
+  today: string | null = null,
 ): { verdict: 'go' | 'no-go' | 'open'; items: ReadinessItem[] } {
-  const items = [...computed(doc, assessment), ...byHand(doc)]
+  const items = [...computed(doc, assessment), ...byHand(doc, today)]
   const verdict = items.some(item => item.state === 'no-go')
     ? 'no-go'
     : items.some(item => item.state === 'open')
@@ -76,7 +85,7 @@ function computed(
   doc: ProjectFile,
   { strength, loads, flight, plan, totals, findings }: Assessment,
 ): ReadinessItem[] {
-  const { measured, brief } = doc
+  const { measured, brief, field } = doc
   const [low, high] = brief.staticMarginPct
   const marginOf = (cg: number) => (100 * (flight.neutralPointMm - cg)) / plan.macMm
   const inBand = (pct: number) => pct >= low && pct <= high
@@ -95,6 +104,7 @@ function computed(
       group: 'Airframe',
       label: say`Airframe bears ${q(loads.governing.n, 'gₙ', 1)} (${loads.governing.by}), launch and landing with a factor of ${brief.safetyFactor}`,
       byHand: false,
+      each: 'once',
       state: strength.reserve >= 1 ? 'go' : 'no-go',
       evidence: say`reserve ${q(strength.reserve, '', 2)}, ${strength.mode}, ${strength.where}`,
     },
@@ -103,6 +113,7 @@ function computed(
       group: 'Airframe',
       label: 'No finding that stops the build',
       byHand: false,
+      each: 'once',
       state: stops.length === 0 ? 'go' : 'no-go',
       evidence: stops[0]?.text ?? 'none',
     },
@@ -111,6 +122,7 @@ function computed(
       group: 'Balance',
       label: 'Weighed ready to fly',
       byHand: false,
+      each: 'once',
       state: allUp === null ? 'open' : allUp <= brief.targetMassG * 1.1 ? 'go' : 'no-go',
       evidence:
         allUp === null
@@ -122,6 +134,7 @@ function computed(
       group: 'Balance',
       label: 'Balance point measured, and in the band with payload in and out',
       byHand: false,
+      each: 'once',
       state:
         measured.cgMm === null || withPayload === null
           ? 'open'
@@ -138,6 +151,7 @@ function computed(
       group: 'Power',
       label: say`Static thrust at least ${q(100 * THRUST_SHARE, '%')} of the weight`,
       byHand: false,
+      each: 'once',
       state:
         measured.thrustG === null
           ? 'open'
@@ -154,8 +168,9 @@ function computed(
       group: 'Place',
       label: say`Wind at most ${q(brief.windMaxMs, 'm/s')} (your limit)`,
       byHand: false,
-      state: measured.windMs === null ? 'open' : measured.windMs <= brief.windMaxMs ? 'go' : 'no-go',
-      evidence: measured.windMs === null ? 'measure it at the field' : say`${q(measured.windMs, 'm/s')}`,
+      each: 'once',
+      state: field.windMs === null ? 'open' : field.windMs <= brief.windMaxMs ? 'go' : 'no-go',
+      evidence: field.windMs === null ? 'measure it at the field' : say`${q(field.windMs, 'm/s')}`,
     },
   ]
 }
@@ -177,14 +192,15 @@ const throwsWanted = (doc: ProjectFile): Words =>
     '',
   )
 
-const byHand = (doc: ProjectFile): ReadinessItem[] =>
+const byHand = (doc: ProjectFile, today: string | null): ReadinessItem[] =>
   BY_HAND.map(item => {
     const done = doc.checks.find(check => check.item === item.id)
+    const holds = !!done && (today === null || item.each === 'once' || done.date === today)
     const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
-    return {
-      ...item,
-      byHand: true,
-      state: done ? 'go' : 'open',
-      evidence: say`${done ? `checked ${done.date}` : 'not checked yet'}${wanted}`,
-    }
+    const said = done ? `checked ${done.date}${holds ? '' : ', not today'}` : 'not checked yet'
+    return { ...item, byHand: true, state: holds ? 'go' : 'open', evidence: say`${said}${wanted}` }
   })
+
+/** Checks that have had their time once it has flown. */
+export const afterFlight = (checks: ProjectFile['checks']): ProjectFile['checks'] =>
+  checks.filter(check => BY_HAND.find(item => item.id === check.item)?.each !== 'flight')

@@ -1,0 +1,205 @@
+<script setup lang="ts">
+/** Go or not; the air and the pack of today; what the scale and the stand said. */
+import { readiness } from '../../../core/workshop/readiness'
+import { amount, figure, today } from '~/composables/format'
+import { useBench } from '~/composables/useBench'
+import { useInstruments } from '~/composables/useInstruments'
+
+const { doc, now, edit } = useBench()
+const { mast } = useInstruments()
+const result = computed(() => readiness(doc.value, now.value, today()))
+const count = (state: string) => result.value.items.filter(item => item.state === state).length
+const VERDICTS = { go: 'Go, by what is entered here', 'no-go': 'No go', open: 'Not yet' }
+
+type Measured = 'massG' | 'cgMm' | 'thrustG'
+const setMeasured = (field: Measured, label: string) => (value: number | null) =>
+  edit(`Enter ${label}`, draft => {
+    draft.measured[field] = value
+  })
+type Air = 'windMs' | 'gustMs' | 'airC' | 'pressureHpa' | 'chargePct'
+const setAir = (field: Air, label: string) => (value: number | null) =>
+  edit(`Enter ${label}`, draft => {
+    draft.field[field] = value
+    draft.field.date = today()
+  })
+/** Air of another day is shown as what it is. */
+const stale = computed(() => {
+  const { date, windMs, airC } = doc.value.field
+  return (windMs !== null || airC !== null) && date !== null && date !== today()
+})
+const clear = () =>
+  edit('A new day at the field', draft => {
+    Object.assign(draft.field, { date: today(), windMs: null, gustMs: null, airC: null, pressureHpa: null })
+  })
+const takeMast = () => {
+  if (!mast.value) return
+  const { windMs, gustMs, airC, pressureHpa } = mast.value
+  edit('Air from the weather mast', draft => {
+    Object.assign(draft.field, { date: today(), windMs, gustMs, airC, pressureHpa })
+  })
+}
+const packs = computed(() => [
+  { title: 'as designed', value: null as string | null },
+  ...doc.value.field.packs
+    .filter(pack => !pack.retired)
+    .map(pack => ({ title: pack.name, value: pack.id as string | null })),
+])
+const pack = computed(() =>
+  packs.value.some(item => item.value === doc.value.field.pack) ? doc.value.field.pack : null,
+)
+const setPack = (id: string | null) =>
+  edit('The pack that flies next', draft => {
+    draft.field.pack = id
+    draft.field.chargePct = null
+  })
+</script>
+
+<template>
+  <div class="stack">
+    <p class="verdict" :class="result.verdict" role="status" data-figure="go">
+      {{ VERDICTS[result.verdict] }}
+    </p>
+    <p class="quiet">
+      {{ count('go') }} in order, {{ count('open') }} open, {{ count('no-go') }} against. The decision, and
+      the law, stay with you.
+    </p>
+    <h3>Air of today</h3>
+    <p v-if="stale" class="bad" data-stale>
+      Of {{ doc.field.date }}, not of today.
+      <v-btn size="small" variant="text" @click="clear">Clear it</v-btn>
+    </p>
+    <div v-if="mast" class="mast" data-mast>
+      <span class="num small"
+        >{{ mast.name }}: {{ figure(mast.windMs, 1) }}, gusts {{ amount(mast.gustMs, 'm/s', 1) }} from
+        {{ amount(mast.fromDeg, '°') }}; {{ amount(mast.airC, '°C', 1) }},
+        {{ amount(mast.pressureHpa, 'hPa', 1) }}</span
+      >
+      <v-btn size="small" :disabled="!mast.settled" data-act="take-mast" @click="takeMast">Take it</v-btn>
+    </div>
+    <div class="row">
+      <FigureField
+        label="Wind"
+        :model-value="doc.field.windMs"
+        unit="m/s"
+        :min="0"
+        :max="40"
+        optional
+        data-field="field-wind"
+        @update:model-value="setAir('windMs', 'the wind')($event)"
+      />
+      <FigureField
+        label="Gusts"
+        :model-value="doc.field.gustMs"
+        unit="m/s"
+        :min="0"
+        :max="60"
+        optional
+        data-field="field-gust"
+        @update:model-value="setAir('gustMs', 'the gusts')($event)"
+      />
+    </div>
+    <div class="row">
+      <FigureField
+        label="Air"
+        :model-value="doc.field.airC"
+        unit="°C"
+        :min="-40"
+        :max="60"
+        optional
+        data-field="field-air"
+        @update:model-value="setAir('airC', 'the temperature')($event)"
+      />
+      <FigureField
+        label="Pressure here"
+        :model-value="doc.field.pressureHpa"
+        unit="hPa"
+        :min="400"
+        :max="1100"
+        optional
+        data-field="field-pressure"
+        @update:model-value="setAir('pressureHpa', 'the pressure')($event)"
+      />
+    </div>
+    <p class="small quiet">Pressure at the place itself, not brought to sea level as forecasts give it.</p>
+    <h3>Pack that flies next</h3>
+    <div class="row">
+      <v-select
+        :model-value="pack"
+        :items="packs"
+        label="Pack"
+        data-field="field-pack"
+        @update:model-value="setPack"
+      />
+      <FigureField
+        label="Charge"
+        :model-value="doc.field.chargePct"
+        unit="%"
+        :min="0"
+        :max="100"
+        :digits="0"
+        optional
+        data-field="field-charge"
+        @update:model-value="setAir('chargePct', 'the charge')($event)"
+      />
+    </div>
+    <h3>Measured on the bench</h3>
+    <FigureField
+      label="Weight, no payload"
+      :model-value="doc.measured.massG"
+      unit="g"
+      :min="1"
+      :max="20000"
+      optional
+      data-field="measured-mass"
+      @update:model-value="setMeasured('massG', 'the measured weight')($event)"
+    />
+    <FigureField
+      label="Balance point, no payload"
+      :model-value="doc.measured.cgMm"
+      unit="mm"
+      :min="-2000"
+      :max="4000"
+      optional
+      data-field="measured-cg"
+      @update:model-value="setMeasured('cgMm', 'the measured balance point')($event)"
+    />
+    <FigureField
+      label="Static thrust"
+      :model-value="doc.measured.thrustG"
+      unit="g"
+      :min="0"
+      :max="20000"
+      :digits="0"
+      optional
+      data-field="measured-thrust"
+      @update:model-value="setMeasured('thrustG', 'the static thrust')($event)"
+    />
+    <p class="caution">
+      First throw into the wind, level, over soft ground, on low rates, with somebody watching the sky. Look
+      the airframe over after every landing.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.verdict {
+  font-size: 22px;
+  font-weight: 750;
+  margin: 0;
+}
+.go {
+  color: rgb(var(--v-theme-success));
+}
+.no-go {
+  color: rgb(var(--v-theme-error));
+}
+.mast {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: center;
+  border: 1px solid var(--hair);
+  border-radius: 6px;
+  padding: 6px 10px;
+}
+</style>

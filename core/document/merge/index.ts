@@ -1,0 +1,2 @@
+export { designParts } from './design-parts'
+export { mergeCopies, partDifferences, type Copy, type PartDifference } from './merge'

@@ -1,0 +1,6 @@
+export { changesSince, flownState } from './changes'
+export { firstFlight, type FlightLook } from './first-flight'
+export { looksDue, type LookDue } from './looks'
+export { packLife, type PackLife } from './pack-life'
+export { packingList, type PackItem } from './packing'
+export { asToday, fieldDay, type ChargeToday, type FieldDay } from './today'
