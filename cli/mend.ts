@@ -1,5 +1,5 @@
 import { createAssessor } from '../core/assess'
-import { DocumentError, readProject } from '../core/document'
+import { BREAKS, DocumentError, readProject, type Break } from '../core/document'
 import { written } from '../core/units'
 import { repairs } from '../core/workshop/repair'
 import type { Arguments } from './answer'
@@ -11,14 +11,19 @@ export function mendVerb({ options, read }: Arguments): unknown {
   const place = Number(at)
   if (at === undefined || at.trim() === '' || !Number.isFinite(place))
     throw new DocumentError('--at', 'wants the place along the span or the body, mm')
+  const how = options.how ?? 'crack'
+  if (!(BREAKS as readonly string[]).includes(how))
+    throw new DocumentError('--how', `"${how.slice(0, 40)}" is none of ${BREAKS.join(', ')}`)
   const doc = readProject(read())
   return {
     piece,
     atMm: place,
-    ways: repairs(createAssessor(), doc, piece, place).map(({ what, against, ...way }) => ({
-      ...way,
-      what: written(what),
-      against: written(against),
-    })),
+    ways: repairs(createAssessor(), doc, piece, place, how as Break).map(
+      ({ what, against, change: _, ...way }) => ({
+        ...way,
+        what: written(what),
+        against: written(against),
+      }),
+    ),
   }
 }

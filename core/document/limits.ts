@@ -23,6 +23,7 @@ export const LIMITS = {
   overlapMm: [0, 0.5],
   leanDeg: [0, 50],
   hours: [0.1, 2000],
+  hoursOff: [0, 2000],
   loadFactor: [1, 20],
   speedMs: [0.5, 100],
   temperatureC: [-40, 60],

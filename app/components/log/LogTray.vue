@@ -1,84 +1,144 @@
 <script setup lang="ts">
+/** A flight in thirty seconds: what is known is filled in; the rest may be completed later. */
+import { useStorage } from '@vueuse/core'
+import { flownState } from '../../../core/workshop/field'
+import { afterFlight } from '../../../core/workshop/readiness'
 import type { Flight } from '../../../core/document'
-import { today } from '~/composables/format'
+import { entryOf, newEntry, useFlightDraft } from '~/composables/flight-entry'
+import { NO_FLIGHT, type FlightClock } from '~/composables/flight-clock'
 import { useBench } from '~/composables/useBench'
+import { useFieldDay } from '~/composables/useFieldDay'
 
-const { doc, edit } = useBench()
-const empty = () => ({
-  date: today(),
-  minutes: 5 as number | null,
-  windMs: 0 as number | null,
-  elevatorTrimDeg: null as number | null,
-  aileronTrimDeg: null as number | null,
-  usedMah: null as number | null,
-  motorC: null as number | null,
-  glideRatio: null as number | null,
-  signs: [] as Flight['signs'],
-  behaviour: '',
-  broke: '',
-  next: '',
-})
-const entry = reactive(empty())
-/** What was tried, in a pilot's words: less or to port, as it should be, more or to starboard. */
-const TRIED: Array<{
-  sign: Flight['signs'][number]['sign']
-  label: string
-  words: [string, string, string]
-}> = [
-  { sign: 'dive', label: 'Shallow dive, hands off', words: ['tucks under', 'holds', 'pulls out'] },
-  { sign: 'pitch', label: 'Elevator feels', words: ['slack', 'right', 'nervous'] },
-  { sign: 'power', label: 'Full throttle, hands off', words: ['nose down', 'level', 'nose up'] },
-  { sign: 'turn', label: 'Trims at the middle, it turns', words: ['to port', 'straight', 'to starboard'] },
-  { sign: 'slow', label: 'Slower, that turn gets', words: ['less', 'the same', 'more'] },
-  { sign: 'stall', label: 'In a stall drops', words: ['port', 'neither', 'starboard'] },
-  { sign: 'climb', label: 'Climbs', words: ['weakly', 'as computed', 'strongly'] },
-  { sign: 'end', label: 'The end of the charge is', words: ['weak early', 'as computed', 'strong'] },
-]
-const VALUES = [-1, 0, 1] as const
+const { doc, now, edit } = useBench()
+const draft = useFlightDraft(doc.value.id)
+const clock = useStorage<FlightClock>(`mariposa-flight-${doc.value.id}`, NO_FLIGHT)
+const { answer: day } = useFieldDay()
+const landed = computed(() => clock.value.landedAt !== null)
+const fresh = () => newEntry(doc.value, clock.value, day.value?.charge?.amps ?? null, new Date())
+draft.value.entry ??= fresh()
+const entry = computed(() => draft.value.entry!)
+/** A clock that ran is waiting to be logged: what it says goes in, once its currents are known. */
+watch(
+  [landed, day],
+  () => {
+    if (!landed.value || draft.value.completes || !draft.value.entry) return
+    const { minutes, usedMah, date, startedAt } = fresh()
+    Object.assign(draft.value.entry, { minutes, usedMah, date, startedAt })
+  },
+  { immediate: true },
+)
+const completing = computed(
+  () => doc.value.flights.find(flight => flight.id === draft.value.completes) ?? null,
+)
+watch(
+  () => draft.value.completes,
+  id => {
+    const flight = doc.value.flights.find(item => item.id === id)
+    if (flight) draft.value.entry = entryOf(flight)
+  },
+)
+const packs = computed(() => [
+  { title: 'not noted', value: null as string | null },
+  ...doc.value.field.packs.map(pack => ({ title: pack.name, value: pack.id as string | null })),
+])
+const LANDINGS = ['soft', 'firm', 'hard', 'crash'] as const
 const tried = ref(false)
-const valueOf = (sign: string) => entry.signs.find(item => item.sign === sign)?.value ?? null
-/** Pressed again, it was not tried. */
-function note(sign: Flight['signs'][number]['sign'], value: -1 | 0 | 1) {
-  const before = valueOf(sign)
-  entry.signs = [
-    ...entry.signs.filter(item => item.sign !== sign),
-    ...(before === value ? [] : [{ sign, value }]),
-  ]
+const rest = ref(false)
+
+function start() {
+  draft.value = { entry: fresh(), completes: null }
+}
+function flight(id: string): Flight {
+  const own = structuredClone(toRaw(entry.value))
+  return {
+    ...own,
+    id,
+    minutes: own.minutes ?? 0,
+    windMs: own.windMs ?? 0,
+    startedAt: own.startedAt || null,
+    signs: own.signs.map(sign => ({ ...sign })),
+  }
 }
 function keep() {
-  let n = doc.value.flights.length + 1
-  while (doc.value.flights.some(flight => flight.id === `flight-${n}`)) n++
-  const figures = {
-    minutes: entry.minutes ?? 0,
-    windMs: entry.windMs ?? 0,
-  }
-  if (
-    edit(`Log flight ${n}`, draft => {
-      draft.flights.push({
-        id: `flight-${n}`,
-        ...entry,
-        ...figures,
-        signs: entry.signs.map(item => ({ ...item })),
-      })
+  if (completing.value) {
+    const { id } = completing.value
+    const next = flight(id)
+    const done = edit(`Complete the flight of ${next.date}`, own => {
+      own.flights = own.flights.map(item => (item.id === id ? next : item))
     })
-  )
-    Object.assign(entry, empty())
+    if (done) start()
+    return
+  }
+  let n = doc.value.flights.length + 1
+  while (doc.value.flights.some(item => item.id === `flight-${n}`)) n++
+  const next = flight(`flight-${n}`)
+  const state = flownState(doc.value, now.value)
+  const done = edit(`Log flight ${n}`, own => {
+    own.flights.push(next)
+    own.checks = afterFlight(own.checks)
+    own.field.flown = state
+    own.field.chargePct = null
+  })
+  if (!done) return
+  clock.value = { stretches: [], landedAt: null }
+  start()
 }
 </script>
 
 <template>
   <div class="stack">
-    <h3 style="margin-top: 0">A flight</h3>
-    <v-text-field v-model="entry.date" label="Date" type="date" />
+    <h3 style="margin-top: 0">
+      {{ completing ? `The flight of ${completing.date}` : 'A flight' }}
+    </h3>
+    <p v-if="landed && !completing" class="small quiet" data-from-clock>
+      Minutes and charge as the clock counted them.
+    </p>
     <div class="row">
-      <FigureField v-model="entry.minutes" label="In the air" unit="min" :min="0" :max="600" /><FigureField
-        v-model="entry.windMs"
-        label="Wind"
-        unit="m/s"
+      <FigureField
+        v-model="entry.minutes"
+        label="In the air"
+        unit="min"
         :min="0"
-        :max="40"
+        :max="600"
+        data-field="minutes"
+      />
+      <FigureField
+        v-model="entry.leftPct"
+        optional
+        label="Left in the pack"
+        unit="%"
+        :min="0"
+        :max="100"
+        :digits="0"
+        data-field="left-pct"
       />
     </div>
+    <v-select v-model="entry.pack" :items="packs" label="Pack" data-field="flight-pack" />
+    <div role="group" aria-label="The landing was">
+      <span class="small">The landing was</span>
+      <div class="four">
+        <button
+          v-for="item in LANDINGS"
+          :key="item"
+          type="button"
+          class="plain pick"
+          :class="{ on: entry.landing === item }"
+          :aria-pressed="entry.landing === item"
+          :data-landing="item"
+          @click="entry.landing = entry.landing === item ? null : item"
+        >
+          {{ item === 'crash' ? 'a crash' : item }}
+        </button>
+      </div>
+      <p v-if="entry.landing === 'hard' || entry.landing === 'crash'" class="caution">
+        Battery out, away from people, and watch it for a quarter of an hour: a bent pack can burn later. Then
+        look the whole aircraft over before it flies again.
+      </p>
+    </div>
+    <button type="button" class="plain fold" :aria-expanded="tried" data-act="tried" @click="tried = !tried">
+      <b>What was tried</b> <span class="quiet">{{ entry.signs.length || 'nothing yet' }}</span>
+    </button>
+    <TriedSigns v-if="tried" v-model="entry.signs" />
     <div class="row">
       <FigureField
         v-model="entry.elevatorTrimDeg"
@@ -97,64 +157,70 @@ function keep() {
         :max="30"
       />
     </div>
-    <div class="row">
-      <FigureField
-        v-model="entry.usedMah"
-        optional
-        label="Used"
-        unit="mAh"
-        :min="0"
-        :max="50000"
-        :digits="0"
-      /><FigureField
-        v-model="entry.motorC"
-        optional
-        label="Motor after"
-        unit="°C"
-        :min="-40"
-        :max="250"
-        :digits="0"
-      />
-    </div>
-    <FigureField
-      v-model="entry.glideRatio"
-      label="Measured glide, one in"
-      :min="0.5"
-      :max="100"
-      optional
-      data-field="glide-ratio"
+    <v-textarea
+      v-model="entry.behaviour"
+      label="What it did"
+      maxlength="4000"
+      rows="2"
+      data-field="behaviour"
     />
-    <button type="button" class="plain fold" :aria-expanded="tried" data-act="tried" @click="tried = !tried">
-      <b>What was tried</b> <span class="quiet">{{ entry.signs.length || 'nothing yet' }}</span>
+    <button type="button" class="plain fold" :aria-expanded="rest" data-act="rest" @click="rest = !rest">
+      <b>Day, air, charge, what broke</b> <span class="quiet">{{ entry.date }} {{ entry.startedAt }}</span>
     </button>
-    <template v-if="tried">
-      <div v-for="item in TRIED" :key="item.sign" class="try" role="group" :aria-label="item.label">
-        <span class="small">{{ item.label }}</span>
-        <div class="three">
-          <button
-            v-for="(value, i) in VALUES"
-            :key="value"
-            type="button"
-            class="plain pick"
-            :class="{ on: valueOf(item.sign) === value }"
-            :aria-pressed="valueOf(item.sign) === value"
-            :data-sign="`${item.sign}:${value}`"
-            @click="note(item.sign, value)"
-          >
-            {{ item.words[i] }}
-          </button>
-        </div>
+    <template v-if="rest">
+      <div class="row">
+        <v-text-field v-model="entry.date" label="Date" type="date" />
+        <v-text-field v-model="entry.startedAt" label="Began" type="time" />
       </div>
+      <div class="row">
+        <FigureField v-model="entry.windMs" label="Wind" unit="m/s" :min="0" :max="40" />
+        <FigureField v-model="entry.airC" optional label="Air" unit="°C" :min="-40" :max="60" :digits="0" />
+      </div>
+      <div class="row">
+        <FigureField
+          v-model="entry.usedMah"
+          optional
+          label="Charged back"
+          unit="mAh"
+          :min="0"
+          :max="50000"
+          :digits="0"
+          data-field="used-mah"
+        /><FigureField
+          v-model="entry.motorC"
+          optional
+          label="Motor after"
+          unit="°C"
+          :min="-40"
+          :max="250"
+          :digits="0"
+        />
+      </div>
+      <FigureField
+        v-model="entry.glideRatio"
+        label="Measured glide, one in"
+        :min="0.5"
+        :max="100"
+        optional
+        data-field="glide-ratio"
+      />
+      <v-textarea v-model="entry.broke" label="What broke" maxlength="4000" rows="2" data-field="broke" />
     </template>
-    <v-textarea v-model="entry.behaviour" label="What it did" maxlength="4000" data-field="behaviour" />
-    <v-textarea v-model="entry.broke" label="What broke" maxlength="4000" />
     <v-textarea
       v-model="entry.next"
       label="What the next mark should change"
       maxlength="4000"
+      rows="2"
       data-field="next"
     />
-    <v-btn color="primary" variant="flat" data-act="log-flight" @click="keep">Log this flight</v-btn>
+    <div class="acts">
+      <v-btn color="primary" variant="flat" data-act="log-flight" @click="keep">{{
+        completing ? 'Keep it so' : 'Log this flight'
+      }}</v-btn>
+      <v-btn variant="text" data-act="empty-entry" @click="start">{{
+        completing ? 'Leave it as it was' : 'Empty the form'
+      }}</v-btn>
+    </div>
   </div>
 </template>
 
@@ -162,25 +228,23 @@ function keep() {
 .fold {
   display: flex;
   justify-content: space-between;
+  gap: 10px;
   width: 100%;
-  padding: 6px 0;
-}
-.try {
-  padding: 4px 0 6px;
+  padding: 8px 0;
   border-bottom: 1px solid var(--hair);
 }
-.three {
+.four {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(4, 1fr);
   gap: 6px;
   margin-top: 3px;
 }
 .pick {
   border: 1px solid var(--hair);
   border-radius: 6px;
-  padding: 5px 4px;
+  padding: 8px 4px;
   text-align: center;
-  font-size: 12.5px;
+  font-size: 13.5px;
 }
 .pick.on {
   border-color: rgb(var(--v-theme-secondary));
@@ -189,7 +253,8 @@ function keep() {
 }
 @media (max-width: 700px) {
   .pick {
-    min-height: 44px;
+    min-height: 48px;
+    font-size: 16px;
   }
 }
 </style>

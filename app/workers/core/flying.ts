@@ -5,6 +5,7 @@ import { LIBRARIES } from '../../../core/libraries'
 import { diagnose, type Diagnosis } from '../../../core/workshop/diagnosis'
 import { repairs, type Repair } from '../../../core/workshop/repair'
 import { fieldDay, type FieldDay } from '../../../core/workshop/field'
+import { readTrack, type TrackReading } from '../../../core/workshop/track'
 import { flightCard, type FlightCard } from '../../../core/workshop/card'
 import {
   dummyMasses,
@@ -49,6 +50,12 @@ export const flying = {
     return shelfOffers(own, aside.assess(own), aside.flown(own).pitch(true), LIBRARIES, ask, (done, of) =>
       progress(done, of, ''),
     )
+  },
+  /** What a recording of the project says, beside what is computed; null where that flight has none. */
+  readTrack(doc: ProjectFile, flight: string): TrackReading | null {
+    const own = known(doc)
+    const track = own.tracks.find(item => item.flight === flight)
+    return track ? readTrack(own, aside.assess(own), aside.flown(own).pitch(true), track) : null
   },
   /** What the flights that were logged say is off. */
   diagnose(doc: ProjectFile): Diagnosis {

@@ -35,6 +35,7 @@ export const MINUTES = {
   finish: 20,
   propeller: 5,
   balance: 15,
+  mend: 25,
 } as const
 
 type Draft = Pick<BuildStep, 'id' | 'kind' | 'bench' | 'title' | 'how' | 'minutes' | 'at'> &

@@ -37,6 +37,7 @@ export type StepKind =
   | 'direction'
   | 'finish'
   | 'propeller'
+  | 'mend'
   | 'balance'
 
 export type Gate = 'weighed' | 'dry fit' | 'hinges free' | 'aligned' | 'servos centred' | 'direction right'

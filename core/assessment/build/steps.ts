@@ -2,6 +2,7 @@
 import { bodySteps, gearSteps, lidSteps } from './body-steps'
 import { finalSteps, givenSteps } from './final-steps'
 import { looseSteps, pocketStep, putIn } from './inside-steps'
+import { mendSteps } from './mend-steps'
 import { movingSteps } from './moving-steps'
 import { servoSteps } from './servo-steps'
 import { tailSteps, wingSteps } from './setting-steps'
@@ -26,6 +27,7 @@ export function stepsOf(site: Site): BuildStep[] {
     ...gearSteps(site),
     ...lidSteps(site),
     ...givenSteps(site),
+    ...mendSteps(site),
     ...finalSteps(site),
   ]
 }

@@ -87,7 +87,29 @@ export const otherEntries = (airframe: Airframe): MassEntry[] => [
   ...gearEntries(airframe),
   ...airframe.doc.equipment.flatMap(equipmentEntries),
   ...smallPartEntries(airframe),
+  ...mendEntries(airframe.doc),
 ]
+
+/** What mends have added where they are, or taken away; one that is chosen is reckoned as if it were done. */
+const mendEntries = ({ damages }: ProjectFile): MassEntry[] =>
+  damages
+    .filter(damage => damage.state !== 'open' && damage.massG !== 0)
+    .map(({ id, piece, massG, placeMm }) => ({
+      id: `mend-${id}`,
+      name: `Mend of ${piece}`,
+      group: 'joint' as const,
+      mass: gToKg(massG),
+      x: mmToM(placeMm[0]),
+      y: mmToM(placeMm[1]),
+      z: mmToM(placeMm[2]),
+      sigma: MEND_SPREAD * gToKg(Math.abs(massG)),
+      common: null,
+      source: 'listed' as const,
+      drops: false,
+      own: NO_INERTIA,
+    }))
+/** Glue and filler go on by hand. */
+const MEND_SPREAD = 0.3
 
 const scaled = ({ xx, yy, zz, xz }: InertiaFigures, by: number): InertiaFigures => ({
   xx: by * xx,

@@ -159,6 +159,9 @@ describe('two copies that went apart', () => {
       state: 'open' as const,
       massG: 0,
       placeMm: [0, 0, 0] as [number, number, number],
+      hours: 0,
+      printG: 0,
+      cost: 0,
       wasG: null,
       note: '',
     }

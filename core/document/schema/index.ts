@@ -18,7 +18,7 @@ export { Given } from './given'
 export { Field, type Flown, type Look, type Pack, type PackTest } from './field'
 export { Flight, TRACK_SAMPLES, type FlightSign, type Track } from './flight'
 export { Check, Measured, Proof, WeighIn } from './log'
-export { BREAKS, type Break, Damage, type Wish } from './mending'
+export { BREAKS, type Break, type Damage, type Way, type Wish } from './mending'
 export {
   Power,
   type FanSpec,

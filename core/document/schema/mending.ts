@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { date, figure, id, text } from './fields'
 
 export const BREAKS = ['crack', 'crushed', 'torn', 'gone', 'delaminated'] as const
-export const WAYS = ['new-piece', 'rest', 'glue', 'splint', 'stronger'] as const
+export const WAYS = ['new-piece', 'rest', 'glue', 'splint', 'stronger', 'new-part', 'sleeve'] as const
 
 export const Damage = z.strictObject({
   id,
@@ -16,6 +16,9 @@ export const Damage = z.strictObject({
   state: z.enum(['open', 'chosen', 'mended']),
   massG: z.number().min(-2000).max(2000).describe('that the mend adds at its place, g'),
   placeMm: z.tuple([figure('positionMm', 'x'), figure('positionMm', 'y'), figure('positionMm', 'z')]),
+  hours: figure('hoursOff', 'that the mend takes of a printer, h'),
+  printG: figure('massG', 'that it prints, g'),
+  cost: z.number().min(0).max(100000),
   wasG: figure('massG', 'what the copy that broke had weighed, g').nullable(),
   note: text,
 })
@@ -31,5 +34,6 @@ export const Wish = z.strictObject({
 })
 
 export type Damage = z.infer<typeof Damage>
+export type Way = (typeof WAYS)[number]
 export type Break = Damage['how']
 export type Wish = z.infer<typeof Wish>

@@ -23,14 +23,33 @@ const laidBy = ({ brimMm: _, school: __, ...recipe }: Recipe): string =>
 export const recipeOf = (doc: ProjectFile, zone: string): Recipe =>
   (doc.zones.find(item => item.id === zone) ?? doc.zones[0]).recipe
 
-/** A piece is printed when a plate with it is done, or it was weighed, and it has not been redesigned since. */
+/** Ways of mending that want the piece once more. */
+const ANEW: ReadonlySet<string> = new Set(['new-piece', 'stronger'])
+/** Plates of a rest alone are named after their damage. */
+export const MEND_PLATE = 'mend-'
+
+/**
+ * A piece is printed when as many plates with it are done as copies of it are wanted, or it was weighed, and it has
+ * not been redesigned since.
+ */
 export function isPrinted(doc: ProjectFile, piece: PieceReport): boolean {
   if (piece.weighedG !== null) return true
   if (piece.outdatedG !== null) return false
-  return doc.plates.some(
-    plate => plate.state === 'done' && plate.pieces.some(item => item.piece === piece.id),
-  )
+  const done = doc.plates.filter(
+    plate =>
+      plate.state === 'done' &&
+      !plate.id.startsWith(MEND_PLATE) &&
+      plate.pieces.some(item => item.piece === piece.id),
+  ).length
+  return done > brokenCopies(doc, piece.id)
 }
+
+/** Copies of a piece that broke and are to be printed anew. */
+export const brokenCopies = ({ damages }: Pick<ProjectFile, 'damages'>, piece: string): number =>
+  damages.filter(
+    damage =>
+      damage.piece === piece && damage.state !== 'open' && damage.way !== null && ANEW.has(damage.way),
+  ).length
 
 export function releases(doc: ProjectFile, { pieces }: Pick<Assessment, 'pieces'>): Release[] {
   const groups = new Map<string, PieceReport[]>()

@@ -2,7 +2,15 @@ export { platePart, plateShapes, stand, type PlateShape } from './stand'
 export { layPlates, standsAlone, type PlateLayout } from './layout'
 export { checkFile, printedAsFound, wantedPieces, type FileVerdict } from './check-file'
 export { hoursAfter, momentAt, planRoom, type PlannedPlate, type RoomPlan } from './plan'
-export { firstPieceState, isPrinted, recipeOf, releases, type FirstPiece, type Release } from './first-pieces'
+export {
+  brokenCopies,
+  firstPieceState,
+  isPrinted,
+  recipeOf,
+  releases,
+  type FirstPiece,
+  type Release,
+} from './first-pieces'
 export { shelfOf, spoolFor, type Shelf, type SpoolUse } from './spools'
 export { FAULT_NAMES, faultRemedies, type FaultRemedy } from './faults'
 export { within } from './day-hours'

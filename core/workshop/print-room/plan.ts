@@ -2,10 +2,10 @@
  * The room's plan: what stands on which plate, who prints it when, what comes off which spool. Kept plates are those
  * that were begun or set by hand; the rest is laid out anew with every edit.
  */
-import type { PlatePiece, PlateRecord, Printer, ProjectFile } from '../../document'
+import type { Damage, PlatePiece, PlateRecord, Printer, ProjectFile } from '../../document'
 import type { Airframe, Assessment, PieceReport } from '../../assess'
 import { nextStart } from './day-hours'
-import { isPrinted, releases, type Release } from './first-pieces'
+import { isPrinted, MEND_PLATE, releases, type Release } from './first-pieces'
 import { layPlates } from './layout'
 
 export interface PlannedPlate {
@@ -22,6 +22,8 @@ export interface PlannedPlate {
   gramsOff: number
   /** The first piece of its filament, recipe and printer. */
   first: boolean
+  /** The damage whose rest alone it prints; its solid is not the piece's own. */
+  mends: string | null
   /** The piece whose acceptance it waits for. */
   heldBy: string | null
   /** Hours after the plan's midnight; null where it fits no stretch in which the printer may run, or is over. */
@@ -91,6 +93,7 @@ function platesOf(
     record: PlateRecord | null,
     printer: string,
     on: readonly PlatePiece[],
+    mend: Damage | null = mendOf(doc, id),
   ): PlannedPlate => {
     const own = on.flatMap(item => reportOf.get(item.piece) ?? [])
     const machine = doc.printers.find(item => item.id === printer)
@@ -100,15 +103,20 @@ function platesOf(
       printer,
       filament: own[0]?.filament ?? '',
       pieces: [...on],
-      marks: on.map(item => reportOf.get(item.piece)?.mark ?? item.piece),
+      marks: on.map(item => `${mend ? 'rest of ' : ''}${reportOf.get(item.piece)?.mark ?? item.piece}`),
       state: record?.state ?? 'waiting',
-      hours: own.reduce((sum, piece) => sum + piece.machineHours, 0) + (machine?.plateOverheadMin ?? 0) / 60,
+      hours:
+        (mend ? mend.hours : own.reduce((sum, piece) => sum + piece.machineHours, 0)) +
+        (machine?.plateOverheadMin ?? 0) / 60,
       gramsOff:
         record && record.state !== 'waiting'
           ? record.gramsOff
-          : own.reduce((sum, piece) => sum + piece.filamentG, 0),
-      first: own.some(piece => firsts.has(piece.id) && !isPrinted(doc, piece)),
-      heldBy: own.map(piece => heldBy.get(piece.id) ?? null).find(first => first !== null) ?? null,
+          : (mend?.printG ?? own.reduce((sum, piece) => sum + piece.filamentG, 0)),
+      mends: mend?.id ?? null,
+      first: !mend && own.some(piece => firsts.has(piece.id) && !isPrinted(doc, piece)),
+      heldBy: mend
+        ? null
+        : (own.map(piece => heldBy.get(piece.id) ?? null).find(first => first !== null) ?? null),
       begins: null,
       ends: null,
     }
@@ -116,7 +124,10 @@ function platesOf(
   const kept = doc.plates.map(record => planned(record.id, record, record.printer, record.pieces))
   const taken = new Set(
     doc.plates
-      .filter(record => record.state === 'waiting' || record.state === 'printing')
+      .filter(
+        record =>
+          (record.state === 'waiting' || record.state === 'printing') && !record.id.startsWith(MEND_PLATE),
+      )
       .flatMap(record => record.pieces.map(item => item.piece)),
   )
   const open = pieces.filter(
@@ -129,11 +140,24 @@ function platesOf(
     return [...before.map(piece => [piece]), after].flatMap(group => layout(printer, group, airframe))
   })
   const ids = new Set(doc.plates.map(record => record.id))
+  const rests = doc.damages
+    .filter(damage => damage.state === 'chosen' && damage.way === 'rest' && !ids.has(MEND_PLATE + damage.id))
+    .flatMap(damage => {
+      const printer = reportOf.get(damage.piece)?.printer ?? doc.printers[0]?.id
+      const place = { piece: damage.piece, xMm: 0, yMm: 0, turnDeg: 0 }
+      return printer ? [planned(MEND_PLATE + damage.id, null, printer, [place])] : []
+    })
   return [
     ...kept,
+    ...rests,
     ...fresh.map(plate => planned(freshId(plate.pieces, ids), null, plate.printer, plate.pieces)),
   ]
 }
+
+const mendOf = ({ damages }: ProjectFile, plate: string): Damage | null =>
+  plate.startsWith(MEND_PLATE)
+    ? (damages.find(damage => damage.id === plate.slice(MEND_PLATE.length)) ?? null)
+    : null
 
 function layout(printer: Printer, group: readonly PieceReport[], airframe: Airframe) {
   if (group.length === 0) return []

@@ -1,1 +1,5 @@
-export { repairs, type Repair } from './repairs'
+export { boughtParts, type Bought } from './bought'
+export { chooseMend, noteDamage, type Broken } from './choose'
+export { partHistories, type PartHistory } from './history'
+export { lookAlso, type LookAlso } from './look-also'
+export { repairs, restOf, type Repair } from './repairs'

@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { written } from '../../units'
-import { repairs } from './index'
+import type { Damage, ProjectFile } from '../../document'
+import { apply } from '../../change'
+import { brokenCopies, isPrinted, planRoom } from '../print-room'
+import { boughtParts, chooseMend, lookAlso, noteDamage, partHistories, repairs, restOf } from './index'
 
 const assessor = createAssessor()
 const [thistledown, plover] = DEMOS
@@ -76,5 +79,137 @@ describe('a broken piece', () => {
     expect(() => repairs(assessor, thistledown, piece.id, piece.toMm + 50)).toThrow(
       /lies outside .* which reaches from/,
     )
+  })
+})
+
+describe('a way that was decided on', () => {
+  const before = assessor.assess(thistledown)
+  const piece = before.pieces.find(item => item.id === 'wing-2-port')!
+  const at = Math.round((piece.fromMm + piece.toMm) / 2)
+  const broken = {
+    piece: piece.id,
+    atMm: at,
+    how: 'crack' as const,
+    flight: 'flight-2',
+    date: '2026-11-08',
+    note: '',
+  }
+  const noted = noteDamage(thistledown, before, broken)
+  const ways = repairs(assessor, thistledown, piece.id, at)
+  const chosen = (code: string, doc = thistledown) =>
+    apply(doc, chooseMend(doc, noted, of(code, ways), ['join.x']))
+
+  it('weighs and balances what it promised', () => {
+    for (const code of ['rest', 'glue', 'splint']) {
+      const way = of(code, ways)
+      const after = assessor.assess(chosen(code))
+      expect(after.totals.massG - before.totals.massG).toBeCloseTo(way.massG, 2)
+      expect(after.totals.cgMm[0]).toBeCloseTo(way.cgMm, 1)
+    }
+    const stronger = of('stronger', ways)
+    expect(assessor.assess(chosen('stronger')).strength.reserve).toBeCloseTo(stronger.reserve, 9)
+  })
+  it('a new copy is printed once more, and weighed anew; the old one’s steps stand open', () => {
+    const built: ProjectFile = {
+      ...thistledown,
+      weighIns: [{ piece: piece.id, massG: 20, predictedG: piece.predictedG, date: '2026-10-01', note: '' }],
+      build: {
+        ...thistledown.build,
+        ticks: ['join.x', 'balance', 'other'].map(step => ({
+          step,
+          state: 'done' as const,
+          at: '2026-10-20T10:00',
+          tookMin: null,
+        })),
+      },
+      plates: [
+        {
+          id: 'p-1',
+          printer: thistledown.printers[0].id,
+          pieces: [{ piece: piece.id, xMm: 1, yMm: 1, turnDeg: 0 }],
+          state: 'done',
+          notBefore: null,
+          begun: null,
+          ended: null,
+          spool: null,
+          gramsOff: 20,
+          fault: null,
+        },
+      ],
+    }
+    const damage = noteDamage(built, assessor.assess(built), broken)
+    expect(damage.wasG).toBe(20)
+    const next = apply(built, chooseMend(built, damage, of('new-piece', ways), ['join.x']))
+    expect(next.weighIns).toEqual([])
+    expect(next.build.ticks.map(tick => tick.step)).toEqual(['other'])
+    const report = assessor.assess(next).pieces.find(item => item.id === piece.id)!
+    expect(brokenCopies(next, piece.id)).toBe(1)
+    expect(isPrinted(next, report)).toBe(false)
+    const again = { ...next, plates: [...next.plates, { ...next.plates[0], id: 'p-2' }] }
+    expect(isPrinted(again, report)).toBe(true)
+  })
+  it('a rest is a plate of its own with its own hours and grams, until it is done', () => {
+    const way = of('rest', ways)
+    const next = chosen('rest')
+    const plates = (doc: ProjectFile) =>
+      planRoom(doc, assessor.airframe(doc), assessor.assess(doc), '2026-11-09T08:00').plates
+    const own = plates(next).find(plate => plate.mends === noted.id)!
+    const printer = next.printers.find(item => item.id === own.printer)!
+    expect(own.hours).toBeCloseTo(way.hours + printer.plateOverheadMin / 60, 6)
+    expect(own.gramsOff).toBeCloseTo(way.printG, 6)
+    // The piece itself is asked for no more than before.
+    const asked = (doc: ProjectFile) =>
+      plates(doc).filter(plate => !plate.mends && plate.pieces.some(item => item.piece === piece.id)).length
+    expect(asked(next)).toBe(asked(thistledown))
+    const done = { ...next, damages: next.damages.map((item): Damage => ({ ...item, state: 'mended' })) }
+    expect(plates(done).some(plate => plate.mends)).toBe(false)
+  })
+  it('the rest that is exported is the piece that was promised', () => {
+    const rest = restOf(assessor, thistledown, piece.id, at)!
+    const printed = assessor.assess(rest.doc).pieces.find(item => item.id === rest.piece)!
+    expect(printed.filamentG).toBeCloseTo(of('rest', ways).printG, 9)
+    expect(printed.toMm - printed.fromMm).toBeLessThan(piece.toMm - piece.fromMm)
+  })
+  it('what is torn or gone is not glued', () => {
+    const codes = repairs(assessor, thistledown, piece.id, at, 'gone').map(way => way.code)
+    expect(codes).not.toContain('glue')
+    expect(codes).not.toContain('splint')
+    expect(codes).toContain('rest')
+  })
+  it('a stronger recipe bears more there', () => {
+    expect(of('stronger', ways).massG).toBeGreaterThan(0)
+    expect(Number(/bears ([\d.]+) times/.exec(written(of('stronger', ways).what))![1])).toBeGreaterThan(1.01)
+  })
+  it('spars, boom and legs are parts too; a boom takes a sleeve or is put in anew', () => {
+    const parts = boughtParts(thistledown, before)
+    expect(parts.map(part => part.id)).toEqual(
+      expect.arrayContaining(['boom', ...thistledown.spars.map(spar => spar.id)]),
+    )
+    const { fromMm, toMm } = thistledown.boom!
+    const boom = repairs(assessor, thistledown, 'boom', (fromMm + toMm) / 2)
+    expect(boom.map(way => way.code)).toContain('new-part')
+    for (const way of boom.filter(item => item.code === 'sleeve')) expect(way.massG).toBeGreaterThan(1)
+    expect(() => repairs(assessor, thistledown, 'boom', toMm + 5)).toThrow(/lies outside Boom/)
+  })
+  it('the load went on: neighbours, the other side, spars and the weakest places are named', () => {
+    const looks = lookAlso(thistledown, before, piece.id, at)
+    const names = looks.map(look => written(look.where))
+    expect(names).toContain(before.pieces.find(item => item.id === 'wing-1-port')!.name)
+    expect(names).toContain(before.pieces.find(item => item.id === 'wing-2-starboard')!.name)
+    expect(looks.some(look => /runs through it/.test(written(look.why)))).toBe(true)
+    expect(lookAlso(thistledown, before, 'boom', 500).length).toBeGreaterThan(1)
+  })
+  it('the history says which copy it is, and where it broke twice', () => {
+    const damage = (id: string, atMm: number, way: Damage['way']): Damage => ({
+      ...noted,
+      id,
+      atMm,
+      way,
+      state: 'mended',
+    })
+    const [history] = partHistories({
+      damages: [damage('a', 300, 'glue'), damage('b', 318, 'new-piece'), damage('c', 500, 'glue')],
+    })
+    expect(history).toMatchObject({ copy: 2, mends: 2, open: 0, again: [{ atMm: 309, times: 2 }] })
   })
 })

@@ -3,31 +3,42 @@
  * filled, splinted. A cut of the document goes through both halves; only one is mended, so masses are those of one side.
  */
 import { stockGramsPerMetre, type Assessment, type Assessor } from '../../assess'
-import { admissible, stops } from '../../change'
+import { admissible, stops, type Change } from '../../change'
 import {
   DocumentError,
   newPieceNumber,
+  type Break as BreakKind,
   type Cuts,
   type Joint,
   type ProjectFile,
   type SurfaceName,
+  type Way,
 } from '../../document'
 import { LIBRARIES, stockOr } from '../../libraries'
 import { q, say, type Words } from '../../units'
+import { boughtParts, boughtRepairs } from './bought'
+import { stronger } from './stronger'
 
 export interface Repair {
-  code: 'new-piece' | 'rest' | 'glue' | 'splint'
+  code: Way
   what: Words
   /** On top of the aircraft as it was, g. */
   massG: number
   hours: number
+  /** Filament that it prints, g. */
+  printG: number
   cost: number
   /** Of the whole aircraft with it. */
   reserve: number
   cgMm: number
   /** What is known against it, or nothing. */
   against: Words
+  /** What the design becomes by it, where it does. */
+  change: Change | null
 }
+
+/** A break whose faces are not both there and whole can neither be glued nor splinted. */
+const NO_FACES: ReadonlySet<BreakKind> = new Set(['crushed', 'torn', 'gone'])
 
 /** A sound layer lies so far inward of a break, and stump and rest are no shorter than this, mm. */
 const SOUND = 4,
@@ -45,10 +56,21 @@ const SPLINT = 60,
 type Part = keyof Cuts
 const CUT_PARTS: readonly string[] = ['wing', 'horizontal', 'vertical', 'body']
 
-/** Throws `DocumentError` where there is no such piece, or the place lies outside it. Most sound first. */
-export function repairs(assessor: Assessor, doc: ProjectFile, pieceId: string, atMm: number): Repair[] {
+/**
+ * Of a printed piece, a spar, the boom or a leg. Throws `DocumentError` where there is no such part, or the place lies
+ * outside it. Most sound first.
+ */
+export function repairs(
+  assessor: Assessor,
+  doc: ProjectFile,
+  pieceId: string,
+  atMm: number,
+  how: BreakKind = 'crack',
+): Repair[] {
   const before = assessor.assess(doc)
   const report = before.pieces.find(item => item.id === pieceId)
+  const bought = report ? null : boughtParts(doc, before).find(item => item.id === pieceId)
+  if (bought) return boughtRepairs(before, bought, atMm)
   if (!report)
     throw new DocumentError(
       '--piece',
@@ -65,11 +87,13 @@ export function repairs(assessor: Assessor, doc: ProjectFile, pieceId: string, a
     )
   const break_ = { doc, before, report, atMm, assessor }
   const cuts = CUT_PARTS.includes(report.part) && report.kind === 'fixed'
+  const faces = !NO_FACES.has(how)
   return [
     whole(break_),
     ...(cuts ? rest(break_) : []),
-    ...glued(break_, cuts),
-    ...(cuts && report.part !== 'body' ? splinted(break_) : []),
+    ...(faces ? glued(break_, cuts) : []),
+    ...(faces && cuts && report.part !== 'body' ? splinted(break_) : []),
+    ...(report.kind === 'fixed' ? inStronger(break_) : []),
   ]
 }
 
@@ -92,11 +116,37 @@ const whole = ({ before, report }: Break): Repair => ({
   what: say`Print ${report.name} anew, whole`,
   massG: 0,
   hours: report.hours,
+  printG: report.filamentG,
   cost: report.cost,
   reserve: before.strength.reserve,
   cgMm: before.totals.cgMm[0],
   against: say`every joint of it is parted and glued again; the fillets of the old one stay on its neighbours`,
+  change: null,
 })
+
+/** The recipe is its zone's: the computation takes all of the zone to be so, the grams are those of this piece. */
+function inStronger(own: Break): Repair[] {
+  const { doc, report, before, assessor, atMm } = own
+  const better = stronger(assessor, doc, before, report, atMm)
+  const anew = better?.after.pieces.find(item => item.id === report.id)
+  if (!better || !anew) return []
+  const added = anew.predictedG - report.predictedG
+  return [
+    {
+      code: 'stronger',
+      what: say`Print it anew, stronger: ${better.step.title}; the break then bears ${q(better.localAfter / better.localBefore, '', 2)} times as much`,
+      massG: added,
+      hours: anew.hours,
+      printG: anew.filamentG,
+      cost: anew.cost,
+      reserve: better.after.strength.reserve,
+      cgMm: cgWith(own, added),
+      against:
+        'the zone is designed so from then on: print its other half so too, or the two differ in weight and twist',
+      change: better.step.change,
+    },
+  ]
+}
 
 function withCut(
   { doc, report }: Break,
@@ -113,14 +163,34 @@ function withCut(
 const restBegins = ({ report, before }: Break): boolean =>
   report.part === 'body' && report.centreMm[0] < before.totals.cgMm[0]
 
+interface Rest {
+  doc: ProjectFile
+  after: Assessment
+  kind: Joint['kind']
+  stump: Assessment['pieces'][number]
+  printed: Assessment['pieces'][number]
+  /** Of the cut, and how much is printed, mm. */
+  sound: number
+  long: number
+  first: boolean
+}
+
+/** The document in which the rest of a broken piece is a piece of its own, and which; null where it has none. */
+export function restOf(assessor: Assessor, doc: ProjectFile, pieceId: string, atMm: number) {
+  const before = assessor.assess(doc)
+  const report = before.pieces.find(item => item.id === pieceId)
+  const best = report ? bestRest({ doc, before, report, atMm, assessor }) : null
+  return best && { doc: best.doc, piece: best.printed.id }
+}
+
 /** Cut at a sound layer; the stump stays, its rest is printed with a joint. */
-function rest(own: Break): Repair[] {
+function bestRest(own: Break): Rest | null {
   const { doc, report, atMm, before, assessor } = own
   const layer = doc.zones.find(zone => zone.id === report.zone)?.recipe.layerHeightMm ?? 0.2
   const first = restBegins(own)
   const layers = (atMm + (first ? SOUND : -SOUND) - report.fromMm) / layer
   const sound = report.fromMm + (first ? Math.ceil(layers) : Math.floor(layers)) * layer
-  if (sound - report.fromMm < SHORTEST || report.toMm - sound < SHORTEST) return []
+  if (sound - report.fromMm < SHORTEST || report.toMm - sound < SHORTEST) return null
   const kinds: Array<Joint['kind']> = report.part === 'body' ? ['lip', 'pins'] : ['pins', 'tongue']
   const tried = kinds.flatMap(kind => {
     const { doc: next, number } = withCut(own, sound, kind)
@@ -130,22 +200,30 @@ function rest(own: Break): Repair[] {
     const beyond = after.pieces.find(item => item.id === `${report.part}-${number}${side}`)
     const inner = after.pieces.find(item => item.id === report.id)
     if (!beyond || !inner || stops(after) > stops(before)) return []
-    return [{ kind, after, stump: first ? beyond : inner, printed: first ? inner : beyond }]
+    return [{ doc: next, kind, after, stump: first ? beyond : inner, printed: first ? inner : beyond }]
   })
   const best = tried.sort((a, b) => b.after.strength.reserve - a.after.strength.reserve)[0]
-  if (!best) return []
-  const added = best.stump.predictedG + best.printed.predictedG - report.predictedG
   const long = first ? sound - report.fromMm : report.toMm - sound
+  return best ? { ...best, sound, long, first } : null
+}
+
+function rest(own: Break): Repair[] {
+  const best = bestRest(own)
+  if (!best) return []
+  const { sound, long, first } = best
+  const added = best.stump.predictedG + best.printed.predictedG - own.report.predictedG
   return [
     {
       code: 'rest',
       what: say`Cut at the sound layer at ${q(sound, 'mm', 1)}, print the ${q(long, 'mm', 0)} ${first ? 'before' : 'beyond'} it with ${JOINTS[best.kind]}, and glue`,
       massG: added,
       hours: best.printed.hours,
+      printG: best.printed.filamentG,
       cost: best.printed.cost,
       reserve: best.after.strength.reserve,
       cgMm: cgWith(own, added),
       against: 'the stump must be cut square, along one layer, and fit the new joint',
+      change: null,
     },
   ]
 }
@@ -177,6 +255,8 @@ function glued(own: Break, cuts: boolean): Repair[] {
     what: say`Glue the break and fill it: ${q(grams, 'g', 1)}`,
     massG: grams,
     hours: 0,
+    printG: 0,
+    change: null,
     cost: grams * GLUE_PRICE,
     cgMm: cgWith(own, grams),
   }
@@ -243,6 +323,8 @@ function splinted(own: Break): Repair[] {
       what: say`Glue it and let a rod of ${q(3, 'mm')} in across the break, ${q(to - from, 'mm', 0)} long`,
       massG: grams,
       hours: 0,
+      printG: 0,
+      change: null,
       cost: glueGrams(own) * GLUE_PRICE + (price * (to - from)) / 1000,
       reserve: Math.min(before.strength.reserve, after.strength.reserve),
       cgMm: cgWith(own, grams),

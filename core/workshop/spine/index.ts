@@ -1,4 +1,5 @@
 export { cuttingPlan, KERF_MM, type CuttingPlan } from './cutting-plan'
 export { mend, type Mending, type Strengthening } from './mend'
+export { skinSteps } from './skin-steps'
 export { sparChoices, type SparChoice } from './spar-choices'
 export { weaknesses, type Weakness } from './weakness'

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** What was tried, in a pilot's words: less or to port, as it should be, more or to starboard. */
+import type { FlightSign } from '../../../core/document'
+
+const signs = defineModel<FlightSign[]>({ required: true })
+const TRIED: Array<{ sign: FlightSign['sign']; label: string; words: [string, string, string] }> = [
+  { sign: 'dive', label: 'Shallow dive, hands off', words: ['tucks under', 'holds', 'pulls out'] },
+  { sign: 'pitch', label: 'Elevator feels', words: ['slack', 'right', 'nervous'] },
+  { sign: 'power', label: 'Full throttle, hands off', words: ['nose down', 'level', 'nose up'] },
+  { sign: 'turn', label: 'Trims at the middle, it turns', words: ['to port', 'straight', 'to starboard'] },
+  { sign: 'slow', label: 'Slower, that turn gets', words: ['less', 'the same', 'more'] },
+  { sign: 'stall', label: 'In a stall drops', words: ['port', 'neither', 'starboard'] },
+  { sign: 'climb', label: 'Climbs', words: ['weakly', 'as computed', 'strongly'] },
+  { sign: 'end', label: 'The end of the charge is', words: ['weak early', 'as computed', 'strong'] },
+]
+const VALUES = [-1, 0, 1] as const
+const valueOf = (sign: string) => signs.value.find(item => item.sign === sign)?.value ?? null
+/** Pressed again, it was not tried. */
+function note(sign: FlightSign['sign'], value: FlightSign['value']) {
+  const before = valueOf(sign)
+  signs.value = [
+    ...signs.value.filter(item => item.sign !== sign),
+    ...(before === value ? [] : [{ sign, value }]),
+  ]
+}
+</script>
+
+<template>
+  <div>
+    <div v-for="item in TRIED" :key="item.sign" class="try" role="group" :aria-label="item.label">
+      <span class="small">{{ item.label }}</span>
+      <div class="three">
+        <button
+          v-for="(value, i) in VALUES"
+          :key="value"
+          type="button"
+          class="plain pick"
+          :class="{ on: valueOf(item.sign) === value }"
+          :aria-pressed="valueOf(item.sign) === value"
+          :data-sign="`${item.sign}:${value}`"
+          @click="note(item.sign, value)"
+        >
+          {{ item.words[i] }}
+        </button>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.try {
+  padding: 4px 0 6px;
+  border-bottom: 1px solid var(--hair);
+}
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 6px;
+  margin-top: 3px;
+}
+.pick {
+  border: 1px solid var(--hair);
+  border-radius: 6px;
+  padding: 5px 4px;
+  text-align: center;
+  font-size: 12.5px;
+}
+.pick.on {
+  border-color: rgb(var(--v-theme-secondary));
+  background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 16%, transparent);
+  font-weight: 650;
+}
+@media (max-width: 700px) {
+  .pick {
+    min-height: 44px;
+  }
+}
+</style>
