@@ -7,6 +7,7 @@ import {
   type HardwareRow,
   type LinkageSheet,
 } from '../../core/workshop/build'
+import type { Damage } from '../../core/document'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 import { worded } from '~/composables/format'
@@ -16,6 +17,12 @@ export const thisSecond = (): string => format(new Date(), "yyyy-MM-dd'T'HH:mm:s
 
 /** From opening a step to its tick: beyond these shares of what is reckoned, something else was done meanwhile. */
 const SAYS_SOMETHING = [0.15, 4] as const
+
+/** A step that mends says of its damage whether it is mended. */
+function mended(damages: Damage[], step: string, done: boolean) {
+  const own = damages.find(damage => step === `mend.${damage.id}`)
+  if (own && own.state !== 'open') own.state = done ? 'mended' : 'chosen'
+}
 
 export function useBuild() {
   const { doc, edit, project } = useBench()
@@ -77,6 +84,7 @@ export function useBuild() {
       const { build } = draft
       build.ticks = [...build.ticks.filter(other => other.step !== id), { step: id, state, at, tookMin }]
       build.timers = build.timers.filter(timer => timer.step !== id && timer.ends > at)
+      mended(draft.damages, id, state === 'done')
       if (state === 'done' && waitMin > 0)
         build.timers.push({
           step: id,
@@ -91,6 +99,7 @@ export function useBuild() {
     const item = stepAt(id)
     edit(`Not done: ${item ? worded(item.step.title) : id}`, draft => {
       draft.build.ticks = draft.build.ticks.filter(other => other.step !== id)
+      mended(draft.damages, id, false)
       draft.build.timers = draft.build.timers.filter(timer => timer.step !== id)
     })
     chosen.value = id

@@ -26,6 +26,10 @@ export interface MarkRecord {
   name: string
   at: number
   doc: ProjectFile
+  /** The mark that it came from; marks of older versions do not say. */
+  parent?: number | null
+  /** Why it was made. */
+  reasons?: string[]
 }
 /** The last study of a project: what may vary on what design, how far it came, and what it found. */
 export interface StudyRecord {

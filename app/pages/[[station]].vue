@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The shell: flight path, butterfly, the aircraft in the middle, tray and thread. */
-import { useStorage } from '@vueuse/core'
+import { useMediaQuery, useStorage } from '@vueuse/core'
 import { isStation, stationInfo, type StationId } from '~/stations/path'
 import { ROOMS } from '~/stations/rooms'
 import { useAssessment } from '~/stores/assessment'
@@ -21,8 +21,9 @@ const about = computed(() => stationInfo(station.value))
 const room = computed(() => ROOMS[station.value])
 /** What the maker set, station by station. */
 const shares = useStorage<Partial<Record<StationId, number>>>('mariposa-shares', {})
+const small = useMediaQuery('(max-width: 700px)')
 const share = computed({
-  get: () => shares.value[station.value] ?? room.value.share,
+  get: () => shares.value[station.value] ?? (small.value && room.value.folds ? 1 : room.value.share),
   set: value => {
     shares.value = { ...shares.value, [station.value]: value }
   },

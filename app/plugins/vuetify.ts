@@ -1,12 +1,12 @@
 import 'vuetify/styles'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
-import { night, paper } from '~/theme/vuetify-theme'
+import { night, paper, sun } from '~/theme/vuetify-theme'
 
 export default defineNuxtPlugin(nuxtApp => {
   nuxtApp.vueApp.use(
     createVuetify({
-      theme: { defaultTheme: 'paper', themes: { paper, night } },
+      theme: { defaultTheme: 'paper', themes: { paper, night, sun } },
       icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
       defaults: {
         VTextField: { density: 'compact', variant: 'outlined', hideDetails: 'auto' },

@@ -40,6 +40,8 @@ export interface StationRoom {
   share: number
   /** The view that is opened on arriving; the last plan or space view otherwise. */
   view?: ViewName
+  /** On a phone the bench comes first, the drawing when it is asked for. */
+  folds?: boolean
 }
 
 export const ROOMS: Record<StationId, StationRoom> = {
@@ -52,10 +54,10 @@ export const ROOMS: Record<StationId, StationRoom> = {
   balance: { tray: BalanceTray, bench: BalanceBench, share: 0.42, view: 'side' },
   choose: { tray: ChooseTray, bench: ChooseBench, share: 1 },
   print: { tray: PrintTray, bench: PrintBench, share: 1 },
-  weigh: { tray: WeighTray, bench: WeighBench, share: 0.5 },
+  weigh: { tray: WeighTray, bench: WeighBench, share: 0.5, folds: true },
   build: { tray: BuildTray, bench: BuildBench, share: 1 },
   prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
   toss: { tray: TossTray, bench: TossBench, share: 1 },
-  field: { tray: FieldTray, bench: FieldBench, share: 0.62, view: 'side' },
-  log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side' },
+  field: { tray: FieldTray, bench: FieldBench, share: 0.62, view: 'side', folds: true },
+  log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side', folds: true },
 }

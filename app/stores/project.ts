@@ -35,6 +35,8 @@ export const useProject = defineStore('project', () => {
   const undone = shallowRef<readonly Edit[]>([])
   const refused = ref<string | null>(null)
   const marks = shallowRef<MarkRecord[]>([])
+  /** The mark that the present design came from. */
+  const markAt = ref<number | null>(null)
   const shelf = shallowRef<ShelfItem[]>([])
   /** What the maker should know about the store, besides the state of saving. */
   const notice = ref<string | null>(null)
@@ -267,14 +269,33 @@ export const useProject = defineStore('project', () => {
     marks.value = doc.value
       ? (await db.marks.where('project').equals(doc.value.id).toArray()).flatMap(readMark)
       : []
+    const at = doc.value && Number((await db.settings.get(`mark ${doc.value.id}`))?.value ?? NaN)
+    markAt.value = marks.value.some(item => item.id === at) ? at : (marks.value.at(-1)?.id ?? null)
+  }
+  async function standAt(id: number | null) {
+    markAt.value = id
+    // Only the line to the next mark would be another one.
+    await db.settings.put({ key: `mark ${doc.value!.id}`, value: String(id) }).catch(() => {})
   }
   /** The present design, or another of the same project. */
-  async function mark(name: string, of: ProjectFile = doc.value!) {
-    const record = { project: doc.value!.id, name, at: Date.now(), doc: toRaw(of) }
-    await written(`The mark ${name.slice(0, 60)}`, () => db.marks.add(record))
+  async function mark(name: string, of: ProjectFile = doc.value!, reasons: string[] = []) {
+    const record: MarkRecord = {
+      project: doc.value!.id,
+      name,
+      at: Date.now(),
+      doc: toRaw(of),
+      parent: markAt.value,
+      reasons,
+    }
+    const id = await written(`The mark ${name.slice(0, 60)}`, () => db.marks.add(record))
+    await standAt(id as number)
     await listMarks()
   }
-  const backToMark = (record: MarkRecord) => replace(`Back to mark ${record.name}`, record.doc)
+  function backToMark(record: MarkRecord) {
+    const back = replace(`Back to mark ${record.name}`, record.doc)
+    if (back) void standAt(record.id ?? null)
+    return back
+  }
 
   /** Runs something that keeps; where the store failed, the maker reads why in the thread. Whether it was kept. */
   async function said(work: () => Promise<unknown>): Promise<boolean> {
@@ -309,6 +330,7 @@ export const useProject = defineStore('project', () => {
     stay,
     refused,
     marks,
+    markAt,
     shelf,
     canUndo: computed(() => done.value.length > 0),
     canRedo: computed(() => undone.value.length > 0),

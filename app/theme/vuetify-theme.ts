@@ -40,3 +40,23 @@ export const night: ThemeDefinition = {
   },
   variables: { 'border-color': '#efe8da', 'border-opacity': 0.2, 'medium-emphasis-opacity': 0.85 },
 }
+
+/** Black on white for the sun: nothing is grey, nothing is tinted. Contrast is at least 7 : 1. */
+export const sun: ThemeDefinition = {
+  dark: false,
+  colors: {
+    background: '#ffffff',
+    surface: '#ffffff',
+    'on-background': '#000000',
+    'on-surface': '#000000',
+    primary: '#8a2c00',
+    'on-primary': '#ffffff',
+    secondary: '#003f87',
+    'on-secondary': '#ffffff',
+    error: '#9b0010',
+    warning: '#5c3b00',
+    success: '#00492c',
+    info: '#003f87',
+  },
+  variables: { 'border-color': '#000000', 'border-opacity': 0.5, 'medium-emphasis-opacity': 1 },
+}

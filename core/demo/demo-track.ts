@@ -6,12 +6,8 @@ const LEGS: ReadonlyArray<[number, number]> = [
   [0, 1],
   [40, 1],
   [44, 0.45],
-  [230, 0.45],
-  [236, 0],
-  [330, 0],
-  [334, 0.4],
-  [378, 0.4],
-  [382, 0],
+  [296, 0.45],
+  [302, 0],
 ]
 const STEP = 2,
   LONG = 390
@@ -44,7 +40,7 @@ export function demoTrack(flight: string, source: string): Track {
     const throttle = throttleAt(t)
     // Small swells instead of chance: the demo is the same every time.
     const swell = Math.sin(t / 11) + 0.6 * Math.sin(t / 4.3)
-    const speed = Math.min(t * 3 + 8, 12.6 + 1.9 * throttle + 0.35 * swell)
+    const speed = height > 0.5 ? Math.min(t * 3 + 8, 12.6 + 1.9 * throttle + 0.35 * swell) : 0
     const sink = 1.19 - 4.1 * Math.max(0, throttle - 0.16)
     const next = throttle > 0.42 && throttle < 0.5 ? height + 0.15 * swell : height - sink * STEP
     const amps = throttle < 0.02 ? 0.1 : 0.2 + 13.4 * throttle ** 2.1
@@ -55,7 +51,7 @@ export function demoTrack(flight: string, source: string): Track {
     track.northM.push(round(110 * Math.sin(t / 31), 0))
     track.amps.push(round(amps, 1))
     track.volts.push(round(12.5 - (1.5 * used) / 1300 - 0.06 * amps, 2))
-    height = Math.max(0, t > LONG - 20 ? height * 0.7 : next)
+    height = Math.max(0, next)
   }
   return track
 }

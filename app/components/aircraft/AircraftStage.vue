@@ -142,11 +142,23 @@ const views: ReadonlyArray<{ id: ViewName; label: string }> = [
   padding: 8px;
 }
 @media (max-width: 700px) {
+  /* Nothing lies over the aircraft where there is so little of it. */
+  .stage {
+    flex-direction: column;
+  }
+  .views {
+    position: static;
+    border-width: 0 0 1px;
+    border-radius: 0;
+    flex: none;
+  }
   .view {
     min-height: 44px;
+    flex: 1;
+    text-align: center;
   }
   .tools {
-    top: 62px;
+    top: 50px;
   }
   .paint {
     width: 150px;

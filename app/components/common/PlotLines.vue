@@ -103,7 +103,7 @@ const names = {
     ctx.lineJoin = 'round'
     ctx.lineWidth = 3
     ctx.strokeStyle = String(theme.current.value.colors.background)
-    const taken: number[] = []
+    const taken: Array<{ y: number; from: number; to: number }> = []
     chart.data.datasets.forEach((dataset, i) => {
       const points = chart.getDatasetMeta(i).data
       const isLimit = i >= props.lines.length
@@ -112,17 +112,21 @@ const names = {
       const point = isLimit
         ? points[points.length - 1]!
         : points[Math.round((points.length - 1) * Math.min(1, props.lines[i]!.nameAt ?? 0.12 + 0.2 * i))]!
-      let y = point.y - 6
-      while (taken.some(other => Math.abs(other - y) < 12)) y -= 12
-      y = Math.max(chartArea.top + 9, y)
-      // Pushed against the top, it goes under what is there.
-      while (taken.some(other => Math.abs(other - y) < 12)) y += 12
-      taken.push(y)
-      ctx.fillStyle = String(dataset.borderColor)
-      ctx.textAlign = isLimit ? 'right' : 'left'
       const text = String(dataset.label)
       const wide = ctx.measureText(text).width
       const x = isLimit ? chartArea.right - 2 : Math.min(point.x + 6, chartArea.right - wide - 2)
+      const from = isLimit ? x - wide : x,
+        to = from + wide
+      const covered = (at: number) =>
+        taken.some(other => Math.abs(other.y - at) < 12 && other.from < to + 4 && other.to > from - 4)
+      let y = point.y - 6
+      while (covered(y)) y -= 12
+      y = Math.max(chartArea.top + 9, y)
+      // Pushed against the top, it goes under what is there.
+      while (covered(y)) y += 12
+      taken.push({ y, from, to })
+      ctx.fillStyle = String(dataset.borderColor)
+      ctx.textAlign = isLimit ? 'right' : 'left'
       ctx.strokeText(text, x, y)
       ctx.fillText(text, x, y)
     })

@@ -2,11 +2,15 @@
 /** Today, in figures that are read at arm's length; what changed, what is due, then the list. */
 import { changesSince, firstFlight, looksDue } from '../../../core/workshop/field'
 import { amount, figure, signed, today, worded } from '~/composables/format'
+import { readiness } from '../../../core/workshop/readiness'
 import { useBench } from '~/composables/useBench'
 import { useFieldDay } from '~/composables/useFieldDay'
 
 const { doc, now, edit } = useBench()
 const { answer: day, fault, fresh } = useFieldDay()
+const result = computed(() => readiness(doc.value, now.value, today()))
+const count = (state: string) => result.value.items.filter(item => item.state === state).length
+const VERDICTS = { go: 'Go, by what is entered here', 'no-go': 'No go', open: 'Not yet' }
 const changes = computed(() => changesSince(doc.value, now.value))
 const due = computed(() => looksDue(doc.value).filter(look => look.inFlights <= 0))
 const first = computed(() => doc.value.flights.length === 0)
@@ -31,6 +35,15 @@ const lookAll = () =>
 
 <template>
   <section class="field">
+    <header class="head">
+      <p class="verdict" :class="result.verdict" role="status" data-figure="go">
+        {{ VERDICTS[result.verdict] }}
+      </p>
+      <p class="quiet">
+        {{ count('go') }} in order, {{ count('open') }} open, {{ count('no-go') }} against. The decision, and
+        the law, stay with you.
+      </p>
+    </header>
     <p v-if="fault" class="bad" role="alert">Today's figures were not worked out: {{ fault }}</p>
     <p v-else-if="!day" class="quiet">Working out today's figures …</p>
     <template v-else>
@@ -119,6 +132,25 @@ const lookAll = () =>
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  align-items: baseline;
+}
+.head p {
+  margin: 2px 0;
+}
+.verdict {
+  font-size: 22px;
+  font-weight: 750;
+}
+.verdict.go {
+  color: rgb(var(--v-theme-success));
+}
+.verdict.no-go {
+  color: rgb(var(--v-theme-error));
+}
 .big {
   display: flex;
   flex-wrap: wrap;

@@ -1,16 +1,11 @@
 <script setup lang="ts">
-/** Go or not; the air and the pack of today; what the scale and the stand said. */
-import { readiness } from '../../../core/workshop/readiness'
+/** The air and the pack of today; what the scale and the stand said. */
 import { amount, figure, today } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useInstruments } from '~/composables/useInstruments'
 
-const { doc, now, edit } = useBench()
+const { doc, edit } = useBench()
 const { mast } = useInstruments()
-const result = computed(() => readiness(doc.value, now.value, today()))
-const count = (state: string) => result.value.items.filter(item => item.state === state).length
-const VERDICTS = { go: 'Go, by what is entered here', 'no-go': 'No go', open: 'Not yet' }
-
 type Measured = 'massG' | 'cgMm' | 'thrustG'
 const setMeasured = (field: Measured, label: string) => (value: number | null) =>
   edit(`Enter ${label}`, draft => {
@@ -56,14 +51,7 @@ const setPack = (id: string | null) =>
 
 <template>
   <div class="stack">
-    <p class="verdict" :class="result.verdict" role="status" data-figure="go">
-      {{ VERDICTS[result.verdict] }}
-    </p>
-    <p class="quiet">
-      {{ count('go') }} in order, {{ count('open') }} open, {{ count('no-go') }} against. The decision, and
-      the law, stay with you.
-    </p>
-    <h3>Air of today</h3>
+    <h3 class="first">Air of today</h3>
     <p v-if="stale" class="bad" data-stale>
       Of {{ doc.field.date }}, not of today.
       <v-btn size="small" variant="text" @click="clear">Clear it</v-btn>
@@ -182,16 +170,8 @@ const setPack = (id: string | null) =>
 </template>
 
 <style scoped>
-.verdict {
-  font-size: 22px;
-  font-weight: 750;
-  margin: 0;
-}
-.go {
-  color: rgb(var(--v-theme-success));
-}
-.no-go {
-  color: rgb(var(--v-theme-error));
+.first {
+  margin-top: 0;
 }
 .mast {
   display: flex;

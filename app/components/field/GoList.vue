@@ -29,7 +29,7 @@ const tick = (id: string, label: string, on: boolean) =>
 </script>
 
 <template>
-  <section class="go">
+  <section class="list">
     <h2>Before it flies</h2>
     <div class="groups">
       <section v-for="{ group, items } in groups" :key="group">
@@ -57,7 +57,7 @@ const tick = (id: string, label: string, on: boolean) =>
 </template>
 
 <style scoped>
-.go {
+.list {
   border-top: 1px solid var(--hair);
   padding: 8px 0;
 }

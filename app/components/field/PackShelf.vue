@@ -177,8 +177,8 @@ const lines = (life: (typeof packs.value)[number]['life']) => {
             { y: 80, label: 'capacity: retire', broken: true },
             { y: 200, label: 'resistance: retire', broken: true },
           ]"
-          :x="{ label: 'days since its first test', unit: 'd', digits: 0 }"
-          :left="{ label: 'of new, %', unit: '%', digits: 0 }"
+          :x="{ label: 'since its first test', unit: 'd', digits: 0 }"
+          :left="{ label: 'of new', unit: '%', digits: 0 }"
           label="Capacity and resistance over time"
           :height="180"
         />

@@ -142,7 +142,7 @@ const drive = computed(() =>
       ]
     : [],
 )
-const MINUTES = { label: 'minutes', unit: 'min', digits: 1 }
+const MINUTES = { label: 'time', unit: 'min', digits: 1 }
 </script>
 
 <template>
@@ -195,8 +195,8 @@ const MINUTES = { label: 'minutes', unit: 'min', digits: 1 }
         v-if="air.length"
         :lines="air"
         :x="MINUTES"
-        :left="{ label: 'height, m', unit: 'm', digits: 0 }"
-        :right="{ label: 'speed, m/s', unit: 'm/s', digits: 1 }"
+        :left="{ label: 'height', unit: 'm', digits: 0 }"
+        :right="{ label: 'speed', unit: 'm/s', digits: 1 }"
         label="Height and speed of the flight"
         :height="200"
       />
@@ -204,8 +204,8 @@ const MINUTES = { label: 'minutes', unit: 'min', digits: 1 }
         v-if="drive.length"
         :lines="drive"
         :x="MINUTES"
-        :left="{ label: 'current, A', unit: 'A', digits: 1 }"
-        :right="track.volts.length ? { label: 'voltage, V', unit: 'V', digits: 1 } : undefined"
+        :left="{ label: 'current', unit: 'A', digits: 1 }"
+        :right="track.volts.length ? { label: 'voltage', unit: 'V', digits: 1 } : undefined"
         label="Current and voltage of the flight"
         :height="150"
       />

@@ -106,10 +106,14 @@ const asking = ref(false)
         >
       </template>
     </p>
+    <p v-if="plate.mends" class="small" data-mends>
+      The rest of a broken piece: its solid is taken at Log, What broke. The bed shows the whole piece, which
+      is larger.
+    </p>
     <div v-if="plate.state !== 'done'" class="acts">
       <template v-if="plate.state === 'waiting'">
         <v-btn
-          v-if="machine"
+          v-if="machine && !plate.mends"
           color="primary"
           variant="flat"
           data-act="send"
@@ -117,7 +121,9 @@ const asking = ref(false)
           @click="send"
           >Print on {{ machine.name }}</v-btn
         >
-        <v-btn data-act="write-file" :disabled="!!progress" @click="look">Machine file</v-btn>
+        <v-btn v-if="!plate.mends" data-act="write-file" :disabled="!!progress" @click="look"
+          >Machine file</v-btn
+        >
         <v-btn data-act="begin" :disabled="!!plate.heldBy && !plate.first" @click="room.begin(plate)"
           >Begun by hand</v-btn
         >

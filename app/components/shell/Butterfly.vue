@@ -56,4 +56,11 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
     justify-content: stretch;
   }
 }
+@media (max-width: 700px) {
+  .butterfly {
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+    gap: 0;
+    padding-left: 8px;
+  }
+}
 </style>

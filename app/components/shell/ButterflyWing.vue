@@ -72,7 +72,8 @@ const better = computed(() => {
         >{{ verdict.label }} <span class="target">{{ worded(verdict.targetText) }}</span></span
       >
       <span class="value num"
-        ><b>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b> {{ unitName(verdict.unit) }}
+        ><b>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b>
+        <span :class="{ long: verdict.unit.length > 4 }">{{ unitName(verdict.unit) }}</span>
         <span v-if="ghost !== null" class="ghost" :data-ghost="verdict.wing"
           >→ {{ amountOf(ghost, verdict.unit, verdict.digits) }}</span
         ><span v-else class="quiet"
@@ -80,7 +81,7 @@ const better = computed(() => {
         ></span
       >
       <span class="margin num" :class="verdict.state === 'failing' ? 'bad' : 'quiet'"
-        >{{ word }}, {{ marginText }}
+        >{{ word }}<span class="by">, {{ marginText }}</span>
         <span
           v-if="changed"
           class="chip"
@@ -173,20 +174,34 @@ const better = computed(() => {
 }
 @media (max-width: 700px) {
   .wing {
-    min-height: 44px;
-    padding: 4px 2px;
-    gap: 5px;
+    min-height: 56px;
+    padding: 2px 2px 4px;
+    gap: 4px;
+    align-items: start;
   }
   .wing svg {
-    width: 30px;
-    height: 27px;
+    width: 20px;
+    height: 18px;
     flex: none;
+    overflow: visible;
+    margin-top: 1px;
   }
   .value,
   .value b {
     font-size: 12.5px;
   }
-  .value .quiet {
+  .margin {
+    font-size: 11.5px;
+    white-space: normal;
+  }
+  .chip {
+    margin-left: 0;
+    padding: 0 4px;
+  }
+  .value .quiet,
+  .value .long,
+  .target,
+  .by {
     display: none;
   }
 }

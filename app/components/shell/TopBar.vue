@@ -9,14 +9,24 @@ const project = useProject()
 const view = useView()
 const theme = useTheme()
 
+/** One after the other: indoors, at night, in the sun. */
+const THEMES = [
+  { id: 'paper', label: 'Paper' },
+  { id: 'night', label: 'Night bench' },
+  { id: 'sun', label: 'Sunlight' },
+] as const
+const next = computed(() => {
+  const at = THEMES.findIndex(item => item.id === theme.global.name.value)
+  return THEMES[(at + 1) % THEMES.length]!
+})
 async function flip() {
-  const next = theme.global.name.value === 'paper' ? 'night' : 'paper'
-  theme.change(next)
-  await db.settings.put({ key: 'theme', value: next })
+  const { id } = next.value
+  theme.change(id)
+  await db.settings.put({ key: 'theme', value: id })
 }
 onMounted(async () => {
   const kept = (await db.settings.get('theme'))?.value
-  if (kept === 'night' || kept === 'paper') theme.change(kept)
+  if (THEMES.some(item => item.id === kept)) theme.change(kept!)
 })
 </script>
 
@@ -38,9 +48,7 @@ onMounted(async () => {
         <v-btn variant="text" size="x-small" data-act="command" @click="view.commanding = true"
           >Find <kbd>/</kbd></v-btn
         >
-        <v-btn variant="text" size="x-small" data-act="theme" @click="flip">{{
-          theme.global.name.value === 'paper' ? 'Night bench' : 'Paper'
-        }}</v-btn>
+        <v-btn variant="text" size="x-small" data-act="theme" @click="flip">{{ next.label }}</v-btn>
         <v-menu :close-on-content-click="false">
           <template #activator="{ props: menu }">
             <v-btn
@@ -97,6 +105,34 @@ onMounted(async () => {
   gap: 0;
   flex-wrap: nowrap;
   margin-left: -8px;
+}
+@media (max-width: 700px) {
+  .top {
+    padding-left: 8px;
+  }
+  .names {
+    display: flex;
+    align-items: center;
+    gap: 4px;
+    flex: 1;
+  }
+  .name {
+    font-size: 16px;
+    min-width: 60px;
+    flex: 1 1 auto;
+    min-height: 44px;
+  }
+  .acts {
+    margin-left: 0;
+    flex: none;
+  }
+  .acts :deep(.v-btn) {
+    padding: 0 6px;
+    min-width: 0;
+  }
+  kbd {
+    display: none;
+  }
 }
 kbd {
   border: 1px solid var(--hair);

@@ -1,9 +1,28 @@
 /** Power, tosses, the field, what flights say and what breaks. */
 import type { PitchTables } from '../../../core/assess'
-import type { ProjectFile } from '../../../core/document'
+import type { Break, ProjectFile } from '../../../core/document'
+import { writeStl } from '../../../core/printing'
+import { printableMesh } from '../../../core/workshop/export'
 import { LIBRARIES } from '../../../core/libraries'
 import { diagnose, type Diagnosis } from '../../../core/workshop/diagnosis'
-import { repairs, type Repair } from '../../../core/workshop/repair'
+import { transfer } from 'comlink'
+import {
+  boughtParts,
+  lookAlso,
+  repairs,
+  restOf,
+  type LookAlso,
+  type Repair,
+} from '../../../core/workshop/repair'
+import { buildOrder } from '../../../core/workshop/build'
+import {
+  actsFor,
+  suggestions,
+  tryActs,
+  type Act,
+  type Suggestion,
+  type Tried,
+} from '../../../core/workshop/next-mark'
 import { fieldDay, type FieldDay } from '../../../core/workshop/field'
 import { readTrack, type TrackReading } from '../../../core/workshop/track'
 import { flightCard, type FlightCard } from '../../../core/workshop/card'
@@ -24,7 +43,23 @@ import {
   type ShelfAsk,
   type StandResult,
 } from '../../../core/workshop/power'
-import { aside, known, type Progress } from './memory'
+import { aside, known, solids, type Progress } from './memory'
+
+export interface MarkFigures {
+  massG: number
+  cgMm: number
+  marginPct: number
+  reserve: number
+  hours: number
+  /** Wings of consequence that miss their target. */
+  failing: string[]
+}
+
+/** Steps of the build that handle one of these pieces. */
+const stepsTouching = (doc: ProjectFile, pieces: readonly string[]): string[] =>
+  buildOrder(aside.airframe(doc))
+    .steps.filter(step => step.touches.some(id => pieces.includes(id)))
+    .map(step => step.id)
 
 export const flying = {
   /** The aircraft in the vertical plane, for the page to toss, its thrust, and the bags that an empty shell wants. */
@@ -62,9 +97,67 @@ export const flying = {
     const own = known(doc)
     return diagnose(own, aside.assess(own), aside.flown(own).pitch(true))
   },
-  /** Ways to mend a piece that broke at a place, mm. */
-  repairs: (doc: ProjectFile, piece: string, atMm: number): Repair[] =>
-    repairs(aside, known(doc), piece, atMm),
+  /** What can break besides printed pieces. */
+  boughtParts(doc: ProjectFile): Array<{ id: string; name: string; fromMm: number; toMm: number }> {
+    const own = known(doc)
+    return boughtParts(own, aside.assess(own)).map(({ id, name, fromMm, toMm }) => ({
+      id,
+      name,
+      fromMm,
+      toMm,
+    }))
+  },
+  /** Ways to mend what broke at a place, what else to look at, and the steps of the build that handle it. */
+  damage(
+    doc: ProjectFile,
+    piece: string,
+    atMm: number,
+    how: Break,
+  ): { ways: Repair[]; looks: LookAlso[]; redo: string[] } {
+    const own = known(doc)
+    const ways = repairs(aside, own, piece, atMm, how)
+    const looks = lookAlso(own, aside.assess(own), piece, atMm)
+    return { ways, looks, redo: stepsTouching(own, [piece]) }
+  },
+  /** The rest of a broken piece as it is printed, STL; null where it has none. */
+  async restFile(doc: ProjectFile, piece: string, atMm: number): Promise<Uint8Array | null> {
+    const rest = restOf(aside, known(doc), piece, atMm)
+    if (!rest) return null
+    const own = aside.airframe(rest.doc).pieces.find(item => item.id === rest.piece)
+    if (!own) return null
+    const bytes = writeStl(printableMesh(await solids(), own), `rest of ${piece}`)
+    return transfer(bytes, [bytes.buffer])
+  },
+  /** What can be wished for on this design, and what log, damage and findings suggest. */
+  wishing(doc: ProjectFile): { acts: Array<Omit<Act, 'change'>>; suggestions: Suggestion[] } {
+    const own = known(doc)
+    const assessment = aside.assess(own)
+    const diagnosis = own.flights.length ? diagnose(own, assessment, aside.flown(own).pitch(true)) : null
+    return {
+      acts: actsFor(own).map(({ change: _, ...act }) => act),
+      suggestions: suggestions(own, assessment, diagnosis),
+    }
+  },
+  /** Wishes tried together, with the steps of the build that what is new wants again. */
+  tryWishes(doc: ProjectFile, acts: string[]): { tried: Tried; redo: string[] } {
+    const own = known(doc)
+    const tried = tryActs(aside, own, acts)
+    return { tried, redo: tried.anew.length ? stepsTouching(own, tried.anew) : [] }
+  },
+  /** A mark in a few figures. */
+  markFigures(doc: ProjectFile): MarkFigures {
+    const { totals, flight, strength, verdicts } = aside.assess(known(doc))
+    return {
+      massG: totals.massG,
+      cgMm: totals.cgMm[0],
+      marginPct: flight.staticMarginPct,
+      reserve: strength.reserve,
+      hours: totals.hours,
+      failing: Object.values(verdicts)
+        .filter(verdict => verdict.state === 'failing')
+        .map(verdict => verdict.wing),
+    }
+  },
   /** The aircraft in today's air, on the pack that is chosen. */
   fieldDay: (doc: ProjectFile): FieldDay => fieldDay(aside, known(doc)),
   flightCard: (doc: ProjectFile): FlightCard => flightCard(aside, known(doc)),

@@ -2,7 +2,7 @@
 import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
 import type { Printer, Recipe } from '../../document'
-import { meshOf, pieceSolid, type SolidKernel, type TriangleMesh } from '../../geometry'
+import { meshOf, pieceSolid, type Piece, type SolidKernel, type TriangleMesh } from '../../geometry'
 import { lies, writeStl, writeThreeMf } from '../../printing'
 import { layPlates, recipeOf, stand } from '../print-room'
 
@@ -23,6 +23,16 @@ export function uniqueNames(): (wanted: string) => string {
   }
 }
 
+/** A piece as it stands or lies on the bed. Throws where it is no solid. */
+export function printableMesh(kernel: SolidKernel, piece: Piece): TriangleMesh {
+  const solid = pieceSolid(kernel, piece)
+  try {
+    return lies(piece) ? laidDown(meshOf(solid)) : meshOf(solid)
+  } finally {
+    solid.delete()
+  }
+}
+
 /** Builds every piece in turn; `progress` may throw to stop. Solids are freed as they are written. */
 export async function exportPieces(
   kernel: SolidKernel,
@@ -35,14 +45,9 @@ export async function exportPieces(
   const meshes = new Map<string, TriangleMesh>()
   for (const [i, piece] of airframe.pieces.entries()) {
     await progress(i, airframe.pieces.length, piece.name)
-    const solid = pieceSolid(kernel, piece)
-    try {
-      const mesh = lies(piece) ? laidDown(meshOf(solid)) : meshOf(solid)
-      meshes.set(piece.id, mesh)
-      files.push({ name: nameOf(`${piece.id}.stl`), bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
-    } finally {
-      solid.delete()
-    }
+    const mesh = printableMesh(kernel, piece)
+    meshes.set(piece.id, mesh)
+    files.push({ name: nameOf(`${piece.id}.stl`), bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
   }
   for (const printer of airframe.doc.printers)
     files.push(...plateFiles(printer, airframe, reports, meshes, nameOf))
