@@ -286,7 +286,7 @@ export const PLOVER: ProjectFile = {
   proofs: [],
   calibrations: [],
   weighIns: [],
-  measured: { massG: null, cgMm: null, thrustG: null, scales: null },
+  measured: { massG: null, cgMm: null, thrustG: null, dragShare: null, scales: null },
   checks: [],
   flights: [],
   tracks: [],

@@ -23,7 +23,7 @@ export const THISTLEDOWN_LOG: Pick<
       note: 'with base layers for the firewall',
     },
   ],
-  measured: { massG: null, cgMm: null, thrustG: null, scales: null },
+  measured: { massG: null, cgMm: null, thrustG: null, dragShare: null, scales: null },
   checks: [
     { item: 'surfaces-direction', date: '2026-10-24' },
     { item: 'range', date: '2026-10-24' },

@@ -307,7 +307,7 @@ export const fromVersion9 = (raw: unknown): unknown => {
     wishes: [],
     ...raw,
     version: 10,
-    measured: isObject(raw.measured) ? measured : raw.measured,
+    measured: isObject(raw.measured) ? { dragShare: null, ...measured } : raw.measured,
     flights: each(raw.flights, flight => ({ ...UNSAID_FLIGHT, ...flight })),
   }
 }

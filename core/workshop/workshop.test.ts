@@ -48,6 +48,7 @@ describe('readiness', () => {
       massG: a.totals.emptyMassG,
       cgMm: a.totals.cgEmptyMm[0],
       thrustG: 500,
+      dragShare: null,
       scales: null,
     }
     const checks = readiness(thistledown, a)

@@ -54,7 +54,7 @@ describe('it holds', () => {
     await page.find('input[aria-label="Project file"]').sendKeys(path)
     // A project of this id is here: what the file would change is shown before anything is done.
     await page.until('[data-import="compare"] .rows')
-    expect(await page.text('[data-import="compare"]')).toContain('differs in: name')
+    expect(await page.text('[data-import="compare"]')).toContain('Name')
     await page.press('[data-act="keep-both"]')
     await page.driver.wait(
       async () => (await page.text('[data-act="shelf"]')).startsWith('A very long name'),

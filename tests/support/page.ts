@@ -10,9 +10,18 @@ import { startServer, type RunningServer } from './server'
 
 export class Page {
   private constructor(
-    readonly server: RunningServer,
+    private running: RunningServer,
     readonly browser: Browser,
   ) {}
+
+  get server() {
+    return this.running
+  }
+  /** The server goes, and comes back at the same address, with another build where one is given. */
+  serverGone = () => this.running.stop()
+  serverBack = async (output?: string) => {
+    this.running = await startServer({ output, port: Number(new URL(this.running.url).port) })
+  }
 
   /** `watchNetwork`: with the log of what the page asks for, which costs time on every request. */
   static async open(path = '/', { watchNetwork = false } = {}): Promise<Page> {

@@ -1,7 +1,8 @@
 /** The production build on a free port of this machine. */
 import { spawn, type ChildProcess } from 'node:child_process'
-import { existsSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 export async function freePort(): Promise<number> {
@@ -18,7 +19,29 @@ export async function freePort(): Promise<number> {
 export interface RunningServer {
   url: string
   pid: number
-  stop(): void
+  /** Ends when it is gone. */
+  stop(): Promise<void>
+}
+
+/** A build whose files are the project's and whose version is another: what a maker gets who updates. */
+export function newerBuild(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'mariposa-newer-'))
+  cpSync(OUTPUT, folder, { recursive: true })
+  const worker = join(folder, 'public', 'sw.js')
+  const text = readFileSync(worker, 'utf8')
+  const version = /mariposa-([0-9a-f]{12})/.exec(text)?.[1]
+  if (!version) throw new Error('the service worker names no version')
+  writeFileSync(worker, text.replaceAll(version, version.split('').reverse().join('')))
+  // The server answers by the tags that it was built with: the worker's is another one then.
+  const chunks = join(folder, 'server', 'chunks', 'nitro', 'nitro.mjs')
+  const server = readFileSync(chunks, 'utf8')
+  writeFileSync(
+    chunks,
+    server.replace(/("\/sw\.js": \{[^}]*?"etag": "\\")([^"]*?)(\\")/, (_, before, tag, after) =>
+      [before, tag.split('').reverse().join(''), after].join(''),
+    ),
+  )
+  return folder
 }
 
 export const OUTPUT = new URL('../../.output', import.meta.url).pathname
@@ -46,7 +69,16 @@ export async function startServer({ output = OUTPUT, port = 0 } = {}): Promise<R
         () => false,
       )
     )
-      return { url, pid: child.pid!, stop: () => child.kill() }
+      return {
+        url,
+        pid: child.pid!,
+        stop: () =>
+          new Promise(resolve => {
+            if (child.exitCode !== null || child.signalCode !== null) return resolve()
+            child.once('exit', () => resolve())
+            child.kill()
+          }),
+      }
     await new Promise(resolve => setTimeout(resolve, 100))
   }
   child.kill()

@@ -1,12 +1,29 @@
 <script setup lang="ts">
 /** Causes of what was noted on this aircraft, with their chance, what would tell more, and what mends each. */
-import { amount, figure, signed, worded } from '~/composables/format'
+import { amount, figure, signed, signedAmount, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
+import { useBench } from '~/composables/useBench'
 
-const { answer: found, fault, fresh } = useAside((core, doc) => core.diagnose(doc))
+const { doc, edit, project } = useBench()
+const { answer: found, fault, fresh, of } = useAside((core, doc) => core.diagnose(doc))
 /** Under that a cause is about as likely as on the first day; the first three are always shown. */
 const SHOWN = 0.1
 const shown = computed(() => found.value?.causes.filter((cause, i) => i < 3 || cause.chance > SHOWN) ?? [])
+const learn = () => {
+  const share = found.value?.drag?.share
+  if (share === undefined) return
+  edit('Reckon with the drag that was flown', draft => {
+    draft.measured.dragShare = share
+  })
+}
+const forget = () =>
+  edit('Reckon with the computed drag again', draft => {
+    draft.measured.dragShare = null
+  })
+function mend(code: string, what: string) {
+  const price = found.value?.prices[code]
+  if (price) project.takeOffer(`Put into the design: ${what}`.slice(0, 120), price.change, of.value)
+}
 </script>
 
 <template>
@@ -25,6 +42,30 @@ const shown = computed(() => found.value?.causes.filter((cause, i) => i < 3 || c
               {{ signed(cause.amount, 1) }} ± {{ figure(cause.sigma, 1) }} {{ cause.unit }}</span
             >
             <div class="small">{{ worded(cause.mend) }}.</div>
+            <div v-if="found.prices[cause.code]" class="small price" :data-price="cause.code">
+              <span class="num"
+                >In the design: {{ signedAmount(found.prices[cause.code]!.massG, 'g', 1) }}, margin
+                {{ signedAmount(found.prices[cause.code]!.marginPct, '%', 1) }}, reserve
+                {{ signed(found.prices[cause.code]!.reserve, 2) }},
+                {{ signedAmount(found.prices[cause.code]!.hours, 'h', 1) }}</span
+              >
+              <v-btn
+                size="x-small"
+                :disabled="!fresh"
+                :data-mend="cause.code"
+                @click="mend(cause.code, worded(cause.mend))"
+                >Put it into the design</v-btn
+              >
+            </div>
+            <div v-else-if="cause.code === 'drag' && found.drag" class="small price" data-price="drag">
+              <span class="num"
+                >Reckoned {{ figure(found.drag.share, 2) }} times as much without lift's own, it glides one in
+                {{ figure(found.drag.glide, 1) }}</span
+              >
+              <v-btn size="x-small" :disabled="!fresh" data-act="learn-drag" @click="learn"
+                >Reckon with it from now on</v-btn
+              >
+            </div>
           </div>
         </div>
         <div class="cause" role="listitem">
@@ -35,6 +76,11 @@ const shown = computed(() => found.value?.causes.filter((cause, i) => i < 3 || c
           <div>Nothing but what is trimmed out</div>
         </div>
       </div>
+      <p v-if="doc.measured.dragShare !== null" class="small" data-figure="drag-share">
+        Drag without lift is reckoned {{ figure(doc.measured.dragShare, 2) }} times as computed, as flights
+        taught.
+        <v-btn size="x-small" variant="text" @click="forget">Computed again</v-btn>
+      </p>
       <template v-if="found.tests.length">
         <h3>What would tell most now</h3>
         <ol class="small">
@@ -71,6 +117,12 @@ const shown = computed(() => found.value?.causes.filter((cause, i) => i < 3 || c
 .cause b + .num {
   margin-left: 10px;
   font-size: 12.5px;
+}
+.price {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
 }
 .chance {
   text-align: right;

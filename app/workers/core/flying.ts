@@ -4,7 +4,7 @@ import type { Break, ProjectFile } from '../../../core/document'
 import { writeStl } from '../../../core/printing'
 import { printableMesh } from '../../../core/workshop/export'
 import { LIBRARIES } from '../../../core/libraries'
-import { diagnose, type Diagnosis } from '../../../core/workshop/diagnosis'
+import { diagnose, learnedDrag, priceOf, type Diagnosis, type Price } from '../../../core/workshop/diagnosis'
 import { transfer } from 'comlink'
 import {
   boughtParts,
@@ -55,6 +55,9 @@ export interface MarkFigures {
   failing: string[]
 }
 
+const glideWith = (doc: ProjectFile, dragShare: number): number =>
+  aside.assess({ ...doc, measured: { ...doc.measured, dragShare } }).flight.bestGlide
+
 /** Steps of the build that handle one of these pieces. */
 const stepsTouching = (doc: ProjectFile, pieces: readonly string[]): string[] =>
   buildOrder(aside.airframe(doc))
@@ -93,9 +96,21 @@ export const flying = {
     return track ? readTrack(own, aside.assess(own), aside.flown(own).pitch(true), track) : null
   },
   /** What the flights that were logged say is off. */
-  diagnose(doc: ProjectFile): Diagnosis {
+  diagnose(
+    doc: ProjectFile,
+  ): Diagnosis & { prices: Record<string, Price | null>; drag: { share: number; glide: number } | null } {
     const own = known(doc)
-    return diagnose(own, aside.assess(own), aside.flown(own).pitch(true))
+    const found = diagnose(own, aside.assess(own), aside.flown(own).pitch(true))
+    const likely = found.tooLittle ? [] : found.causes.filter(cause => cause.chance > 0.2)
+    const drag = likely.find(cause => cause.code === 'drag')
+    const share = drag ? learnedDrag(aside, own, drag.amount / 100) : null
+    return {
+      ...found,
+      prices: Object.fromEntries(
+        likely.map(cause => [cause.code, priceOf(aside, own, cause.code, cause.amount)]),
+      ),
+      drag: share === null ? null : { share, glide: glideWith(own, share) },
+    }
   },
   /** What can break besides printed pieces. */
   boughtParts(doc: ProjectFile): Array<{ id: string; name: string; fromMm: number; toMm: number }> {

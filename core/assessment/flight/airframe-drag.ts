@@ -60,6 +60,8 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
   const kinematic = air.viscosity / air.density
   const body = airframe.body ? bodyWetted(airframe.body) : null
   const standing = standingPropellers(airframe)
+  // What flights have taught of this very aircraft; what lift costs is not touched by it.
+  const found = airframe.doc.measured.dragShare ?? 1
   const units = new Map<string, Float64Array>()
   const unit = (key: string, solved: () => Circulation) => {
     if (!units.has(key)) units.set(key, stripCirculations(panels, solved()).starboard)
@@ -103,8 +105,8 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
       area += bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
     }
     const own = {
-      profile: (EXTRA * profile) / plan.area,
-      body: (EXTRA * INTERFERENCE * area + standing) / plan.area,
+      profile: (found * EXTRA * profile) / plan.area,
+      body: (found * EXTRA * INTERFERENCE * area + standing) / plan.area,
       induced,
     }
     return { CL, CD: own.profile + own.body + induced, ...own }

@@ -43,6 +43,12 @@ export const Measured = z.strictObject({
   massG: figure('massG', 'ready to fly without payload, g').nullable(),
   cgMm: figure('positionMm', 'balance point aft of the nose without payload, mm').nullable(),
   thrustG: figure('massG', 'static thrust on the stand, g').nullable(),
+  dragShare: z
+    .number()
+    .min(0.5)
+    .max(3)
+    .nullable()
+    .describe('drag without lift, found in flight over what is computed'),
   scales: z
     .strictObject({
       foreMm: figure('positionMm', 'front support, mm'),

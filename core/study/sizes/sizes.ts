@@ -149,7 +149,7 @@ export function scaleDesign(
     proofs: [],
     given: [],
     wingSets: [],
-    measured: { massG: null, cgMm: null, thrustG: null, scales: null },
+    measured: { massG: null, cgMm: null, thrustG: null, dragShare: null, scales: null },
     flights: [],
     damages: [],
     tracks: [],

@@ -5,7 +5,7 @@ import type { Flight } from '../../document'
 import { runs } from '../../testing/runs'
 import { written } from '../../units'
 import { CAUSES, FIGURES, modelOf, TICKS, type Cause, type Model } from './causes'
-import { diagnose } from './index'
+import { diagnose, learnedDrag, priceOf } from './index'
 import { below, figureAt, tickChance, weigh, type Notes } from './infer'
 
 const assessor = createAssessor()
@@ -247,5 +247,56 @@ describe('the log of a project', () => {
     for (const cause of found.causes)
       expect(Number.isFinite(cause.chance + cause.amount + cause.sigma)).toBe(true)
     expect(found.causes.reduce((sum, cause) => sum + cause.chance, found.nothing)).toBeGreaterThan(0.99)
+  })
+})
+
+describe('what mending a cause costs, and what drag was found', () => {
+  it('a balance brought back by so many millimetres moves the margin by their share of the chord', () => {
+    const price = priceOf(assessor, thistledown, 'cg', 5)!
+    const { macMm } = assessor.assess(thistledown).plan
+    expect(price.marginPct).toBeCloseTo((100 * 5) / macMm, 1)
+    expect(price.massG).toBeCloseTo(0, 9)
+    expect(price.hours).toBeCloseTo(0, 9)
+  })
+  it('half of what is heavy half way out goes to the other tip', () => {
+    const price = priceOf(assessor, thistledown, 'heavy', 8)!
+    expect(price.massG).toBeCloseTo(4, 6)
+    const weight = price.change.equipment!.at(-1)!
+    // Starboard is heavy: the weight hangs at the port tip.
+    expect(weight.yMm).toBeLessThan(-0.9 * (assessor.assess(thistledown).plan.spanMm / 2))
+  })
+  it('a tired pack and a warp are nothing of the design', () => {
+    expect(priceOf(assessor, thistledown, 'pack', 20)).toBeNull()
+    expect(priceOf(assessor, thistledown, 'warp', 1)).toBeNull()
+  })
+  it('drag learned from a glide makes the computed glide the flown one, and then nothing is left to blame', () => {
+    const best = assessor.assess(thistledown).flight.bestGlide
+    const share = learnedDrag(assessor, thistledown, 0.2)!
+    expect(share).toBeGreaterThan(1.1)
+    const learned = { ...thistledown, measured: { ...thistledown.measured, dragShare: share } }
+    const flown = assessor.assess(learned).flight.bestGlide
+    expect(flown / best).toBeCloseTo(1 - 0.85 * 0.2, 2)
+    const quiet = {
+      elevatorTrimDeg: null,
+      aileronTrimDeg: null,
+      usedMah: null,
+      motorC: null,
+      signs: [],
+      glideRatio: flown,
+    }
+    const flights = [1, 2, 3, 4].map(n => ({ ...thistledown.flights[0], ...quiet, id: `f${n}` }))
+    const of = (doc: typeof thistledown) =>
+      diagnose({ ...doc, flights }, assessor.assess(doc), assessor.flown(doc).pitch(true))
+    expect(of(thistledown).causes.find(cause => cause.code === 'drag')!.chance).toBeGreaterThan(0.5)
+    expect(of(learned).causes.find(cause => cause.code === 'drag')!.chance).toBeLessThan(0.2)
+  })
+  it('more drag is never a better glide, faster or longer; smooth in between', () => {
+    const at = (dragShare: number) =>
+      assessor.assess({ ...thistledown, measured: { ...thistledown.measured, dragShare } }).flight.bestGlide
+    const glides = Array.from({ length: 26 }, (_, i) => at(0.5 + i * 0.1))
+    const steps = glides.slice(1).map((value, i) => value - glides[i])
+    for (const step of steps) expect(step).toBeLessThan(0)
+    for (let i = 1; i < steps.length; i++) expect(steps[i] / steps[i - 1]).toBeGreaterThan(0.6)
+    expect(learnedDrag(assessor, thistledown, 5)).toBeNull()
   })
 })
