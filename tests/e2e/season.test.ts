@@ -78,6 +78,7 @@ describe('a season', () => {
     // In the air by the clock, then logged with what it wanted of trim.
     await thumb('[data-tab="timer"]')
     await thumb('[data-air="climb"]')
+    await page.until('[data-figure="air-charge"]')
     await page.driver.wait(
       async () => (await page.text('[data-figure="air-charge"]')) !== '0 mAh',
       PATIENCE,
@@ -145,7 +146,7 @@ describe('a season', () => {
     )
     // It is a step of the build.
     await page.go('/build')
-    await thumb('[data-tab="whole"]')
+    await thumb('[data-tab="order"]')
     await says('.middle', `Mend ${piece.name}`)
     await page.go('/log')
     await thumb('[data-tab="broke"]')

@@ -49,14 +49,14 @@ function start() {
   draft.value = { entry: fresh(), completes: null }
 }
 function flight(id: string): Flight {
-  const own = structuredClone(toRaw(entry.value))
+  // Plain values: what lies in the form is watched, and nothing watched may go into an edit.
+  const own = JSON.parse(JSON.stringify(entry.value)) as typeof entry.value
   return {
     ...own,
     id,
     minutes: own.minutes ?? 0,
     windMs: own.windMs ?? 0,
     startedAt: own.startedAt || null,
-    signs: own.signs.map(sign => ({ ...sign })),
   }
 }
 function keep() {
