@@ -41,8 +41,8 @@ const VIEWS: readonly View[] = [
   { name: '06-print', path: '/print', wait: '[data-on-bed]' },
   { name: '07-weigh', path: '/weigh' },
   { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' },
-  { name: '09-field', path: '/field' },
-  { name: '10-log', path: '/log' },
+  { name: '09-field', path: '/field', press: '[data-act="take-mast"]', wait: '[data-figure="today-wind"]' },
+  { name: '10-log', path: '/log', press: '[data-act="show-track"]', wait: '[data-table="track"]' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' },
   {
     name: '12-prove',
@@ -75,11 +75,12 @@ const VIEWS: readonly View[] = [
   { name: '17-power', path: '/power', wait: '[data-table="limits"]' },
   { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' },
   {
-    name: '14-phone-card',
+    name: '14-phone-field',
     path: '/field',
-    press: '[data-act="theme"]',
-    then: '[data-tab="card"]',
-    wait: '[data-table="card-speeds"]',
+    // It was the night bench before.
+    presses: ['[data-act="theme"]'],
+    wait: '[data-figure="today-stall"]',
+    show: '[data-act="shelf"]',
     phone: true,
   },
 ]

@@ -72,9 +72,10 @@ const better = computed(() => {
         >{{ verdict.label }} <span class="target">{{ worded(verdict.targetText) }}</span></span
       >
       <span class="value num"
-        ><b>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b>
-        <span :class="{ long: verdict.unit.length > 4 }">{{ unitName(verdict.unit) }}</span>
-        <span v-if="ghost !== null" class="ghost" :data-ghost="verdict.wing"
+        ><b>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b
+        ><span :class="{ long: verdict.unit.length > 4 }">{{ ` ${unitName(verdict.unit)}` }}</span
+        >{{ ' '
+        }}<span v-if="ghost !== null" class="ghost" :data-ghost="verdict.wing"
           >→ {{ amountOf(ghost, verdict.unit, verdict.digits) }}</span
         ><span v-else class="quiet"
           >± {{ amountOf(verdict.spread, verdict.unit, verdict.digits) }}</span
