@@ -41,7 +41,13 @@ const VIEWS: readonly View[] = [
   { name: '06-print', path: '/print', wait: '[data-on-bed]' },
   { name: '07-weigh', path: '/weigh' },
   { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' },
-  { name: '09-field', path: '/field', press: '[data-act="take-mast"]', wait: '[data-figure="today-wind"]' },
+  {
+    name: '09-field',
+    path: '/field',
+    times: ['[data-act="take-mast"]:not([disabled])', 1],
+    wait: '[data-figure="today-wind"]',
+    undo: 1,
+  },
   { name: '10-log', path: '/log', press: '[data-act="show-track"]', wait: '[data-table="track"]' },
   { name: '11-in-space', path: '/shape', press: '[data-view="space"]', wait: 'canvas[data-ready="yes"]' },
   {
