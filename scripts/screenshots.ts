@@ -155,6 +155,11 @@ try {
         .sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
       await settled(browser.driver)
     }
+    if (view.show)
+      await browser.driver.executeScript(
+        'document.querySelector(arguments[0])?.scrollIntoView({ block: "center" })',
+        view.show,
+      )
     if (view.wait)
       await browser.driver.wait(
         async () => (await browser.driver.findElements(By.css(view.wait!))).length > 0,

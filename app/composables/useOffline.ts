@@ -32,7 +32,7 @@ async function clear() {
 
 /** Once for the page; in development there is none. */
 export function startOffline(): void {
-  if (worker || import.meta.dev || !('serviceWorker' in navigator)) return
+  if (worker || import.meta.dev || !(navigator.serviceWorker as ServiceWorkerContainer | undefined)) return
   worker = new Workbox('/sw.js')
   worker.addEventListener('activated', () => {
     state.value.ready = true

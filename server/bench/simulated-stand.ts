@@ -124,7 +124,8 @@ export class SimulatedStand {
         rpm: 0,
         thrustN: round(own ? CELL_DRIFT * this.rise : 0, 3),
         motorC: round(ROOM_C + this.rise, 1),
-        steady: true,
+        // Right after a command it stands still and is not there yet.
+        steady: now - this.since > 4 * SPIN,
       }
     }
     const left = this.left()

@@ -36,6 +36,7 @@ const sets = (doc: ProjectFile, ids: string[]) =>
 describe('nudges', () => {
   it('for the wing most in need; looked at first, taken on the second press, and worth what it said', async () => {
     await page.fresh('/skin')
+    await page.reveal('[data-nudges]')
     await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
     expect(await page.text('[data-nudges] h3')).toBe('What would help Weight')
     const id = await page.find('[data-nudge]').getAttribute('data-nudge')
@@ -58,6 +59,7 @@ describe('nudges', () => {
       async () => (await page.text('[data-nudges] h3')) === 'What would help Hours',
       PATIENCE,
     )
+    await page.reveal('[data-nudges]')
     await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
     await page.press('[data-wing="hours"]')
   })

@@ -214,12 +214,10 @@ describe('it holds', () => {
     await setViewport(page.driver, 1280, 800)
   })
   it('the server gone: what is drawn in space says so, all that needs only the page goes on', async () => {
-    const lonely = await Page.open('/brief')
+    const lonely = await Page.open('/brief', { keeps: false })
     try {
       await lonely.saved()
-      // Not from the cache either: as in a browser that has not been in space yet.
-      await lonely.driver.executeScript('caches?.keys().then(all => all.forEach(key => caches.delete(key)))')
-      lonely.server.stop()
+      await lonely.serverGone()
       await lonely.type('[data-field="targetMassG"]', '777')
       expect(await lonely.text('[data-wing="weight"]')).toContain('≤ 777 g')
       await lonely.station('balance')

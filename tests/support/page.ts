@@ -24,8 +24,15 @@ export class Page {
   }
 
   /** `watchNetwork`: with the log of what the page asks for, which costs time on every request. */
-  static async open(path = '/', { watchNetwork = false } = {}): Promise<Page> {
+  /** `keeps` false: a browser that keeps no application, as at an address that is not secure. */
+  static async open(path = '/', { watchNetwork = false, keeps = true } = {}): Promise<Page> {
     const page = new Page(await startServer(), await openBrowser({ watchNetwork }))
+    if (!keeps)
+      await (
+        page.driver as unknown as { sendDevToolsCommand(name: string, args: object): Promise<void> }
+      ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+        source: 'Object.defineProperty(navigator, "serviceWorker", { value: undefined })',
+      })
     await page.go(path)
     return page
   }
@@ -44,6 +51,14 @@ export class Page {
   /** Waits until something is there. */
   until = (css: string, ms = PATIENCE) =>
     this.driver.wait(async () => (await this.count(css)) > 0, ms, `nothing matches ${css}`)
+  /** Scrolled to, as an eye does: what lies under an edge is computed when it is looked at. */
+  reveal = async (css: string) => {
+    await this.until(css)
+    await this.driver.executeScript(
+      'document.querySelector(arguments[0]).scrollIntoView({ block: "center" })',
+      css,
+    )
+  }
   settled = () => settled(this.driver)
   go = async (path: string) => {
     await this.driver.get(this.server.url + path)
@@ -85,11 +100,7 @@ export class Page {
     await this.settled()
   }
   press = async (css: string) => {
-    await this.until(css)
-    await this.driver.executeScript(
-      'document.querySelector(arguments[0]).scrollIntoView({ block: "center" })',
-      css,
-    )
+    await this.reveal(css)
     await this.click(css)
     await this.settled()
   }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /**
- * A figure with its unit and limits. What was typed stays until it is a number inside the limits; only then
- * it counts.
+ * A figure with its unit and limits; arithmetic and other units are read too. What was typed stays until it is a
+ * figure inside the limits; only then it counts.
  */
 import { amountOf, reading, shownAs, unitName } from '~/composables/format'
-import { parseFigure } from '~/composables/parse-figure'
+import { parseQuantity } from '~/composables/parse-quantity'
 
 const props = withDefaults(
   defineProps<{
@@ -29,7 +29,8 @@ const show = (value: number | null): string => {
   const written = String(Math.round(value * shown.value.by * steps) / steps)
   return reading.value.decimal === ',' ? written.replace('.', ',') : written
 }
-const parse = (typed: string): number => parseFigure(typed, reading.value.decimal) / shown.value.by
+const parse = (typed: string): number =>
+  parseQuantity(typed, props.unit, shown.value.by, reading.value.decimal)
 const text = ref(show(props.modelValue))
 watch(
   () => props.modelValue,
@@ -62,6 +63,8 @@ function commit() {
   if (fault.value || text.value === show(props.modelValue)) return
   const value = text.value.trim() === '' ? null : parse(text.value)
   if (value !== props.modelValue) emit('update:modelValue', value)
+  // What was worked out, or typed in another unit, stands there as what it came to.
+  if (value !== null && /[a-z*/×÷()"'°%]/i.test(text.value)) text.value = show(value)
 }
 function nudge(event: KeyboardEvent) {
   if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return

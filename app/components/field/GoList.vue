@@ -8,10 +8,10 @@ const { doc, now, edit } = useBench()
 const result = computed(() => readiness(doc.value, now.value, today()))
 const first = computed(() => doc.value.flights.length === 0)
 const whole = ref(false)
-/** What is asked every day or flight, and whatever is against; the rest was settled before the first flight. */
+/** What is asked every day or flight, and whatever is open or against; the rest was settled before. */
 const shown = computed(() =>
   result.value.items.filter(
-    item => first.value || whole.value || item.each !== 'once' || item.state === 'no-go',
+    item => first.value || whole.value || item.each !== 'once' || item.state !== 'go',
   ),
 )
 const groups = computed(() =>

@@ -11,7 +11,7 @@ import { figure, signed, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 import { useAssessment } from '~/stores/assessment'
-import { until } from '@vueuse/core'
+import { until, useElementVisibility } from '@vueuse/core'
 
 const { doc, now, project, look } = useBench()
 const assessment = useAssessment()
@@ -36,9 +36,18 @@ const busy = ref(false),
 const shownFor = shallowRef<{ doc: ProjectFile; wing: WingName } | null>(null)
 const painted = () =>
   new Promise<void>(resolve => requestAnimationFrame(() => requestAnimationFrame(() => resolve())))
+/** Nobody reads what lies under the edge: it is computed when it comes near. */
+const root = ref<HTMLElement | null>(null)
+const near = useElementVisibility(root, { rootMargin: '0px 0px 240px 0px' })
+let wholeFor: { doc: ProjectFile; wing: WingName } | null = null
 let asked = 0
 async function search() {
   const own = ++asked
+  if (!near.value) {
+    busy.value = false
+    return
+  }
+  if (wholeFor?.doc === toRaw(doc.value) && wholeFor.wing === wing.value) return
   busy.value = true
   look.ghost = null
   // The verdicts of the edit come first: nothing is tried before they stand on the screen.
@@ -78,9 +87,11 @@ async function search() {
   } catch (error) {
     if (own === asked) fault.value = (error as Error).message
   }
-  if (own === asked) busy.value = false
+  if (own !== asked) return
+  busy.value = false
+  if (!fault.value) wholeFor = { doc: subject, wing: forWing }
 }
-watch([doc, wing], search, { immediate: true })
+watch([doc, wing, near], search)
 onScopeDispose(() => {
   asked++
   look.ghost = null
@@ -105,7 +116,13 @@ const good = (name: WingName, by: number) =>
 </script>
 
 <template>
-  <section class="nudges" :aria-busy="busy" data-nudges aria-label="Single changes that would help">
+  <section
+    ref="root"
+    class="nudges"
+    :aria-busy="busy"
+    data-nudges
+    aria-label="Single changes that would help"
+  >
     <h3>What would help {{ LABEL[wing] }}</h3>
     <p class="quiet small">
       {{ look.why ? 'The wing you opened.' : 'The wing most in need.' }} One change each, computed on the

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
+import { pieceSolid } from '../../geometry'
+import { testKernel } from '../../testing/kernel'
 import { written } from '../../units'
 import type { Damage, ProjectFile } from '../../document'
 import { apply } from '../../change'
@@ -211,5 +213,38 @@ describe('a way that was decided on', () => {
       damages: [damage('a', 300, 'glue'), damage('b', 318, 'new-piece'), damage('c', 500, 'glue')],
     })
     expect(history).toMatchObject({ copy: 2, mends: 2, open: 0, again: [{ atMm: 309, times: 2 }] })
+  })
+})
+
+describe('the rest of a broken piece as a solid', () => {
+  it('stump and rest are closed, and together they are the piece and its joint', async () => {
+    const kernel = await testKernel()
+    for (const id of ['wing-2-port', 'body-1']) {
+      const piece = assessor.assess(thistledown).pieces.find(item => item.id === id)!
+      const at = Math.round((piece.fromMm + piece.toMm) / 2)
+      const rest = restOf(assessor, thistledown, id, at)!
+      const volume = (doc: ProjectFile, name: string) => {
+        const own = assessor.airframe(doc).pieces.find(item => item.id === name)!
+        const solid = pieceSolid(kernel, own)
+        try {
+          expect(solid.status()).toBe('NoError')
+          expect(solid.isEmpty()).toBe(false)
+          return solid.volume()
+        } finally {
+          solid.delete()
+        }
+      }
+      const names = assessor
+        .assess(rest.doc)
+        .pieces.filter(item => item.part === piece.part && item.side === piece.side && item.kind === 'fixed')
+        .map(item => item.id)
+      const cut = names.reduce((sum, name) => sum + volume(rest.doc, name), 0)
+      const whole = assessor
+        .assess(thistledown)
+        .pieces.filter(item => item.part === piece.part && item.side === piece.side && item.kind === 'fixed')
+        .reduce((sum, item) => sum + volume(thistledown, item.id), 0)
+      // Nothing of the outline goes; a lip or pins add or take a few per cent of one piece.
+      expect(Math.abs(cut / whole - 1)).toBeLessThan(0.03)
+    }
   })
 })
