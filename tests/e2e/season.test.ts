@@ -6,6 +6,7 @@ import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { diagnose } from '../../core/workshop/diagnosis'
 import { fieldDay } from '../../core/workshop/field'
+import { powerReport } from '../../core/workshop/power'
 import { tryActs } from '../../core/workshop/next-mark'
 import { repairs } from '../../core/workshop/repair'
 import { PATIENCE, setViewport } from '../support/browser'
@@ -89,6 +90,11 @@ describe('a season', () => {
     await thumb('[data-act="to-log"]')
     await page.until('[data-from-clock]')
     await page.type('[data-field="minutes"]', '6')
+    // A press lasts seconds: what six minutes take is charged back as the plan says.
+    const plan = powerReport(fresh, assessor.assess(fresh), assessor.flown(fresh).pitch(true)).figures!.plan
+    const taken = plan.parts.reduce((sum, part) => sum + part.chargeMah, 0)
+    await thumb('[data-act="rest"]')
+    await page.type('[data-field="used-mah"]', ((6 * taken) / plan.minutes).toFixed(0))
     await page.type('[data-field="trim"]', '-3')
     await thumb('[data-act="tried"]')
     await thumb('[data-sign="dive:-1"]')

@@ -17,13 +17,20 @@ const landed = computed(() => clock.value.landedAt !== null)
 const fresh = () => newEntry(doc.value, clock.value, day.value?.charge?.amps ?? null, new Date())
 draft.value.entry ??= fresh()
 const entry = computed(() => draft.value.entry!)
-/** A clock that ran is waiting to be logged: what it says goes in, once its currents are known. */
+/** A clock that ran is waiting to be logged: what it says goes in once, and nothing typed since is written over. */
+const fromClock = useStorage(`mariposa-log-clock-${doc.value.id}`, 0)
 watch(
   [landed, day],
   () => {
-    if (!landed.value || draft.value.completes || !draft.value.entry) return
+    const { landedAt } = clock.value
+    if (landedAt === null || draft.value.completes || !draft.value.entry) return
     const { minutes, usedMah, date, startedAt } = fresh()
-    Object.assign(draft.value.entry, { minutes, usedMah, date, startedAt })
+    if (fromClock.value !== landedAt) {
+      Object.assign(draft.value.entry, { minutes, date, startedAt })
+      fromClock.value = landedAt
+    }
+    // The currents come later than the times.
+    draft.value.entry.usedMah ??= usedMah
   },
   { immediate: true },
 )
