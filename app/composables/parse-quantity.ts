@@ -57,6 +57,9 @@ const FIGURE =
 const SIGN = /^[-+*/×÷−()]/
 const WORD = /^(?:[a-zA-Zµ]+(?:\/[a-zA-Z]+)?|Ω|m?Ω|°|%|["″'′])/
 
+/** Signs as printers set them. */
+const PLAIN: Record<string, string> = { '−': '-', '×': '*', '÷': '/' }
+
 function tokens(text: string, decimal: '.' | ','): Token[] | null {
   const found: Token[] = []
   let rest = text.trim()
@@ -68,8 +71,7 @@ function tokens(text: string, decimal: '.' | ','): Token[] | null {
       const value = parseFigure(figure, decimal)
       if (!Number.isFinite(value)) return null
       found.push({ figure: value })
-    } else if (sign !== undefined)
-      found.push({ sign: sign === '−' ? '-' : sign === '×' ? '*' : sign === '÷' ? '/' : sign })
+    } else if (sign !== undefined) found.push({ sign: PLAIN[sign] ?? sign })
     else if (word !== undefined) found.push({ unit: word })
     else return null
     rest = rest.slice((figure ?? sign ?? word)!.length).trimStart()

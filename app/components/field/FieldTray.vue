@@ -1,22 +1,79 @@
 <script setup lang="ts">
 /** The air and the pack of today; what the scale and the stand said. */
 import { amount, figure, today } from '~/composables/format'
+import type { FieldOf } from '~/components/common/FigureFields.vue'
 import { useBench } from '~/composables/useBench'
 import { useInstruments } from '~/composables/useInstruments'
 
 const { doc, edit } = useBench()
 const { mast } = useInstruments()
-type Measured = 'massG' | 'cgMm' | 'thrustG'
-const setMeasured = (field: Measured, label: string) => (value: number | null) =>
+const setMeasured = (field: 'massG' | 'cgMm' | 'thrustG', label: string) => (value: number | null) =>
   edit(`Enter ${label}`, draft => {
     draft.measured[field] = value
   })
-type Air = 'windMs' | 'gustMs' | 'airC' | 'pressureHpa' | 'chargePct'
-const setAir = (field: Air, label: string) => (value: number | null) =>
-  edit(`Enter ${label}`, draft => {
-    draft.field[field] = value
-    draft.field.date = today()
-  })
+const setAir =
+  (field: 'windMs' | 'gustMs' | 'airC' | 'pressureHpa' | 'chargePct', label: string) =>
+  (value: number | null) =>
+    edit(`Enter ${label}`, draft => {
+      draft.field[field] = value
+      draft.field.date = today()
+    })
+const air = computed((): FieldOf[] => {
+  const { windMs, gustMs, airC, pressureHpa } = doc.value.field
+  const of = (
+    [id, label, unit]: [string, string, string],
+    [min, max]: [number, number],
+    value: number | null,
+    set: FieldOf['set'],
+  ) => ({ id, label, unit, min, max, value, set, optional: true })
+  return [
+    of(['field-wind', 'Wind', 'm/s'], [0, 40], windMs, setAir('windMs', 'the wind')),
+    of(['field-gust', 'Gusts', 'm/s'], [0, 60], gustMs, setAir('gustMs', 'the gusts')),
+    of(['field-air', 'Air', '°C'], [-40, 60], airC, setAir('airC', 'the temperature')),
+    of(
+      ['field-pressure', 'Pressure here', 'hPa'],
+      [400, 1100],
+      pressureHpa,
+      setAir('pressureHpa', 'the pressure'),
+    ),
+  ]
+})
+const measured = computed((): FieldOf[] => {
+  const { massG, cgMm, thrustG } = doc.value.measured
+  return [
+    {
+      id: 'measured-mass',
+      label: 'Weight, no payload',
+      unit: 'g',
+      min: 1,
+      max: 20000,
+      optional: true,
+      value: massG,
+      set: setMeasured('massG', 'the measured weight'),
+    },
+    {
+      id: 'measured-cg',
+      label: 'Balance point, no payload',
+      unit: 'mm',
+      min: -2000,
+      max: 4000,
+      optional: true,
+      value: cgMm,
+      set: setMeasured('cgMm', 'the measured balance point'),
+    },
+    {
+      id: 'measured-thrust',
+      label: 'Static thrust',
+      unit: 'g',
+      min: 0,
+      max: 20000,
+      digits: 0,
+      optional: true,
+      value: thrustG,
+      set: setMeasured('thrustG', 'the static thrust'),
+    },
+  ]
+})
 /** Air of another day is shown as what it is. */
 const stale = computed(() => {
   const { date, windMs, airC } = doc.value.field
@@ -64,50 +121,7 @@ const setPack = (id: string | null) =>
       >
       <v-btn size="small" :disabled="!mast.settled" data-act="take-mast" @click="takeMast">Take it</v-btn>
     </div>
-    <div class="row">
-      <FigureField
-        label="Wind"
-        :model-value="doc.field.windMs"
-        unit="m/s"
-        :min="0"
-        :max="40"
-        optional
-        data-field="field-wind"
-        @update:model-value="setAir('windMs', 'the wind')($event)"
-      />
-      <FigureField
-        label="Gusts"
-        :model-value="doc.field.gustMs"
-        unit="m/s"
-        :min="0"
-        :max="60"
-        optional
-        data-field="field-gust"
-        @update:model-value="setAir('gustMs', 'the gusts')($event)"
-      />
-    </div>
-    <div class="row">
-      <FigureField
-        label="Air"
-        :model-value="doc.field.airC"
-        unit="°C"
-        :min="-40"
-        :max="60"
-        optional
-        data-field="field-air"
-        @update:model-value="setAir('airC', 'the temperature')($event)"
-      />
-      <FigureField
-        label="Pressure here"
-        :model-value="doc.field.pressureHpa"
-        unit="hPa"
-        :min="400"
-        :max="1100"
-        optional
-        data-field="field-pressure"
-        @update:model-value="setAir('pressureHpa', 'the pressure')($event)"
-      />
-    </div>
+    <FigureFields :fields="air" pairs />
     <p class="small quiet">Pressure at the place itself, not brought to sea level as forecasts give it.</p>
     <h3>Pack that flies next</h3>
     <div class="row">
@@ -131,37 +145,7 @@ const setPack = (id: string | null) =>
       />
     </div>
     <h3>Measured on the bench</h3>
-    <FigureField
-      label="Weight, no payload"
-      :model-value="doc.measured.massG"
-      unit="g"
-      :min="1"
-      :max="20000"
-      optional
-      data-field="measured-mass"
-      @update:model-value="setMeasured('massG', 'the measured weight')($event)"
-    />
-    <FigureField
-      label="Balance point, no payload"
-      :model-value="doc.measured.cgMm"
-      unit="mm"
-      :min="-2000"
-      :max="4000"
-      optional
-      data-field="measured-cg"
-      @update:model-value="setMeasured('cgMm', 'the measured balance point')($event)"
-    />
-    <FigureField
-      label="Static thrust"
-      :model-value="doc.measured.thrustG"
-      unit="g"
-      :min="0"
-      :max="20000"
-      :digits="0"
-      optional
-      data-field="measured-thrust"
-      @update:model-value="setMeasured('thrustG', 'the static thrust')($event)"
-    />
+    <FigureFields :fields="measured" />
     <p class="caution">
       First throw into the wind, level, over soft ground, on low rates, with somebody watching the sky. Look
       the airframe over after every landing.

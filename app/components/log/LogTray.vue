@@ -48,7 +48,12 @@ const packs = computed(() => [
   { title: 'not noted', value: null as string | null },
   ...doc.value.field.packs.map(pack => ({ title: pack.name, value: pack.id as string | null })),
 ])
-const LANDINGS = ['soft', 'firm', 'hard', 'crash'] as const
+const LANDINGS = [
+  { id: 'soft', label: 'soft' },
+  { id: 'firm', label: 'firm' },
+  { id: 'hard', label: 'hard' },
+  { id: 'crash', label: 'a crash' },
+]
 const tried = ref(false)
 const rest = ref(false)
 
@@ -121,22 +126,16 @@ function keep() {
       />
     </div>
     <v-select v-model="entry.pack" :items="packs" label="Pack" data-field="flight-pack" />
-    <div role="group" aria-label="The landing was">
+    <div>
       <span class="small">The landing was</span>
-      <div class="four">
-        <button
-          v-for="item in LANDINGS"
-          :key="item"
-          type="button"
-          class="plain pick"
-          :class="{ on: entry.landing === item }"
-          :aria-pressed="entry.landing === item"
-          :data-landing="item"
-          @click="entry.landing = entry.landing === item ? null : item"
-        >
-          {{ item === 'crash' ? 'a crash' : item }}
-        </button>
-      </div>
+      <PickOne
+        boxed
+        mark="landing"
+        label="The landing was"
+        :options="LANDINGS"
+        :model-value="entry.landing"
+        @update:model-value="entry.landing = entry.landing === $event ? null : ($event as Flight['landing'])"
+      />
       <p v-if="entry.landing === 'hard' || entry.landing === 'crash'" class="caution">
         Battery out, away from people, and watch it for a quarter of an hour: a bent pack can burn later. Then
         look the whole aircraft over before it flies again.
@@ -239,29 +238,5 @@ function keep() {
   width: 100%;
   padding: 8px 0;
   border-bottom: 1px solid var(--hair);
-}
-.four {
-  display: grid;
-  grid-template-columns: repeat(4, 1fr);
-  gap: 6px;
-  margin-top: 3px;
-}
-.pick {
-  border: 1px solid var(--hair);
-  border-radius: 6px;
-  padding: 8px 4px;
-  text-align: center;
-  font-size: 13.5px;
-}
-.pick.on {
-  border-color: rgb(var(--v-theme-secondary));
-  background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 16%, transparent);
-  font-weight: 650;
-}
-@media (max-width: 700px) {
-  .pick {
-    min-height: 48px;
-    font-size: 16px;
-  }
 }
 </style>

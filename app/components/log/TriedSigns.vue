@@ -27,22 +27,16 @@ function note(sign: FlightSign['sign'], value: FlightSign['value']) {
 
 <template>
   <div>
-    <div v-for="item in TRIED" :key="item.sign" class="try" role="group" :aria-label="item.label">
+    <div v-for="item in TRIED" :key="item.sign" class="try">
       <span class="small">{{ item.label }}</span>
-      <div class="three">
-        <button
-          v-for="(value, i) in VALUES"
-          :key="value"
-          type="button"
-          class="plain pick"
-          :class="{ on: valueOf(item.sign) === value }"
-          :aria-pressed="valueOf(item.sign) === value"
-          :data-sign="`${item.sign}:${value}`"
-          @click="note(item.sign, value)"
-        >
-          {{ item.words[i] }}
-        </button>
-      </div>
+      <PickOne
+        boxed
+        mark="sign"
+        :label="item.label"
+        :options="VALUES.map((value, i) => ({ id: `${item.sign}:${value}`, label: item.words[i]! }))"
+        :model-value="`${item.sign}:${valueOf(item.sign)}`"
+        @update:model-value="note(item.sign, Number($event.split(':')[1]) as FlightSign['value'])"
+      />
     </div>
   </div>
 </template>
@@ -51,28 +45,5 @@ function note(sign: FlightSign['sign'], value: FlightSign['value']) {
 .try {
   padding: 4px 0 6px;
   border-bottom: 1px solid var(--hair);
-}
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 6px;
-  margin-top: 3px;
-}
-.pick {
-  border: 1px solid var(--hair);
-  border-radius: 6px;
-  padding: 5px 4px;
-  text-align: center;
-  font-size: 12.5px;
-}
-.pick.on {
-  border-color: rgb(var(--v-theme-secondary));
-  background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 16%, transparent);
-  font-weight: 650;
-}
-@media (max-width: 700px) {
-  .pick {
-    min-height: 44px;
-  }
 }
 </style>

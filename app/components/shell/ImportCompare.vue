@@ -16,6 +16,10 @@ const project = useProject()
 const core = useCore('aside')
 
 const parts = computed(() => partDifferences(toRaw(here), toRaw(there)))
+const COPIES = [
+  { id: 'here', label: 'here' },
+  { id: 'there', label: 'file' },
+]
 const takes = ref<Record<string, Copy>>({})
 const all = (copy: Copy) => {
   takes.value = Object.fromEntries(parts.value.map(({ key }) => [key, copy]))
@@ -120,20 +124,19 @@ const merge = () => settle(() => project.takeOver(whole.value!))
               </div>
               <div v-if="part.more" class="small quiet">and {{ part.more }} more</div>
             </div>
-            <div class="two" role="group" :aria-label="part.label">
-              <button
-                v-for="copy in ['here', 'there'] as const"
-                :key="copy"
-                type="button"
-                class="plain pick"
-                :class="{ on: takes[part.key] === copy }"
-                :aria-pressed="takes[part.key] === copy"
-                :data-copy="copy"
-                @click="takes[part.key] = copy"
-              >
-                {{ copy === 'here' ? 'here' : 'file' }}{{ part.lacks === copy ? ': without' : '' }}
-              </button>
-            </div>
+            <PickOne
+              boxed
+              mark="copy"
+              :label="part.label"
+              :options="
+                COPIES.map(({ id, label }) => ({
+                  id,
+                  label: part.lacks === id ? `${label}: without` : label,
+                }))
+              "
+              :model-value="takes[part.key] ?? 'here'"
+              @update:model-value="takes[part.key] = $event as Copy"
+            />
           </li>
         </ul>
       </template>
@@ -192,22 +195,6 @@ const merge = () => settle(() => project.takeOver(whole.value!))
 .leaf {
   overflow-wrap: anywhere;
 }
-.two {
-  display: flex;
-  gap: 6px;
-  align-items: start;
-}
-.pick {
-  border: 1px solid var(--hair);
-  border-radius: 6px;
-  padding: 5px 10px;
-  font-size: 12.5px;
-}
-.pick.on {
-  border-color: rgb(var(--v-theme-secondary));
-  background: color-mix(in srgb, rgb(var(--v-theme-secondary)) 16%, transparent);
-  font-weight: 650;
-}
 .rows th {
   text-align: left;
   font-weight: 400;
@@ -224,10 +211,5 @@ const merge = () => settle(() => project.takeOver(whole.value!))
 .rows td {
   text-align: right;
   padding-right: 16px;
-}
-@media (max-width: 700px) {
-  .pick {
-    min-height: 44px;
-  }
 }
 </style>

@@ -72,13 +72,15 @@ const skins = (doc: ProjectFile): Act[] =>
       })),
   )
 
+/** A tail's span is enlarged by this. */
+const GROWN = 1.1
+
 function shape(doc: ProjectFile): Act[] {
   const { wing, tail } = doc
   const panels = (apply: (panel: ProjectFile['wing']['panels'][number], i: number) => object): Change => ({
     wing: { ...wing, panels: wing.panels.map((panel, i) => ({ ...panel, ...apply(panel, i) })) },
   })
   const last = wing.panels.length - 1
-  const grown = 1.1
   const acts: Act[] = [
     {
       id: 'dihedral.more',
@@ -95,44 +97,21 @@ function shape(doc: ProjectFile): Act[] {
       ),
     },
   ]
-  if (tail.horizontal) {
-    const horizontal = tail.horizontal
+  for (const [surface, id, words] of [
+    ['horizontal', 'tailplane', 'A tailplane larger by'],
+    ['vertical', 'fin', 'A fin larger by'],
+  ] as const) {
+    const own = tail[surface]
+    if (!own) continue
+    const panels = own.panels.map(panel => ({
+      ...panel,
+      spanMm: Math.min(3000, round(panel.spanMm * GROWN)),
+    }))
     acts.push({
-      id: 'tailplane.larger',
+      id: `${id}.larger`,
       group: 'Shape',
-      title: say`A tailplane larger by ${q(10, '%')}: it pitches more calmly`,
-      change: {
-        tail: {
-          ...tail,
-          horizontal: {
-            ...horizontal,
-            panels: horizontal.panels.map(panel => ({
-              ...panel,
-              spanMm: Math.min(3000, round(panel.spanMm * grown)),
-            })),
-          },
-        },
-      },
-    })
-  }
-  if (tail.vertical) {
-    const vertical = tail.vertical
-    acts.push({
-      id: 'fin.larger',
-      group: 'Shape',
-      title: say`A fin larger by ${q(10, '%')}: it wags less`,
-      change: {
-        tail: {
-          ...tail,
-          vertical: {
-            ...vertical,
-            panels: vertical.panels.map(panel => ({
-              ...panel,
-              spanMm: Math.min(3000, round(panel.spanMm * grown)),
-            })),
-          },
-        },
-      },
+      title: say`${words} ${q(10, '%')}: it ${surface === 'vertical' ? 'wags less' : 'pitches more calmly'}`,
+      change: { tail: { ...tail, [surface]: { ...own, panels } } },
     })
   }
   return acts
