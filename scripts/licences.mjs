@@ -25,11 +25,14 @@ const add = (name, version, license, text) =>
 for (const list of lists())
   for (const item of JSON.parse(readFileSync(join(reports, list), 'utf8')))
     add(item.name, item.version, item.license, item.licenseText?.trim() || '')
-// Fonts, and what the server takes in whole, are folders of their own.
+/** What the service worker is written from, by a build of its own. */
+const WORKER = ['workbox-core', 'workbox-precaching', 'workbox-routing']
+// Fonts, and what worker and server take in whole, are folders of their own.
 const folders = [
   ...Object.keys(packageOf(root).dependencies)
     .filter(name => name.startsWith('@fontsource'))
     .map(name => join(root, 'node_modules', name)),
+  ...WORKER.map(name => join(root, 'node_modules', name)),
   ...serverPackages(join(root, '.output', 'server', 'node_modules')),
 ]
 for (const folder of folders) {
