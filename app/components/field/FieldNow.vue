@@ -13,6 +13,12 @@ const count = (state: string) => result.value.items.filter(item => item.state ==
 const VERDICTS = { go: 'Go, by what is entered here', 'no-go': 'No go', open: 'Not yet' }
 const changes = computed(() => changesSince(doc.value, now.value))
 const due = computed(() => looksDue(doc.value).filter(look => look.inFlights <= 0))
+/** What comes due next of what is not due yet. */
+const next = computed(() => looksDue(doc.value).find(look => look.inFlights > 0) ?? null)
+const setEvery = (flights: number | null) =>
+  edit('Flights between two looks', draft => {
+    draft.field.lookEvery = Math.round(flights ?? 10)
+  })
 const first = computed(() => doc.value.flights.length === 0)
 const showOrder = ref(false)
 const order = computed(() => (day.value ? firstFlight(doc.value, day.value) : []))
@@ -107,6 +113,22 @@ const lookAll = () =>
       </ul>
       <v-btn v-if="due.length > 1" data-act="look-all" @click="lookAll">All of them looked over</v-btn>
     </section>
+    <div class="every small">
+      <FigureField
+        label="Looked over every"
+        unit="flights"
+        :min="1"
+        :max="200"
+        :digits="0"
+        :model-value="doc.field.lookEvery"
+        data-field="look-every"
+        @update:model-value="setEvery"
+      />
+      <span v-if="next" class="quiet" data-figure="next-look"
+        >Next: {{ worded(next.what).toLowerCase() }}, in {{ next.inFlights }}
+        {{ next.inFlights === 1 ? 'flight' : 'flights' }}.</span
+      >
+    </div>
     <section class="block">
       <h2>
         <button
@@ -191,6 +213,13 @@ const lookAll = () =>
   margin-left: -20px;
   padding: 4px 0;
   border-bottom: 1px solid var(--hair);
+}
+.every {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+  margin: 10px 0;
 }
 @media (max-width: 700px) {
   .big {
