@@ -76,6 +76,7 @@ export {
   type Propulsion,
 } from './assessment/power'
 export { coverWanted, WEIGH_LIMIT } from './assessment/findings'
+export { splintSpar } from './assessment/strength'
 
 export interface Assessor {
   assess(doc: ProjectFile): Assessment

@@ -1,4 +1,5 @@
 /** Today's figures of the open aircraft, asked for once however many places show them. */
+import { createSharedComposable } from '@vueuse/core'
 import { useAside } from './useAside'
 
-export const useFieldDay = () => useAside((core, doc) => core.fieldDay(doc))
+export const useFieldDay = createSharedComposable(() => useAside((core, doc) => core.fieldDay(doc)))

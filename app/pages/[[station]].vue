@@ -22,6 +22,8 @@ const room = computed(() => ROOMS[station.value])
 /** What the maker set, station by station. */
 const shares = useStorage<Partial<Record<StationId, number>>>('mariposa-shares', {})
 const small = useMediaQuery('(max-width: 700px)')
+const bench = ref<HTMLElement | null>(null)
+useStackedTables(bench, small)
 const share = computed({
   get: () => shares.value[station.value] ?? (small.value && room.value.folds ? 1 : room.value.share),
   set: value => {
@@ -78,6 +80,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
       <StageDivider v-model="share" :home="room.share" />
       <section
         v-if="assessment.current && project.doc"
+        ref="bench"
         class="bench"
         tabindex="0"
         :aria-label="about.question"

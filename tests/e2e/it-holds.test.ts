@@ -210,6 +210,15 @@ describe('it holds', () => {
       expect(
         await page.driver.executeScript<number>('return document.documentElement.scrollWidth'),
       ).toBeLessThanOrEqual(390)
+      // Nor does anything in it run out at the right: what is too wide is stacked.
+      await page.driver.wait(
+        async () =>
+          page.driver.executeScript<boolean>(
+            'const bench = document.querySelector(".bench"); return bench.scrollWidth <= bench.clientWidth + 1',
+          ),
+        PATIENCE,
+        `the bench of ${id} runs out at the right`,
+      )
     }
     await setViewport(page.driver, 1280, 800)
   })

@@ -1,8 +1,9 @@
 /** Without a network, under an update, and between two machines: nothing that a maker did is lost. */
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { By } from 'selenium-webdriver'
+import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { mergeCopies, readProject, writeProject } from '../../core/document'
 import { PATIENCE, setViewport } from '../support/browser'
@@ -39,6 +40,10 @@ describe('without a network', () => {
     await page.serverGone()
     try {
       await page.go('/weigh')
+      const piece = assess(thistledown).pieces.find(item => item.weighedG === null)!
+      await page.until(`[data-weigh="${piece.id}"]`)
+      await page.find(`[data-weigh="${piece.id}"]`).sendKeys((1.01 * piece.predictedG).toFixed(1), Key.ENTER)
+      await page.settled()
       await page.go('/brief')
       await page.type('[data-field="targetMassG"]', '805')
       expect(await page.text('[data-wing="weight"]')).toContain('≤ 805 g')
@@ -52,6 +57,9 @@ describe('without a network', () => {
       await page.until('canvas')
       const now = await page.stored()
       expect(now.brief.targetMassG).toBe(805)
+      expect(now.weighIns.find(item => item.piece === piece.id)?.massG).toBe(
+        Number((1.01 * piece.predictedG).toFixed(1)),
+      )
       expect(now.flights).toHaveLength(thistledown.flights.length + 1)
       await page.act('shelf')
       await page.press('[data-act="export"]')

@@ -50,11 +50,15 @@ const share = (value: number, low: number, high: number) =>
 .scale {
   width: 150px;
 }
+.stacked .scale {
+  width: auto;
+}
 .track {
   display: block;
   position: relative;
   height: 10px;
   width: 130px;
+  max-width: 100%;
   border-bottom: 1px solid var(--hair);
 }
 .usual {

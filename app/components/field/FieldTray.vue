@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The air and the pack of today; what the scale and the stand said. */
-import { amount, figure, today } from '~/composables/format'
+import { packLife } from '../../../core/workshop/field'
+import { amount, figure, today, worded } from '~/composables/format'
 import type { FieldOf } from '~/components/common/FigureFields.vue'
 import { useBench } from '~/composables/useBench'
 import { useInstruments } from '~/composables/useInstruments'
@@ -99,6 +100,10 @@ const packs = computed(() => [
 const pack = computed(() =>
   packs.value.some(item => item.value === doc.value.field.pack) ? doc.value.field.pack : null,
 )
+const life = computed(() => {
+  const own = doc.value.field.packs.find(item => item.id === pack.value)
+  return own ? packLife(doc.value, own) : null
+})
 const setPack = (id: string | null) =>
   edit('The pack that flies next', draft => {
     draft.field.pack = id
@@ -144,6 +149,9 @@ const setPack = (id: string | null) =>
         @update:model-value="setAir('chargePct', 'the charge')($event)"
       />
     </div>
+    <p v-if="life" class="small quiet" data-figure="pack-life">
+      {{ life.cycles }} charges; {{ worded(life.reason) }}.
+    </p>
     <h3>Measured on the bench</h3>
     <FigureFields :fields="measured" />
     <p class="caution">

@@ -3,6 +3,7 @@
 import { packLife } from '../../../core/workshop/field'
 import { fingerprint, type Pack } from '../../../core/document'
 import { amount, figure, today, worded } from '~/composables/format'
+import type { FieldOf } from '~/components/common/FigureFields.vue'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
@@ -39,6 +40,61 @@ const remove = (pack: Pack) =>
     draft.field.packs = draft.field.packs.filter(item => item.id !== pack.id)
     if (draft.field.pack === pack.id) draft.field.pack = null
   })
+const figuresOf = (pack: Pack): FieldOf[] => [
+  {
+    id: 'pack-cells',
+    label: 'Cells',
+    unit: '',
+    min: 1,
+    max: 14,
+    digits: 0,
+    value: pack.cells,
+    set: value =>
+      change(pack.id, 'Cells of a pack', own => {
+        own.cells = Math.round(value!)
+      }),
+  },
+  {
+    id: 'pack-capacity',
+    label: 'Written on it',
+    unit: 'mAh',
+    min: 10,
+    max: 50000,
+    digits: 0,
+    value: pack.capacityMah,
+    set: value =>
+      change(pack.id, 'Capacity of a pack', own => {
+        own.capacityMah = value!
+      }),
+  },
+  {
+    id: 'pack-resistance',
+    label: 'Resistance when new',
+    unit: 'mΩ',
+    min: 0.1,
+    max: 5000,
+    digits: 0,
+    optional: true,
+    value: pack.resistanceMohm,
+    set: value =>
+      change(pack.id, 'First resistance of a pack', own => {
+        own.resistanceMohm = value
+      }),
+  },
+  {
+    id: 'pack-cycles',
+    label: 'Charges before this log',
+    unit: '',
+    min: 0,
+    max: 5000,
+    digits: 0,
+    value: pack.cyclesBefore,
+    set: value =>
+      change(pack.id, 'Charges of a pack', own => {
+        own.cyclesBefore = Math.round(value!)
+      }),
+  },
+]
 const tested = reactive({ capacityMah: null as number | null, resistanceMohm: null as number | null })
 function keepTest(id: string) {
   if (tested.capacityMah === null && tested.resistanceMohm === null) return
@@ -107,7 +163,7 @@ const lines = (life: (typeof packs.value)[number]['life']) => {
         >.
       </p>
       <template v-if="open === pack.id">
-        <div class="rowed">
+        <div class="name-of">
           <v-text-field
             :model-value="pack.name"
             label="Name"
@@ -118,58 +174,8 @@ const lines = (life: (typeof packs.value)[number]['life']) => {
               })
             "
           />
-          <FigureField
-            label="Cells"
-            :min="1"
-            :max="14"
-            :digits="0"
-            :model-value="pack.cells"
-            @update:model-value="
-              change(pack.id, 'Cells of a pack', own => {
-                own.cells = Math.round($event!)
-              })
-            "
-          />
-          <FigureField
-            label="Written on it"
-            unit="mAh"
-            :min="10"
-            :max="50000"
-            :digits="0"
-            :model-value="pack.capacityMah"
-            @update:model-value="
-              change(pack.id, 'Capacity of a pack', own => {
-                own.capacityMah = $event!
-              })
-            "
-          />
-          <FigureField
-            label="Resistance when new"
-            unit="mΩ"
-            :min="0.1"
-            :max="5000"
-            :digits="0"
-            optional
-            :model-value="pack.resistanceMohm"
-            @update:model-value="
-              change(pack.id, 'First resistance of a pack', own => {
-                own.resistanceMohm = $event
-              })
-            "
-          />
-          <FigureField
-            label="Charges before this log"
-            :min="0"
-            :max="5000"
-            :digits="0"
-            :model-value="pack.cyclesBefore"
-            @update:model-value="
-              change(pack.id, 'Charges of a pack', own => {
-                own.cyclesBefore = Math.round($event!)
-              })
-            "
-          />
         </div>
+        <FigureFields :fields="figuresOf(pack)" pairs />
         <PlotLines
           v-if="life.history.length > 1"
           :lines="lines(life)"
@@ -270,6 +276,10 @@ header {
 }
 .retire {
   color: rgb(var(--v-theme-error));
+}
+.name-of {
+  max-width: 420px;
+  margin: 8px 0;
 }
 .rowed {
   display: grid;

@@ -300,12 +300,4 @@ const cost = (tried: Tried) => [
   padding: 4px 0;
   border-bottom: 1px solid var(--hair);
 }
-@media (max-width: 700px) {
-  .ledger th:nth-child(5),
-  .ledger td:nth-child(5),
-  .ledger th:nth-child(6),
-  .ledger td:nth-child(6) {
-    display: none;
-  }
-}
 </style>

@@ -311,37 +311,5 @@ async function restFile(damage: Damage) {
   .damage {
     display: block;
   }
-  /* Each way a block: its words over the whole width, its figures under them. */
-  .ledger thead {
-    display: none;
-  }
-  .ledger tr {
-    display: grid;
-    grid-template-columns: repeat(3, 1fr) auto;
-    gap: 2px 8px;
-    border-bottom: 1px solid var(--hair);
-    padding: 6px 0;
-  }
-  .ledger td {
-    border: 0;
-    padding: 0;
-    text-align: left !important;
-  }
-  .ledger td:nth-child(1),
-  .ledger td:nth-child(7) {
-    grid-column: 1 / -1;
-  }
-  .ledger td:nth-child(4),
-  .ledger td:nth-child(6) {
-    display: none;
-  }
-  .ledger td:nth-child(5)::before {
-    content: 'reserve ';
-    color: var(--quiet);
-  }
-  .ledger td:nth-child(8) {
-    grid-row: 2;
-    grid-column: 4;
-  }
 }
 </style>

@@ -8,6 +8,7 @@ import { memoise } from '../../memo'
 import { buildStation, stationSection, type StationBuild, type StationSection } from '../../structure'
 import { mmToM } from '../../units'
 import type { Airframe } from '../resolve'
+import { mendedJoints, type MendedJoint } from './mended-joints'
 
 /** Evenly spaced stations, root to tip; breaks, cuts and spar ends are added. */
 const STATIONS = 18
@@ -32,10 +33,13 @@ export interface WingBearing {
 /** `stations` evenly spaced along the half span. */
 export function createWingBearing(stations = STATIONS): (airframe: Airframe) => WingBearing {
   // Both stay the same objects, so that what hangs on them is known again.
-  const sectionsOf = memoise((loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[]) => {
-    const sections = stationsOf(loft, lines, cuts, stations)
-    return { sections, places: sections.map(section => mmToM(section.s)) }
-  }, 64)
+  const sectionsOf = memoise(
+    (loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[], mends: readonly MendedJoint[]) => {
+      const sections = stationsOf(loft, lines, cuts, mends, stations)
+      return { sections, places: sections.map(section => mmToM(section.s)) }
+    },
+    64,
+  )
   // What is built at a place depends on the spars that run through there, not on those elsewhere.
   const built = new WeakMap<
     StationSection['field'],
@@ -66,6 +70,7 @@ export function createWingBearing(stations = STATIONS): (airframe: Airframe) => 
       wing,
       airframe.warm.lines(airframe.spars.wing ?? NO_LINES),
       doc.cuts.wing,
+      mendedJoints(doc.damages, airframe.pieces, wing),
     )
     const pieces = airframe.pieces.filter(
       piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port',
@@ -90,12 +95,15 @@ function stationsOf(
   loft: SurfaceLoft,
   lines: readonly SparLine[],
   cuts: readonly Cut[],
+  mends: readonly MendedJoint[],
   count: number,
 ): StationSection[] {
-  const joints = usableCuts(cuts, 0, loft.span).map(cut => cut.atMm)
+  const joints = [...usableCuts(cuts, 0, loft.span).map(cut => cut.atMm), ...mends.map(mend => mend.at)]
   const places = new Set(Array.from({ length: count }, (_, i) => (loft.span * OUTER_LIMIT * i) / (count - 1)))
   for (const at of [
     ...joints,
+    // The half that did not break has neither joint nor rod there.
+    ...mends.map(mend => mend.at + 0.6),
     ...loft.ends.map(s => s.s),
     ...lines.flatMap(line => [line.to, line.to + 0.5, line.from, line.from - 0.5, line.from + 0.5]),
   ]) {
@@ -110,7 +118,7 @@ function stationsOf(
       stationSection(
         loft,
         s,
-        lines,
+        [...lines, ...mends.filter(mend => Math.abs(mend.at - s) < 0.5).flatMap(mend => mend.rods)],
         s < 0.01 ? middle : joints.some(at => Math.abs(at - s) < 0.5) ? 'glued' : 'none',
       ),
     )

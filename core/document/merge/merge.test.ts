@@ -157,6 +157,7 @@ describe('two copies that went apart', () => {
       how: 'crack' as const,
       way: null,
       state: 'open' as const,
+      jointMm: null,
       massG: 0,
       placeMm: [0, 0, 0] as [number, number, number],
       hours: 0,

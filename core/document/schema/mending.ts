@@ -8,12 +8,15 @@ export const WAYS = ['new-piece', 'rest', 'glue', 'splint', 'stronger', 'new-par
 export const Damage = z.strictObject({
   id,
   date,
-  piece: id.describe('a printed piece, a spar, the boom, a leg'),
+  piece: id.describe('a printed piece, a spar, the boom, a leg, hinges, the motor mount (firewall)'),
   atMm: figure('positionMm', 'along it, as its piece counts, mm'),
   how: z.enum(BREAKS),
   flight: id.nullable().describe('in which it broke'),
   way: z.enum(WAYS).nullable().describe('chosen to mend it; null while it is not'),
   state: z.enum(['open', 'chosen', 'mended']),
+  jointMm: figure('positionMm', 'where the mend is joined, along its surface')
+    .nullable()
+    .describe('null: no joint of its own'),
   massG: z.number().min(-2000).max(2000).describe('that the mend adds at its place, g'),
   placeMm: z.tuple([figure('positionMm', 'x'), figure('positionMm', 'y'), figure('positionMm', 'z')]),
   hours: figure('hoursOff', 'that the mend takes of a printer, h'),

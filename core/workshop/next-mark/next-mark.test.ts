@@ -83,6 +83,7 @@ describe('what log, damage and findings suggest', () => {
       flight: null,
       way: 'glue',
       state: 'mended',
+      jointMm: null,
       massG: 1,
       placeMm: [0, 0, 0],
       hours: 0,

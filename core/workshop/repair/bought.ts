@@ -1,9 +1,9 @@
-/** Spars, boom and legs that broke: the part anew, or a sleeve over the break. */
+/** Spars, boom, legs, hinges and the motor's mount that broke: the part anew, a sleeve over the break, a doubler. */
 import { stockGramsPerMetre, type Assessment } from '../../assess'
 import { DocumentError, type ProjectFile } from '../../document'
 import { LIBRARIES, stockInertia, stockOr, type Stock } from '../../libraries'
 import { q, say } from '../../units'
-import type { Repair } from './repairs'
+import type { Repair } from './repair'
 
 export interface Bought {
   id: string
@@ -13,10 +13,11 @@ export interface Bought {
   toMm: number
   centreMm: [number, number, number]
   price: number
+  kind: 'rod' | 'leg' | 'hinges' | 'mount'
 }
 
 /** What can break besides printed pieces, with the places along it. */
-export function boughtParts(doc: ProjectFile, { ledger, spars }: Assessment): Bought[] {
+export function boughtParts(doc: ProjectFile, { ledger, spars, pieces }: Assessment): Bought[] {
   const row = (id: string) => ledger.find(item => item.id === id || item.id.startsWith(`${id}-`))
   const at = (id: string): [number, number, number] => {
     const own = row(id)
@@ -31,6 +32,7 @@ export function boughtParts(doc: ProjectFile, { ledger, spars }: Assessment): Bo
       toMm: spar.toMm,
       centreMm: at(spar.id),
       price: spar.price,
+      kind: 'rod' as const,
     })),
     ...(doc.boom
       ? [
@@ -42,6 +44,7 @@ export function boughtParts(doc: ProjectFile, { ledger, spars }: Assessment): Bo
             toMm: doc.boom.toMm,
             centreMm: at('boom'),
             price: (stockOr(LIBRARIES, doc.boom.stock).price * (doc.boom.toMm - doc.boom.fromMm)) / 1000,
+            kind: 'rod' as const,
           },
         ]
       : []),
@@ -53,9 +56,61 @@ export function boughtParts(doc: ProjectFile, { ledger, spars }: Assessment): Bo
       toMm: leg.dropMm,
       centreMm: at(leg.id),
       price: 1,
+      kind: 'leg' as const,
     })),
+    ...hinges(doc, pieces),
+    ...mount(doc),
   ]
 }
+
+/** Hinges of a control, both sides of a pair together. */
+const hinges = (doc: ProjectFile, pieces: Assessment['pieces']): Bought[] =>
+  (
+    [
+      ['wing', doc.wing],
+      ['horizontal', doc.tail.horizontal],
+      ['vertical', doc.tail.vertical],
+    ] as const
+  ).flatMap(([name, surface]) => {
+    if (!surface) return []
+    const span = surface.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
+    return surface.controls.map((control): Bought => {
+      const moving = pieces.find(item => item.part === name && item.kind === 'moving')
+      return {
+        id: `hinges-${name}-${control.piece}`,
+        name: `Hinges of ${control.name}`,
+        stock: null,
+        fromMm: control.fromShare * span,
+        toMm: Math.max(control.fromShare, control.toShare) * span,
+        centreMm: [...(moving?.centreMm ?? [0, 0, 0])] as [number, number, number],
+        price: HINGE_PRICE * control.hinge.count,
+        kind: 'hinges',
+      }
+    })
+  })
+
+/** What the motor is screwed to. */
+const mount = ({ body, equipment }: ProjectFile): Bought[] => {
+  const motor = equipment.find(item => item.kind === 'motor')
+  return body?.firewall && motor
+    ? [
+        {
+          id: 'firewall',
+          name: 'Motor mount',
+          stock: null,
+          fromMm: 0,
+          toMm: body.firewall.thicknessMm,
+          centreMm: [motor.xMm, motor.yMm, motor.zMm],
+          price: 1,
+          kind: 'mount',
+        },
+      ]
+    : []
+}
+
+/** Strip, pin or tape of one hinge; a doubler of plywood behind a mount: mm, and g/mm³. */
+const HINGE_PRICE = 0.4,
+  PLYWOOD = { thickMm: 2, density: 0.65e-3 }
 
 /** A sleeve reaches so many diameters to either side: the usual scarf of a bonded tube. */
 const REACH = 5
@@ -73,7 +128,38 @@ export function sleeveOver(stock: Stock): Stock | null {
   return fits.sort((a, b) => a.boreMm - b.boreMm)[0] ?? null
 }
 
-export function boughtRepairs(before: Assessment, part: Bought, atMm: number): Repair[] {
+const MIND: Record<Exclude<Bought['kind'], 'mount'>, string> = {
+  rod: 'a bonded one is drilled or warmed out; when its bore suffers, the piece round it goes too',
+  leg: 'look at its mount: what bent the leg pulled there too',
+  hinges: 'clean the slots out; a torn slot wants its piece anew, or glue and a hinge beside it',
+}
+
+/** A disc of plywood behind the firewall, twice the bolt circle across. */
+function doubled(
+  { body }: ProjectFile,
+  part: Bought,
+  reserve: number,
+  cgWith: (grams: number) => number,
+): Repair {
+  const across = 2 * body!.firewall!.boltCircleMm
+  const grams = (Math.PI / 4) * across ** 2 * PLYWOOD.thickMm * PLYWOOD.density + GLUE_G
+  return {
+    code: 'glue',
+    what: say`Glue it, with a disc of plywood of ${q(across, 'mm')} and ${q(PLYWOOD.thickMm, 'mm')} behind it`,
+    massG: grams,
+    hours: 0,
+    printG: 0,
+    cost: part.price,
+    reserve,
+    cgMm: cgWith(grams),
+    against:
+      'battery out; crushed or foamed plastic round the bolts wants the piece anew: choose that piece; sight the thrust line afterwards',
+    jointMm: null,
+    change: null,
+  }
+}
+
+export function boughtRepairs(doc: ProjectFile, before: Assessment, part: Bought, atMm: number): Repair[] {
   if (!(atMm >= part.fromMm && atMm <= part.toMm))
     throw new DocumentError(
       '--at',
@@ -81,19 +167,19 @@ export function boughtRepairs(before: Assessment, part: Bought, atMm: number): R
     )
   const { massG, cgMm } = before.totals
   const { reserve } = before.strength
+  const cgWith = (grams: number) => (massG * cgMm[0] + grams * part.centreMm[0]) / (massG + grams)
+  if (part.kind === 'mount') return [doubled(doc, part, reserve, cgWith)]
   const anew: Repair = {
     code: 'new-part',
-    what: say`Put in a new ${part.name.toLowerCase()}`,
+    what: say`Put in new: ${part.name}`,
     massG: 0,
     hours: 0,
     printG: 0,
     cost: part.price,
     reserve,
     cgMm: cgMm[0],
-    against:
-      part.stock === null
-        ? 'look at its mount: what bent the leg pulled there too'
-        : 'a bonded one is drilled or warmed out; when its bore suffers, the piece round it goes too',
+    against: MIND[part.kind],
+    jointMm: null,
     change: null,
   }
   const stock = part.stock === null ? null : stockOr(LIBRARIES, part.stock)
@@ -111,10 +197,11 @@ export function boughtRepairs(before: Assessment, part: Bought, atMm: number): R
       printG: 0,
       cost: (tube.price * long) / 1000,
       reserve,
-      cgMm: (massG * cgMm[0] + grams * part.centreMm[0]) / (massG + grams),
+      cgMm: cgWith(grams),
       against: stiffer
         ? 'only where it lies free: inside a bore there is no room for it'
         : 'the sleeve is softer than what it mends: it bears less there than before, and how much is not reckoned',
+      jointMm: null,
       change: null,
     },
     anew,

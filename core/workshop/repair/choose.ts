@@ -3,7 +3,7 @@ import type { Assessment } from '../../assess'
 import type { Change } from '../../change'
 import type { Break, Damage, ProjectFile } from '../../document'
 import { boughtParts } from './bought'
-import type { Repair } from './repairs'
+import type { Draft, Repair } from './repair'
 
 export interface Broken {
   piece: string
@@ -34,6 +34,7 @@ export function noteDamage(doc: ProjectFile, assessment: Assessment, broken: Bro
     ...broken,
     way: null,
     state: 'open',
+    jointMm: null,
     massG: 0,
     placeMm: [held(x), held(y), held(z)],
     hours: 0,
@@ -43,30 +44,28 @@ export function noteDamage(doc: ProjectFile, assessment: Assessment, broken: Bro
   }
 }
 
+/** The damage as it stands once this way was decided on. */
+const decided = (damage: Damage, repair: Draft): Damage => ({
+  ...damage,
+  way: repair.code,
+  state: 'chosen',
+  jointMm: repair.jointMm,
+  // A piece in a stronger recipe weighs what the design then says.
+  massG: ANOTHER.has(repair.code) ? 0 : Math.round(100 * repair.massG) / 100,
+  hours: Math.min(2000, Math.max(0, repair.hours)),
+  printG: Math.min(20000, Math.max(0, repair.printG)),
+  cost: Math.max(0, repair.cost),
+})
+
 /**
  * `redo`: steps of the build that handle the piece. A new copy wants them again, and every mend wants the balance anew.
  */
-export function chooseMend(
-  doc: ProjectFile,
-  damage: Damage,
-  repair: Repair,
-  redo: readonly string[],
-): Change {
+export function chooseMend(doc: ProjectFile, damage: Damage, repair: Draft, redo: readonly string[]): Change {
   const another = ANOTHER.has(repair.code)
   const undone = new Set(['balance', ...(another ? redo : [])])
-  const chosen: Damage = {
-    ...damage,
-    way: repair.code,
-    state: 'chosen',
-    // A piece in a stronger recipe weighs what the design then says.
-    massG: another ? 0 : Math.round(100 * repair.massG) / 100,
-    hours: Math.min(2000, Math.max(0, repair.hours)),
-    printG: Math.min(20000, Math.max(0, repair.printG)),
-    cost: Math.max(0, repair.cost),
-  }
   return {
     ...repair.change,
-    damages: [...doc.damages.filter(item => item.id !== damage.id), chosen],
+    damages: [...doc.damages.filter(item => item.id !== damage.id), decided(damage, repair)],
     weighIns: another ? doc.weighIns.filter(item => item.piece !== damage.piece) : doc.weighIns,
     build: { ...doc.build, ticks: doc.build.ticks.filter(tick => !undone.has(tick.step)) },
   }

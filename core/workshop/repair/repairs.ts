@@ -2,8 +2,8 @@
  * Ways to mend a piece that broke at a place, each computed on the whole aircraft: printed whole, its rest alone, glued and
  * filled, splinted. A cut of the document goes through both halves; only one is mended, so masses are those of one side.
  */
-import { stockGramsPerMetre, type Assessment, type Assessor } from '../../assess'
-import { admissible, stops, type Change } from '../../change'
+import { splintSpar, stockGramsPerMetre, type Assessment, type Assessor } from '../../assess'
+import { admissible, apply, stops } from '../../change'
 import {
   DocumentError,
   newPieceNumber,
@@ -12,30 +12,13 @@ import {
   type Joint,
   type ProjectFile,
   type SurfaceName,
-  type Way,
 } from '../../document'
 import { LIBRARIES, stockOr } from '../../libraries'
-import { q, say, type Words } from '../../units'
+import { q, say } from '../../units'
 import { boughtParts, boughtRepairs } from './bought'
+import { chooseMend, noteDamage } from './choose'
+import type { Draft, Repair } from './repair'
 import { stronger } from './stronger'
-
-export interface Repair {
-  code: Way
-  what: Words
-  /** On top of the aircraft as it was, g. */
-  massG: number
-  hours: number
-  /** Filament that it prints, g. */
-  printG: number
-  cost: number
-  /** Of the whole aircraft with it. */
-  reserve: number
-  cgMm: number
-  /** What is known against it, or nothing. */
-  against: Words
-  /** What the design becomes by it, where it does. */
-  change: Change | null
-}
 
 /** A break whose faces are not both there and whole can neither be glued nor splinted. */
 const NO_FACES: ReadonlySet<BreakKind> = new Set(['crushed', 'torn', 'gone'])
@@ -49,9 +32,6 @@ const FILM = 0.3,
   GLUE_DENSITY = 1.15e-3,
   GLUE_PRICE = 0.3
 const PLASTIC = 1.24e-3
-/** A splint reaches so far to either side, mm. */
-const SPLINT = 60,
-  ROD = 'rod-3'
 
 type Part = keyof Cuts
 const CUT_PARTS: readonly string[] = ['wing', 'horizontal', 'vertical', 'body']
@@ -70,7 +50,7 @@ export function repairs(
   const before = assessor.assess(doc)
   const report = before.pieces.find(item => item.id === pieceId)
   const bought = report ? null : boughtParts(doc, before).find(item => item.id === pieceId)
-  if (bought) return boughtRepairs(before, bought, atMm)
+  if (bought) return boughtRepairs(doc, before, bought, atMm)
   if (!report)
     throw new DocumentError(
       '--piece',
@@ -86,6 +66,25 @@ export function repairs(
       `${atMm} lies outside ${report.name}, which reaches from ${fromMm.toFixed(0)} to ${toMm.toFixed(0)} mm`,
     )
   const break_ = { doc, before, report, atMm, assessor }
+  const damage = noteDamage(doc, before, {
+    piece: report.id,
+    atMm,
+    how,
+    flight: null,
+    date: UNDATED,
+    note: '',
+  })
+  /** Assessed as it will be when it is taken. */
+  const assessed = (draft: Draft): Repair => {
+    const { totals, strength } = assessor.assess(apply(doc, chooseMend(doc, damage, draft, [])))
+    const whole = draft.code === 'new-piece' || draft.code === 'stronger'
+    return {
+      ...draft,
+      massG: whole ? totals.massG - before.totals.massG : draft.massG,
+      reserve: strength.reserve,
+      cgMm: totals.cgMm[0],
+    }
+  }
   const cuts = CUT_PARTS.includes(report.part) && report.kind === 'fixed'
   const faces = !NO_FACES.has(how)
   return [
@@ -94,8 +93,10 @@ export function repairs(
     ...(faces ? glued(break_, cuts) : []),
     ...(faces && cuts && report.part !== 'body' ? splinted(break_) : []),
     ...(report.kind === 'fixed' ? inStronger(break_) : []),
-  ]
+  ].map(assessed)
 }
+/** What is only tried has no day. */
+const UNDATED = '2000-01-01'
 
 interface Break {
   doc: ProjectFile
@@ -105,27 +106,20 @@ interface Break {
   assessor: Assessor
 }
 
-/** Where it balances with so many grams more at the piece. */
-function cgWith({ before, report }: Break, grams: number): number {
-  const { massG, cgMm } = before.totals
-  return (massG * cgMm[0] + grams * report.centreMm[0]) / (massG + grams)
-}
-
-const whole = ({ before, report }: Break): Repair => ({
+const whole = ({ report }: Break): Draft => ({
   code: 'new-piece',
   what: say`Print ${report.name} anew, whole`,
   massG: 0,
   hours: report.hours,
   printG: report.filamentG,
   cost: report.cost,
-  reserve: before.strength.reserve,
-  cgMm: before.totals.cgMm[0],
+  jointMm: null,
   against: say`every joint of it is parted and glued again; the fillets of the old one stay on its neighbours`,
   change: null,
 })
 
 /** The recipe is its zone's: the computation takes all of the zone to be so, the grams are those of this piece. */
-function inStronger(own: Break): Repair[] {
+function inStronger(own: Break): Draft[] {
   const { doc, report, before, assessor, atMm } = own
   const better = stronger(assessor, doc, before, report, atMm)
   const anew = better?.after.pieces.find(item => item.id === report.id)
@@ -139,8 +133,7 @@ function inStronger(own: Break): Repair[] {
       hours: anew.hours,
       printG: anew.filamentG,
       cost: anew.cost,
-      reserve: better.after.strength.reserve,
-      cgMm: cgWith(own, added),
+      jointMm: null,
       against:
         'the zone is designed so from then on: print its other half so too, or the two differ in weight and twist',
       change: better.step.change,
@@ -207,7 +200,7 @@ function bestRest(own: Break): Rest | null {
   return best ? { ...best, sound, long, first } : null
 }
 
-function rest(own: Break): Repair[] {
+function rest(own: Break): Draft[] {
   const best = bestRest(own)
   if (!best) return []
   const { sound, long, first } = best
@@ -220,8 +213,7 @@ function rest(own: Break): Repair[] {
       hours: best.printed.hours,
       printG: best.printed.filamentG,
       cost: best.printed.cost,
-      reserve: best.after.strength.reserve,
-      cgMm: cgWith(own, added),
+      jointMm: sound,
       against: 'the stump must be cut square, along one layer, and fit the new joint',
       change: null,
     },
@@ -248,7 +240,7 @@ function glueGrams(own: Break): number {
 }
 
 /** As a butt joint of its own at the break: glue bears what it bears at every other. */
-function glued(own: Break, cuts: boolean): Repair[] {
+function glued(own: Break, cuts: boolean): Draft[] {
   const grams = glueGrams(own)
   const base = {
     code: 'glue' as const,
@@ -258,21 +250,10 @@ function glued(own: Break, cuts: boolean): Repair[] {
     printG: 0,
     change: null,
     cost: grams * GLUE_PRICE,
-    cgMm: cgWith(own, grams),
+    jointMm: cuts ? insideOf(own) : null,
   }
   const against = 'only where both faces are there and meet; a foamed or crushed edge holds less'
-  if (!cuts)
-    return [
-      {
-        ...base,
-        reserve: own.before.strength.reserve,
-        against: say`what it bears is not reckoned; ${against}`,
-      },
-    ]
-  const after = assessedWith(own, withCut(own, insideOf(own), 'butt').doc)
-  return after
-    ? [{ ...base, reserve: Math.min(own.before.strength.reserve, after.strength.reserve), against }]
-    : []
+  return [{ ...base, against: cuts ? against : say`what it bears is not reckoned; ${against}` }]
 }
 
 /** A cut cannot lie on an end of its piece. */
@@ -284,50 +265,30 @@ function assessedWith({ assessor }: Break, next: ProjectFile): Assessment | null
 }
 
 /** Glued, with a carbon rod let in across the break. */
-function splinted(own: Break): Repair[] {
-  const { report, atMm, before } = own
+function splinted(own: Break): Draft[] {
+  const { report, before } = own
   const cut = withCut(own, insideOf(own), 'butt').doc
-  const from = Math.max(0, atMm - SPLINT),
-    to = atMm + SPLINT
   let id = 'splint'
   while (cut.spars.some(spar => spar.id === id)) id += 'x'
-  const next: ProjectFile = {
-    ...cut,
-    spars: [
-      ...cut.spars,
-      {
-        id,
-        name: 'Splint',
-        stock: ROD,
-        surface: report.part as SurfaceName,
-        fromMm: from,
-        toMm: to,
-        rootShare: 0.45,
-        tipShare: 0.45,
-        clearanceMm: 0.15,
-        through: false,
-        fixing: 'bonded',
-        lay: 'middle',
-        route: 'straight',
-      },
-    ],
-  }
+  const spar = splintSpar(id, report.part as SurfaceName, insideOf(own))
+  // Whether the rod fits into the section; what it bears is reckoned where the mend is.
+  const next: ProjectFile = { ...cut, spars: [...cut.spars, spar] }
   const after = assessedWith(own, next)
   if (!after || stops(after) > stops(before)) return []
-  const rod = (stockGramsPerMetre(ROD) * (to - from)) / 1000
+  const long = spar.toMm - spar.fromMm
+  const rod = (stockGramsPerMetre(spar.stock) * long) / 1000
   const grams = glueGrams(own) + rod
-  const { price } = stockOr(LIBRARIES, ROD)
+  const { price } = stockOr(LIBRARIES, spar.stock)
   return [
     {
       code: 'splint',
-      what: say`Glue it and let a rod of ${q(3, 'mm')} in across the break, ${q(to - from, 'mm', 0)} long`,
+      what: say`Glue it and let a rod of ${q(3, 'mm')} in across the break, ${q(long, 'mm', 0)} long`,
       massG: grams,
       hours: 0,
       printG: 0,
       change: null,
-      cost: glueGrams(own) * GLUE_PRICE + (price * (to - from)) / 1000,
-      reserve: Math.min(before.strength.reserve, after.strength.reserve),
-      cgMm: cgWith(own, grams),
+      cost: glueGrams(own) * GLUE_PRICE + (price * long) / 1000,
+      jointMm: insideOf(own),
       against: 'carbon dust: cut and sand it wet, with mask and gloves',
     },
   ]

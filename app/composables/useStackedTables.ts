@@ -1,0 +1,52 @@
+/**
+ * On a phone a table that is wider than its room is stacked: each row a block, each figure under the name of its column.
+ * One that fits stays a table.
+ */
+import { useMutationObserver, useResizeObserver } from '@vueuse/core'
+
+/** Letters from which a cell is given the whole width. */
+const LONG = 40
+
+const columnsOf = (table: HTMLTableElement): string[] =>
+  [...(table.tHead?.rows[0]?.cells ?? [])].flatMap(cell => [
+    cell.textContent?.trim() ?? '',
+    ...Array.from({ length: cell.colSpan - 1 }, () => ''),
+  ])
+
+function fit(table: HTMLTableElement, room: number): void {
+  table.classList.remove('stacked')
+  if (table.scrollWidth <= room + 1) return
+  const names = columnsOf(table)
+  for (const row of table.tBodies.length ? [...table.tBodies].flatMap(body => [...body.rows]) : []) {
+    let column = 0
+    for (const cell of row.cells) {
+      const name = names[column] ?? ''
+      if (cell.dataset.column !== name) cell.dataset.column = name
+      cell.classList.toggle('wordy', (cell.textContent ?? '').trim().length > LONG)
+      column += cell.colSpan
+    }
+  }
+  table.classList.add('stacked')
+}
+
+export function useStackedTables(root: Ref<HTMLElement | null>, small: Ref<boolean>): void {
+  let asked = false
+  function refit() {
+    if (asked) return
+    asked = true
+    requestAnimationFrame(() => {
+      asked = false
+      const own = root.value
+      if (!own) return
+      const { paddingLeft, paddingRight } = getComputedStyle(own)
+      const room = own.clientWidth - parseFloat(paddingLeft) - parseFloat(paddingRight)
+      for (const table of own.querySelectorAll<HTMLTableElement>('table.ledger'))
+        if (small.value) fit(table, room)
+        else table.classList.remove('stacked')
+    })
+  }
+  // Classes and marks are not watched: what is done here calls for nothing.
+  useMutationObserver(root, refit, { childList: true, characterData: true, subtree: true })
+  useResizeObserver(root, refit)
+  watch([root, small], refit)
+}
