@@ -85,6 +85,8 @@ const ROOMS = {
     'workshop/spine',
   ],
   'workshop/readiness': [...DESIGN, 'workshop/advice'],
+  begin: [...DESIGN, 'workshop/advice', 'workshop/spine'],
+  'begin/layouts': DESIGN,
   'study/nudges': DESIGN,
   'study/combinations': DESIGN,
   'study/sizes': DESIGN,

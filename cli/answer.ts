@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util'
 import { DocumentError } from '../core/document'
 import { assessVerb } from './assess'
 import { beamVerb } from './beam'
+import { beginVerb } from './begin'
 import { bookVerb } from './book'
 import { checkVerb } from './check'
 import { demoVerb } from './demo'
@@ -35,6 +36,7 @@ interface Verb {
 
 const VERBS: Record<string, Verb> = {
   assess: { run: assessVerb },
+  begin: { run: beginVerb },
   demo: { run: demoVerb },
   lift: { run: liftVerb },
   section: { run: sectionVerb, options: ['alpha', 're', 'inviscid'] },
@@ -71,6 +73,7 @@ const VERBS: Record<string, Verb> = {
 
 const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   assess FILE     a project: mass, balance, strength, hours, pieces, findings
+  begin FILE      a brief (what for, load, wind, span, drawer): layouts sized and assessed, best first
   demo [NAME]     a demo project, as shipped (thistledown, plover)
   lift FILE       surfaces in metres: lift slope, neutral point, induced drag, strips
   section NAME    naca2412-style name or a coordinate file [--alpha DEG] [--re NUMBER] [--inviscid true]

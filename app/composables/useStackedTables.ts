@@ -4,7 +4,7 @@
  */
 import { useMutationObserver, useResizeObserver } from '@vueuse/core'
 
-/** Letters from which a cell is given the whole width. */
+/** A column with a cell of more letters is given the whole width. */
 const LONG = 40
 
 const columnsOf = (table: HTMLTableElement): string[] =>
@@ -17,14 +17,22 @@ function fit(table: HTMLTableElement, room: number): void {
   table.classList.remove('stacked')
   if (table.scrollWidth <= room + 1) return
   const names = columnsOf(table)
-  for (const row of table.tBodies.length ? [...table.tBodies].flatMap(body => [...body.rows]) : []) {
-    let column = 0
-    for (const cell of row.cells) {
-      const name = names[column] ?? ''
-      if (cell.dataset.column !== name) cell.dataset.column = name
-      cell.classList.toggle('wordy', (cell.textContent ?? '').trim().length > LONG)
-      column += cell.colSpan
-    }
+  const rows = [...table.tBodies].flatMap(body => [...body.rows]),
+    cells = rows.flatMap(row => {
+      let column = 0
+      return [...row.cells].map(cell => {
+        const at = column
+        column += cell.colSpan
+        return { cell, at }
+      })
+    })
+  const wordy = new Set(
+    cells.filter(({ cell }) => (cell.textContent ?? '').trim().length > LONG).map(({ at }) => at),
+  )
+  for (const { cell, at } of cells) {
+    const name = names[at] ?? ''
+    if (cell.dataset.column !== name) cell.dataset.column = name
+    cell.classList.toggle('wordy', wordy.has(at))
   }
   table.classList.add('stacked')
 }

@@ -84,7 +84,7 @@ export async function deleteRecord(id: string): Promise<void> {
 }
 
 /** Puts a project away under an id that is free, looked for and taken in one transaction; that id. */
-export function addRecord(source: ProjectFile, name: string): Promise<string> {
+export function addRecord(source: ProjectFile, name: string, done: readonly Edit[] = []): Promise<string> {
   return db.transaction('rw', db.projects, async () => {
     let id = source.id
     for (let n = 2; await db.projects.get(id); n++) id = `${source.id.slice(0, 50)}-${n}`
@@ -94,7 +94,7 @@ export function addRecord(source: ProjectFile, name: string): Promise<string> {
       revision: 1,
       changedAt: Date.now(),
       doc: { ...source, id, name },
-      done: [],
+      done: [...done],
       undone: [],
     })
     return id

@@ -29,6 +29,18 @@ export type Gesture = symbol | 'keys'
 /** Time that no clock change sets back, ms. */
 const elapsed = (): number => performance.now()
 
+/** From one document to the next, part by part; ids and names are those of the first throughout. */
+const editsBetween = (grown: ReadonlyArray<{ title: string; doc: ProjectFile }>): Edit[] =>
+  grown.slice(1).flatMap(({ title, doc: next }, i) => {
+    const before = grown[i].doc
+    const [, forward, back] = produceWithPatches(before, draft => {
+      for (const key of Object.keys(next) as Array<keyof ProjectFile>)
+        if (key !== 'id' && key !== 'name' && next[key] !== before[key])
+          (draft as Record<string, unknown>)[key] = next[key]
+    })
+    return forward.length ? [{ name: title.slice(0, 120), at: Date.now(), forward, back }] : []
+  })
+
 export const useProject = defineStore('project', () => {
   const doc = shallowRef<ProjectFile | null>(null)
   const done = shallowRef<readonly Edit[]>([])
@@ -238,8 +250,15 @@ export const useProject = defineStore('project', () => {
     if (await mayLeave()) return addNow(source, name)
     leaving.value = { to: name, go: () => addNow(source, name) }
   }
-  async function addNow(source: ProjectFile, name: string): Promise<void> {
-    const id = await written(name.slice(0, 80), () => addRecord(source, name))
+  /** The same with the way there: each step an edit that can be undone. The last is what opens. */
+  async function addGrown(grown: ReadonlyArray<{ title: string; doc: ProjectFile }>): Promise<void> {
+    const { doc: last } = grown[grown.length - 1]
+    const go = () => addNow(last, last.name, editsBetween(grown))
+    if (await mayLeave()) return go()
+    leaving.value = { to: last.name, go }
+  }
+  async function addNow(source: ProjectFile, name: string, edits: readonly Edit[] = []): Promise<void> {
+    const id = await written(name.slice(0, 80), () => addRecord(source, name, edits))
     const record = await stored(id)
     await mayLeave()
     take(record)
@@ -344,6 +363,7 @@ export const useProject = defineStore('project', () => {
     start,
     open,
     add,
+    addGrown,
     sameHere,
     takeOver,
     importText,

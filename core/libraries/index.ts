@@ -3,12 +3,14 @@ import { FILAMENTS, type Filament } from './filaments'
 import { CONTROLLERS, MOTORS, type ControllerOnShelf, type MotorOnShelf } from './motors'
 import { FANS, PROPELLERS, type FanOnShelf, type PropellerOnShelf } from './propellers'
 import { SCHOOLS } from './schools'
+import { RECEIVERS, SERVOS, type ReceiverOnShelf, type ServoOnShelf } from './servos'
 import { STOCK, type Stock } from './stock'
 
 export type { Battery } from './batteries'
 export type { ControllerOnShelf, MotorOnShelf } from './motors'
 export type { FanOnShelf, PropellerOnShelf } from './propellers'
 export type { Filament } from './filaments'
+export type { ReceiverOnShelf, ServoOnShelf } from './servos'
 export {
   stockArea,
   stockInertia,
@@ -28,6 +30,8 @@ export interface Libraries {
   controllers: readonly ControllerOnShelf[]
   propellers: readonly PropellerOnShelf[]
   fans: readonly FanOnShelf[]
+  servos: readonly ServoOnShelf[]
+  receivers: readonly ReceiverOnShelf[]
 }
 /** What ships with the application. */
 export const LIBRARIES: Libraries = {
@@ -39,6 +43,8 @@ export const LIBRARIES: Libraries = {
   controllers: CONTROLLERS,
   propellers: PROPELLERS,
   fans: FANS,
+  servos: SERVOS,
+  receivers: RECEIVERS,
 }
 export { BOLTS, nearestBolt } from './bolts'
 

@@ -16,8 +16,10 @@ const props = withDefaults(
     digits?: number
     hint?: string
     optional?: boolean
+    /** What counts where nothing is typed, in the metric unit. */
+    usual?: number
   }>(),
-  { unit: '', digits: 1, hint: undefined },
+  { unit: '', digits: 1, hint: undefined, usual: undefined },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
@@ -90,7 +92,7 @@ function nudge(event: KeyboardEvent) {
     :hint="hint"
     :persistent-hint="!!hint"
     autocomplete="off"
-    :placeholder="optional ? 'not yet' : undefined"
+    :placeholder="usual !== undefined ? `usual ${show(usual)}` : optional ? 'not yet' : undefined"
     :persistent-placeholder="optional"
     @blur="commit"
     @keydown.enter="commit"

@@ -3,7 +3,14 @@
 import type { Verdict } from '../../../core/assess'
 import { amount, amountOf, signedAmountOf, unitName, worded } from '~/composables/format'
 
-const props = defineProps<{ verdict: Verdict; difference: number; open: boolean; ghost: number | null }>()
+const props = defineProps<{
+  verdict: Verdict
+  difference: number
+  open: boolean
+  ghost: number | null
+  /** Without target, spread and margin. */
+  brief?: boolean
+}>()
 defineEmits<{ why: [] }>()
 
 /** A wing in a 40 × 36 box with its root at the lower right; mirrored by place. */
@@ -35,7 +42,7 @@ const better = computed(() => {
   <button
     type="button"
     class="wing plain"
-    :class="[verdict.state, { open }]"
+    :class="[verdict.state, { open, brief }]"
     :data-wing="verdict.wing"
     :aria-expanded="open"
     :aria-label="`${verdict.label}: ${amount(verdict.value, verdict.unit, verdict.digits)}, ${word} the target ${worded(verdict.targetText)}. Show why`"
@@ -172,6 +179,23 @@ const better = computed(() => {
 }
 .chip.better {
   color: rgb(var(--v-theme-success));
+}
+/* Beside others on a card. */
+.brief {
+  padding: 2px 0;
+  align-items: start;
+}
+.brief svg {
+  width: 26px;
+  height: 24px;
+  flex: none;
+  margin-top: 3px;
+}
+.brief .value .quiet,
+.brief .value .long,
+.brief .target,
+.brief .by {
+  display: none;
 }
 @media (max-width: 700px) {
   .wing {

@@ -30,6 +30,7 @@ const all = computed(() => [
       void router.push('/balance')
     },
   })),
+  { label: 'Begin an aircraft', kind: 'act', run: () => router.push('/begin') },
   { label: 'Undo', kind: 'act', run: project.undo },
   { label: 'Redo', kind: 'act', run: project.redo },
   {

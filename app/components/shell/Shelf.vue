@@ -151,8 +151,9 @@ watch(
           @change="bring"
         />
       </div>
-      <h3>Begin from</h3>
+      <h3>Begin another</h3>
       <div class="acts">
+        <v-btn color="primary" variant="flat" to="/begin" data-act="begin" @click="close">From a brief</v-btn>
         <v-btn v-for="demo in DEMOS" :key="demo.id" @click="begin(demo)">A fresh {{ demo.name }}</v-btn>
       </div>
       <HandOver @got="got" />

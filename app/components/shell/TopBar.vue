@@ -45,6 +45,9 @@ onMounted(async () => {
       </button>
       <div class="acts">
         <v-btn variant="text" size="x-small" @click="view.shelfOpen = true">Projects</v-btn>
+        <v-btn class="wide" variant="text" size="x-small" to="/begin" :active="false" data-act="new"
+          >New</v-btn
+        >
         <v-btn variant="text" size="x-small" data-act="command" @click="view.commanding = true"
           >Find <kbd>/</kbd></v-btn
         >
@@ -130,7 +133,8 @@ onMounted(async () => {
     padding: 0 6px;
     min-width: 0;
   }
-  kbd {
+  kbd,
+  .wide {
     display: none;
   }
 }

@@ -6,6 +6,7 @@ import {
   type DesignComparison,
   type FilamentSwap,
 } from '../../../core/study/compared'
+import { begin, type Begun, type Beginning, type LayoutId, type Wishes } from '../../../core/begin'
 import { cutsForAll, sizeReport, type SizeAsk, type SizeReport } from '../../../core/study/sizes'
 import { nudges, type Nudge } from '../../../core/study/nudges'
 import {
@@ -28,6 +29,13 @@ import {
 import { compareSchools, proposeAllCuts, type SchoolFigures } from '../../../core/workshop/advice'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../../core/workshop/spine'
 import { aside, known } from './memory'
+
+/** How far a beginning is; layouts once they are ready. */
+export interface BeginningNow {
+  share: number
+  label: string
+  ready: Begun[] | null
+}
 
 let space: StudyKernel | null = null
 
@@ -95,6 +103,22 @@ export const choosing = {
       },
       from,
     )
+  },
+  /** Layouts for a brief, told as they become ready; null where the maker stopped it. */
+  beginning: async (
+    wishes: Wishes,
+    kinds: LayoutId[],
+    progress: (now: BeginningNow) => boolean | Promise<boolean>,
+  ): Promise<Beginning | null> => {
+    const work = begin(wishes, kinds)
+    let known = 0
+    for (;;) {
+      const step = work.next()
+      if (step.done) return step.value
+      const { share, label, ready } = step.value
+      if (!(await progress({ share, label, ready: ready.length > known ? ready : null }))) return null
+      known = ready.length
+    }
   },
   heat: (doc: ProjectFile): HeatReport => aside.heat(known(doc)),
   wingSets: (doc: ProjectFile): WingSetFigures[] => wingSetFigures(aside, known(doc)),

@@ -47,7 +47,11 @@ export interface Propulsion {
 /** Where nothing is written of a controller, Ω. */
 const USUAL_CONTROLLER = 0.008
 
-export const airOfField = ({ brief }: Pick<ProjectFile, 'brief'>): Air => {
+export const airOfField = ({
+  brief,
+}: {
+  brief: Pick<ProjectFile['brief'], 'fieldElevationM' | 'fieldTemperatureC'>
+}): Air => {
   const { density, viscosity } = airAt(brief.fieldElevationM, cToK(brief.fieldTemperatureC))
   return {
     density,

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+/** The brief in plain sentences; a figure that is left open shows the habit that takes its place. */
+import { PURPOSES, type PurposeId } from '../../../core/begin'
+import { LIBRARIES } from '../../../core/libraries'
+import { useBeginning } from '~/composables/useBeginning'
+
+const { said, atHand } = useBeginning()
+const purpose = computed(() => PURPOSES[said.value.purpose])
+const purposes = (Object.keys(PURPOSES) as PurposeId[]).map(value => ({
+  value,
+  title: PURPOSES[value].label,
+}))
+const launches = [
+  { value: 'hand', title: 'by hand' },
+  { value: 'bungee', title: 'by bungee' },
+  { value: 'wheels', title: 'on wheels' },
+]
+const landings = [
+  { value: 'belly', title: 'on its belly' },
+  { value: 'wheels', title: 'on wheels' },
+  { value: 'net', title: 'in a net' },
+]
+const filaments = LIBRARIES.filaments
+  .filter(item => item.family !== 'flexible')
+  .map(item => ({ value: item.id, title: item.name }))
+const FIGURES = [
+  { key: 'payloadG', label: 'Carries', unit: 'g', min: 0, max: 5000, digits: 0, usual: 'payloadG' },
+  {
+    key: 'stallMaxMs',
+    label: 'Stalls at most at',
+    unit: 'm/s',
+    min: 2,
+    max: 20,
+    digits: 1,
+    usual: 'stallMs',
+  },
+  { key: 'windMs', label: 'In wind up to', unit: 'm/s', min: 0, max: 15, digits: 1, usual: 'windMs' },
+  { key: 'spanMaxMm', label: 'Span at most', unit: 'mm', min: 200, max: 4000, digits: 0, usual: 'spanMaxMm' },
+] as const
+const BOX = [
+  { label: 'Box, long', min: 100, max: 4000 },
+  { label: 'wide', min: 50, max: 2000 },
+  { label: 'high', min: 30, max: 2000 },
+]
+const boxed = computed({
+  get: () => said.value.boxMm !== null,
+  set: on => {
+    said.value.boxMm = on ? [1000, 400, 300] : null
+  },
+})
+const DRAWER = [
+  { key: 'motors', label: 'Motors', items: LIBRARIES.motors },
+  { key: 'propellers', label: 'Propellers', items: LIBRARIES.propellers },
+  { key: 'batteries', label: 'Batteries', items: LIBRARIES.batteries },
+  { key: 'servos', label: 'Servos', items: LIBRARIES.servos },
+  {
+    key: 'stock',
+    label: 'Tubes and rods',
+    items: LIBRARIES.stock.filter(item => item.shape === 'round' && !item.bends),
+  },
+] as const
+const addBed = () => atHand.value.printers.push({ name: 'Printer', bedMm: [220, 220, 250] })
+const SIDES = ['Bed, across', 'deep', 'high']
+</script>
+
+<template>
+  <div class="stack">
+    <v-select v-model="said.purpose" :items="purposes" label="It is" data-field="purpose" />
+    <p class="quiet small">It {{ purpose.means }}. What is left open is as usual for this.</p>
+    <div class="row">
+      <FigureField
+        v-for="item in FIGURES"
+        :key="item.key"
+        v-model="said[item.key]"
+        :label="item.label"
+        :unit="item.unit"
+        :min="item.min"
+        :max="item.max"
+        :digits="item.digits"
+        :usual="purpose[item.usual]"
+        optional
+        :data-field="item.key"
+      />
+    </div>
+    <div class="row">
+      <v-select v-model="said.launch" :items="launches" label="It starts" data-field="launch" />
+      <v-select v-model="said.landing" :items="landings" label="It lands" data-field="landing" />
+    </div>
+    <v-checkbox
+      v-model="boxed"
+      label="It must go into a box"
+      hide-details
+      density="compact"
+      data-field="box"
+    />
+    <div v-if="said.boxMm" class="three">
+      <FigureField
+        v-for="(side, i) in BOX"
+        :key="side.label"
+        :model-value="said.boxMm[i]!"
+        :label="side.label"
+        unit="mm"
+        :min="side.min"
+        :max="side.max"
+        :digits="0"
+        @update:model-value="said.boxMm![i] = $event!"
+      />
+    </div>
+    <h3>What is at hand, for all projects</h3>
+    <v-select
+      v-model="atHand.filaments"
+      :items="filaments"
+      label="Filaments; none named: any"
+      multiple
+      data-field="filaments"
+    />
+    <div v-for="(printer, i) in atHand.printers" :key="i" class="three">
+      <FigureField
+        v-for="(side, k) in SIDES"
+        :key="side"
+        :model-value="printer.bedMm[k]!"
+        :label="side"
+        unit="mm"
+        :min="80"
+        :max="1000"
+        :digits="0"
+        :data-field="`bed-${i}-${k}`"
+        @update:model-value="printer.bedMm[k] = $event!"
+      />
+    </div>
+    <div class="acts">
+      <v-btn size="small" variant="text" :disabled="atHand.printers.length > 5" @click="addBed"
+        >Another printer</v-btn
+      >
+      <v-btn v-if="atHand.printers.length > 1" size="small" variant="text" @click="atHand.printers.pop()"
+        >One less</v-btn
+      >
+    </div>
+    <details>
+      <summary>The drawer: what must be used</summary>
+      <p class="quiet small">Where nothing is named, anything of the shelf may be bought.</p>
+      <v-autocomplete
+        v-for="item in DRAWER"
+        :key="item.key"
+        v-model="atHand.drawer[item.key]"
+        :items="item.items.map(({ id, name }) => ({ value: id, title: name }))"
+        :label="item.label"
+        multiple
+        chips
+        closable-chips
+        :data-field="`drawer-${item.key}`"
+      />
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 10px;
+}
+summary {
+  cursor: pointer;
+  margin-bottom: 8px;
+  text-decoration: underline dotted;
+}
+details > * + * {
+  margin-bottom: 10px;
+}
+</style>

@@ -1,0 +1,298 @@
+import fc from 'fast-check'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { assess, createAssessor } from '../assess'
+import { stops } from '../change'
+import { checkProject, DocumentError } from '../document'
+import { LIBRARIES } from '../libraries'
+import { runs } from '../testing/runs'
+import { seeded } from '../testing/drawn'
+import { written } from '../units'
+import {
+  begin,
+  beginAll,
+  emptyProject,
+  PURPOSES,
+  readWishes,
+  type Beginning,
+  type LayoutId,
+  type PurposeId,
+} from '.'
+import { drawSketch } from './draw'
+import { briefFor } from './first-sketch'
+import { sizeLayout, troubleOf, type Sized } from './size'
+import { areaFor, within } from './turned'
+import { wingPlan } from './wing'
+
+/** One of the layouts alone. */
+const begun = (raw: unknown, kinds: LayoutId[]): Beginning => {
+  const work = begin(readWishes(raw), kinds)
+  for (;;) {
+    const step = work.next()
+    if (step.done) return step.value
+  }
+}
+
+const sized = (kind: Parameters<typeof sizeLayout>[0], wishes: object): Sized => {
+  const means = {
+    quick: createAssessor(LIBRARIES, { stations: 10 }),
+    full: createAssessor(),
+    libraries: LIBRARIES,
+  }
+  const work = sizeLayout(kind, readWishes(wishes), means)
+  for (;;) {
+    const step = work.next()
+    if (step.done) return step.value
+  }
+}
+
+describe('a sketch', () => {
+  it('has chords and spans of its area: panels add up to it, span² over area is the aspect ratio', () => {
+    const sketch = { areaMm2: 210_000, aspect: 6.8 } as Sized['sketch']
+    const plan = wingPlan({ purpose: PURPOSES.camera, sketch } as Parameters<typeof wingPlan>[0])
+    const outer = plan.halfMm - plan.innerMm
+    expect(2 * (plan.innerMm * plan.rootMm + (outer * (plan.rootMm + plan.tipMm)) / 2)).toBeCloseTo(
+      210_000,
+      3,
+    )
+    expect((2 * plan.halfMm) ** 2 / 210_000).toBeCloseTo(6.8, 9)
+  })
+
+  it('gives way in aspect ratio first where span or bed are short, then in area', () => {
+    const sketch = { areaMm2: 200_000, aspect: 7 } as Sized['sketch']
+    const free = within(sketch, { aspect: 7, spanMm: 2000, chordMm: 400 })
+    expect([free.areaMm2, free.aspect]).toEqual([200_000, 7])
+    // 1000² / 0.2 m² = 5.
+    expect(within(sketch, { aspect: 7, spanMm: 1000, chordMm: 400 }).aspect).toBeCloseTo(5, 9)
+    // A chord of 150 mm asks for 0.2 m² / 0.15² = 8.9.
+    expect(within(sketch, { aspect: 7, spanMm: 2000, chordMm: 150 }).aspect).toBeCloseTo(200_000 / 22_500, 9)
+    const small = within(sketch, { aspect: 7, spanMm: 600, chordMm: 400 })
+    expect([small.areaMm2, small.aspect]).toEqual([600 * 150, 4])
+  })
+
+  it('finds the area of a stall where weight follows a power of it, in three turns', () => {
+    // m = A^0.6 in some unit, so V = √(m/A) = A^−0.2.
+    const stall = (area: number) => area ** -0.2
+    let before = null,
+      now = { areaMm2: 1, stallMs: 1 }
+    for (let i = 0; i < 3; i++) {
+      const next = areaFor(0.9, now, before)
+      before = now
+      now = { areaMm2: next, stallMs: stall(next) }
+    }
+    expect(now.areaMm2).toBeCloseTo(0.9 ** -5, 6)
+  })
+})
+
+describe('layouts for a brief', () => {
+  let camera: Beginning
+  beforeAll(() => {
+    camera = beginAll(readWishes({ purpose: 'camera', payloadG: 120 }))
+  }, 180_000)
+
+  it('are several, each with what was asked: load aboard, stall, balance, reserve, batteries in their bays', () => {
+    expect(camera.layouts.map(item => item.kind).sort()).toEqual([
+      'boom-and-pod',
+      'canard',
+      'flying-wing',
+      'full-body',
+      'v-tail',
+    ])
+    for (const layout of camera.layouts) {
+      expect(layout.gaveUp).toEqual([])
+      expect(layout.project.equipment.find(item => item.kind === 'payload')!.massG).toBe(120)
+    }
+  })
+
+  it('are told by the figures that the project has when it is opened', () => {
+    for (const { project, figures } of camera.layouts) {
+      const { totals, flight, strength } = assess(project)
+      expect(figures.massG).toBeCloseTo(totals.massG, 6)
+      expect(figures.stallMs).toBeCloseTo(flight.stallMs, 6)
+      expect(figures.reserve).toBeCloseTo(strength.reserve, 6)
+    }
+  })
+
+  it('have the tail volumes of their kind: Σ S·l over S·c by the assessment, which knows nothing of the habit', () => {
+    const { tailVolume, finVolume } = PURPOSES.camera
+    const { plan } = assess(camera.layouts.find(item => item.kind === 'boom-and-pod')!.project)
+    expect(plan.tailVolume! / tailVolume).toBeGreaterThan(0.95)
+    expect(plan.tailVolume! / tailVolume).toBeLessThan(1.05)
+    expect(plan.finVolume! / finVolume).toBeGreaterThan(0.9)
+    expect(plan.finVolume! / finVolume).toBeLessThan(1.1)
+  })
+
+  it('come with the way there, each step a project that can be opened', () => {
+    const { steps, project } = camera.layouts[0]
+    expect(steps.length).toBeGreaterThan(4)
+    for (const { doc, title } of steps) {
+      checkProject(doc)
+      expect(written(title)).not.toBe('')
+    }
+    expect(steps.at(-1)!.doc).toBe(project)
+  })
+
+  it('are the same for the same brief, whatever was sized before', () => {
+    const again = begun({ purpose: 'camera', payloadG: 120 }, ['v-tail'])
+    const { project } = camera.layouts.find(item => item.kind === 'v-tail')!
+    expect(JSON.stringify(again.layouts[0].project)).toBe(JSON.stringify(project))
+  })
+
+  it('take what lies in the drawer, and say when it does not pull', () => {
+    const owned = sized('boom-and-pod', {
+      purpose: 'gentle',
+      drawer: { motors: ['motor-2212-1000'], batteries: ['lipo-3s-1300'], servos: ['servo-9'] },
+    })
+    expect(owned.sketch.kit.motor.id).toBe('motor-2212-1000')
+    expect(owned.sketch.kit.battery.id).toBe('lipo-3s-1300')
+    expect(owned.sketch.kit.servo.id).toBe('servo-9')
+    expect(owned.trouble).toEqual([])
+    const weak = begun({ purpose: 'carrier', payloadG: 2500, drawer: { motors: ['motor-2212-1400'] } }, [
+      'full-body',
+    ])
+    expect(weak.layouts).toEqual([])
+    expect(written(weak.refused[0].why)).toMatch(/N of pull, and the most that the drawer gives/)
+  })
+
+  it('say which wish had to go, and with what is asked for it the wish is met', () => {
+    const short = begun({ purpose: 'camera', payloadG: 300, spanMaxMm: 800 }, ['boom-and-pod'])
+    const [pod] = short.layouts
+    expect(pod.figures.spanMm).toBeLessThanOrEqual(800)
+    const [stall] = pod.gaveUp
+    expect(stall.wish).toBe('stall')
+    const spanMm = Number(/([\d ]+) mm of span/.exec(written(stall.cost))![1].replaceAll(' ', ''))
+    expect(spanMm).toBeGreaterThan(800)
+    const kept = sized('boom-and-pod', { purpose: 'camera', payloadG: 300, spanMaxMm: spanMm + 5 })
+    expect(kept.assessment.flight.stallMs).toBeLessThanOrEqual(1.02 * PURPOSES.camera.stallMs)
+  })
+
+  it('of 4 kg on 600 mm are none, and it says what makes it so', () => {
+    const none = beginAll(readWishes({ purpose: 'carrier', payloadG: 4000, spanMaxMm: 600 }))
+    expect(none.layouts).toEqual([])
+    // Area at an aspect ratio of four 0.09 m²: 6.45 kg at a lift coefficient of 1.2 need 31 m/s.
+    for (const { why } of none.refused)
+      expect(written(why)).toMatch(/600 mm of span they stall at 3[01]\.\d m\/s/)
+  })
+})
+
+/** Briefs that somebody might write. */
+const briefs = fc
+  .record({
+    purpose: fc.constantFrom(...(Object.keys(PURPOSES) as PurposeId[])),
+    payload: fc.option(fc.double({ min: 0, max: 0.6, noNaN: true })),
+    span: fc.option(fc.double({ min: 0.75, max: 1.4, noNaN: true })),
+    stall: fc.option(fc.double({ min: 0.9, max: 1.3, noNaN: true })),
+    wheels: fc.boolean(),
+    box: fc.boolean(),
+    filaments: fc.constantFrom([], ['pla'], ['pla-foam', 'petg'], ['asa-foam', 'asa']),
+    bed: fc.constantFrom([180, 180, 180], [220, 220, 250], [256, 256, 256], [300, 300, 400]),
+  })
+  .map(({ purpose, payload, span, stall, wheels, box, filaments, bed }) => {
+    const { spanMaxMm, stallMs } = PURPOSES[purpose]
+    return {
+      purpose,
+      filaments,
+      ...(payload !== null ? { payloadG: Math.round(500 * payload) } : {}),
+      ...(span !== null ? { spanMaxMm: Math.round(spanMaxMm * span) } : {}),
+      ...(stall !== null ? { stallMaxMs: Math.round(10 * stallMs * stall) / 10 } : {}),
+      ...(wheels ? { landing: 'wheels', launch: 'wheels' } : {}),
+      ...(box ? { boxMm: [1100, 500, 300] } : {}),
+      printers: [{ name: 'Bed', bedMm: bed }],
+    }
+  })
+
+describe('any sane brief', () => {
+  it('is answered by projects that hold, or by wishes that are named', () => {
+    let offered = 0
+    fc.assert(
+      fc.property(briefs, raw => {
+        const wishes = readWishes(raw)
+        const { layouts: kinds } = PURPOSES[wishes.purpose]
+        // By day one of them, another for each purpose.
+        const some = kinds.slice(0, runs(kinds.length, 1))
+        for (const { project, gaveUp } of begun(raw, [...some]).layouts) {
+          offered++
+          checkProject(project)
+          const now = assess(project)
+          const gone = new Set(gaveUp.map(item => item.wish))
+          expect(stops(now)).toBe(0)
+          expect(now.strength.reserve).toBeGreaterThanOrEqual(1)
+          const [fore, aft] = now.flight.cgRangeMm
+          expect(now.totals.cgMm[0]).toBeGreaterThanOrEqual(fore)
+          expect(now.totals.cgMm[0]).toBeLessThanOrEqual(aft)
+          const pack = project.equipment.find(item => item.kind === 'battery')!
+          expect(pack.xMm - pack.sizeMm[0] / 2).toBeGreaterThanOrEqual(pack.bay![0] - 0.5)
+          expect(pack.xMm + pack.sizeMm[0] / 2).toBeLessThanOrEqual(pack.bay![1] + 0.5)
+          const wanted = wishes.stallMaxMs ?? PURPOSES[wishes.purpose].stallMs
+          if (!gone.has('stall')) expect(now.flight.stallMs).toBeLessThanOrEqual(1.02 * wanted)
+          expect(now.plan.spanMm).toBeLessThanOrEqual(1.001 * project.brief.spanMaxMm)
+          if (wishes.boxMm && !gone.has('box'))
+            expect(now.drawing.box.maxX - now.drawing.box.minX).toBeLessThanOrEqual(wishes.boxMm[0])
+        }
+      }),
+      { numRuns: runs(300, 4) },
+    )
+    expect(offered).toBeGreaterThan(1)
+  })
+
+  it('is hardly met lighter by tries at random around what is offered', () => {
+    const random = seeded(7)
+    for (const purpose of ['gentle', 'aerobatic', 'carrier'].slice(0, runs(3, 1)) as PurposeId[]) {
+      const wishes = readWishes({ purpose })
+      const offered = sized('boom-and-pod', { purpose })
+      const means = { quick: createAssessor(LIBRARIES, { stations: 10 }), libraries: LIBRARIES }
+      const { stallMs, spanMaxMm } = PURPOSES[purpose]
+      const brief = briefFor(wishes, PURPOSES[purpose], stallMs, spanMaxMm, 500, 40, 0)
+      const near = (value: number, by: number) => value * (1 + by * (2 * random() - 1))
+      let lightest = Infinity
+      for (let i = 0; i < runs(2000, 12); i++) {
+        const { sketch } = offered
+        const stock = LIBRARIES.stock.filter(item => item.shape === 'round' && !item.bends)
+        const any = () => stock[Math.floor(random() * stock.length)].id
+        const tried = {
+          ...sketch,
+          areaMm2: near(sketch.areaMm2, 0.2),
+          aspect: near(sketch.aspect, 0.25),
+          noseMm: near(sketch.noseMm, 0.25),
+          arm: near(sketch.arm, 0.2),
+          webMm: near(sketch.webMm, 0.3),
+          ...(random() < 0.3 ? { spar: any() } : {}),
+          ...(random() < 0.3 ? { joiner: any() } : {}),
+        }
+        const now = means.quick.assess(drawSketch('boom-and-pod', wishes, tried, brief, means))
+        if (
+          troubleOf(now).length === 0 &&
+          now.flight.stallMs <= stallMs &&
+          now.plan.spanMm >= PURPOSES[purpose].leastSpanMm
+        )
+          lightest = Math.min(lightest, now.totals.massG)
+      }
+      expect(lightest).toBeGreaterThan(0.95 * offered.assessment.totals.massG)
+    }
+  })
+})
+
+describe('what a project begins with', () => {
+  it('an empty bench is a project, computed to finite figures', () => {
+    const doc = emptyProject()
+    checkProject(doc)
+    const { totals, strength } = assess(doc)
+    expect(totals.massG).toBeGreaterThan(20)
+    expect(strength.reserve).toBeGreaterThan(0)
+  })
+
+  it('a brief that cannot be read names its place', () => {
+    const fault = (raw: unknown) => {
+      try {
+        readWishes(raw)
+      } catch (error) {
+        return error instanceof DocumentError ? error.path : error
+      }
+    }
+    expect(fault({ purpose: 'submarine' })).toBe('purpose')
+    expect(fault({ purpose: 'gentle', payloadG: -4 })).toBe('payloadG')
+    expect(fault({ purpose: 'gentle', printers: [{ name: 'A', bedMm: [220, 220, 0] }] })).toBe(
+      'printers.0.bedMm.2',
+    )
+    expect(fault(null)).toBe('')
+  })
+})

@@ -1,0 +1,164 @@
+/** From a brief to several layouts, each really sized and assessed, best first. The same brief gives the same answer. */
+import { createAssessor, type Assessment } from '../assess'
+import { costOf, HOUR_IN_GRAMS } from '../change'
+import type { ProjectFile } from '../document'
+import { LIBRARIES, type Libraries } from '../libraries'
+import { say, type Words } from '../units'
+import { givenUp, whyNothing, type GaveUp } from './given-up'
+import { LAYOUTS } from './layouts'
+import { PURPOSES, type LayoutId } from './purposes'
+import { NothingPulls, sizeLayout, type Means, type Sized } from './size'
+import type { Wishes } from './wishes'
+
+export interface Begun {
+  kind: LayoutId
+  label: string
+  means: string
+  project: ProjectFile
+  /** The way there: each a document, the last the project. */
+  steps: Sized['steps']
+  gaveUp: GaveUp[]
+  figures: BegunFigures
+  verdicts: Assessment['verdicts']
+  drawing: Assessment['drawing']
+}
+
+export interface BegunFigures {
+  massG: number
+  spanMm: number
+  areaDm2: number
+  lengthMm: number
+  stallMs: number
+  glide: number
+  staticMarginPct: number
+  reserve: number
+  hours: number
+  pieces: number
+  cost: number
+  motor: string
+  propeller: string
+  battery: string
+}
+
+export interface Refused {
+  kind: LayoutId
+  label: string
+  why: Words
+}
+
+export interface Beginning {
+  layouts: Begun[]
+  refused: Refused[]
+}
+
+export interface Progress {
+  /** 0 to 1. */
+  share: number
+  /** What is being sized. */
+  label: string
+  /** Those that are ready, best first. */
+  ready: Begun[]
+}
+
+/** Wishes that were given up count before grams and hours. */
+const order = (item: Begun): number =>
+  1e6 * item.gaveUp.length + item.figures.massG + HOUR_IN_GRAMS * item.figures.hours
+
+/** Best first. */
+export const ranked = (layouts: readonly Begun[]): Begun[] => [...layouts].sort((a, b) => order(a) - order(b))
+
+/** Wishes that may be given up. */
+const MAY_GO: ReadonlySet<GaveUp['wish']> = new Set(['stall', 'box', 'wheels'])
+
+/** Places along the span that are looked at while a layout is turned. */
+const QUICK = 10
+
+/** `kinds`: of those that the purpose asks for, where the work is shared. */
+export function* begin(
+  wishes: Wishes,
+  kinds: readonly LayoutId[] = PURPOSES[wishes.purpose].layouts,
+  libraries: Libraries = LIBRARIES,
+): Generator<Progress, Beginning> {
+  const means: Means = {
+    quick: createAssessor(libraries, { stations: QUICK }),
+    full: createAssessor(libraries),
+    libraries,
+  }
+  const layouts: Begun[] = [],
+    refused: Refused[] = []
+  const ready = () => ranked(layouts)
+  for (const [i, kind] of kinds.entries()) {
+    const { label } = LAYOUTS[kind]
+    const progress = (share: number): Progress => ({
+      share: (i + share) / kinds.length,
+      label,
+      ready: ready(),
+    })
+    try {
+      const made = yield* begun(kind, wishes, means, progress)
+      // What does not balance, bear or go together is no offer; it is told with what it would take.
+      const failing = made.gaveUp.find(({ wish }) => !MAY_GO.has(wish))
+      if (failing) refused.push({ kind, label, why: say`${failing.words}; it would take: ${failing.cost}` })
+      else layouts.push(made)
+    } catch (fault) {
+      if (!(fault instanceof NothingPulls)) throw fault
+      refused.push({ kind, label, why: whyNothing(wishes, fault) })
+    }
+  }
+  return { layouts: ready(), refused }
+}
+
+function* begun(
+  kind: LayoutId,
+  wishes: Wishes,
+  means: Means,
+  progress: (share: number) => Progress,
+): Generator<Progress, Begun> {
+  const { label, means: what } = LAYOUTS[kind]
+  const told = function* <T>(work: Generator<number, T>, from: number): Generator<Progress, T> {
+    for (;;) {
+      const step = work.next()
+      if (step.done) return step.value
+      yield progress(from + step.value / 2)
+    }
+  }
+  const sized = yield* told(sizeLayout(kind, wishes, means), 0)
+  const gaveUp = yield* told(givenUp(sized, wishes, means), 0.5)
+  const { assessment: now, doc } = sized
+  const { kit } = sized.sketch
+  return {
+    kind,
+    label,
+    means: what,
+    project: doc,
+    steps: sized.steps,
+    gaveUp,
+    figures: {
+      massG: now.totals.massG,
+      spanMm: now.plan.spanMm,
+      areaDm2: now.plan.areaDm2,
+      lengthMm: now.drawing.box.maxX - now.drawing.box.minX,
+      stallMs: now.flight.stallMs,
+      glide: now.flight.bestGlide,
+      staticMarginPct: now.flight.staticMarginPct,
+      reserve: now.strength.reserve,
+      hours: now.totals.hours,
+      pieces: now.pieces.length,
+      cost: costOf(now),
+      motor: kit.motor.name,
+      propeller: kit.propeller.name,
+      battery: kit.battery.name,
+    },
+    verdicts: now.verdicts,
+    drawing: now.drawing,
+  }
+}
+
+/** All of it at once. */
+export function beginAll(wishes: Wishes): Beginning {
+  const work = begin(wishes)
+  for (;;) {
+    const step = work.next()
+    if (step.done) return step.value
+  }
+}

@@ -1,0 +1,117 @@
+/** Which wish a sized layout does not meet, and what meeting it would cost. */
+import { GRAVITY, q, say, type Words } from '../units'
+import { longest, type NothingPulls, sizeLayout, spanLimit, type Means, type Sized } from './size'
+import { PURPOSES } from './purposes'
+import type { Wishes } from './wishes'
+
+export interface GaveUp {
+  wish: 'stall' | 'box' | 'wheels' | 'balance' | 'strength' | 'build'
+  /** What became of it. */
+  words: Words
+  /** What it would take. */
+  cost: Words
+}
+
+/** A stall this much over what is wanted is a wish given up. */
+const OVER = 1.02
+/** Nobody builds larger ones of this kind, mm. */
+const FREE_SPAN = 4000
+
+export function* givenUp(sized: Sized, wishes: Wishes, means: Means): Generator<number, GaveUp[]> {
+  const list: GaveUp[] = []
+  const { assessment: now, stallWantedMs: wanted } = sized
+  if (now.flight.stallMs > OVER * wanted)
+    list.push({
+      wish: 'stall',
+      words: say`stalls at ${q(now.flight.stallMs, 'm/s', 1)} instead of ${q(wanted, 'm/s', 1)}`,
+      cost: yield* costOfStall(sized, wishes, means),
+    })
+  const { boxMm } = wishes
+  if (boxMm) list.push(...overBox(sized, boxMm))
+  if ((wishes.landing === 'wheels' || wishes.launch === 'wheels') && sized.doc.gear.length === 0)
+    list.push({
+      wish: 'wheels',
+      words: 'is drawn without legs: thrown, and landed on its belly',
+      cost: 'a layout with legs under its body, or legs of your own (Shape)',
+    })
+  if (sized.trouble.includes('balance'))
+    list.push({
+      wish: 'balance',
+      words: say`balances at ${q(now.flight.staticMarginPct, '%', 1)} of the chord ahead of the neutral point`,
+      cost: ballast(sized),
+    })
+  if (sized.trouble.includes('strength'))
+    list.push({
+      wish: 'strength',
+      words: say`bears ${q(100 * now.strength.reserve, '%', 0)} of what it must: ${now.strength.where}`,
+      cost: 'stouter stock in the drawer, or a smaller load factor',
+    })
+  const rest = sized.trouble.filter(code => code !== 'balance' && code !== 'strength')
+  const stop = now.findings.find(item => item.code === rest[0])
+  if (stop) list.push({ wish: 'build', words: stop.text, cost: stop.remedy })
+  return list
+}
+
+/** Sized again with all the span that it wants. */
+function* costOfStall(sized: Sized, wishes: Wishes, means: Means): Generator<number, Words> {
+  const free: Wishes = { ...wishes, spanMaxMm: FREE_SPAN, boxMm: null }
+  const larger = yield* sizeLayout(sized.layout, free, means)
+  const { plan, flight, totals } = larger.assessment
+  const more = totals.massG - sized.assessment.totals.massG
+  return flight.stallMs <= OVER * sized.stallWantedMs
+    ? say`${q(plan.spanMm, 'mm', 0)} of span, and ${q(more, 'g', 0)} more`
+    : say`no span does it: at ${q(plan.spanMm, 'mm', 0)} it still stalls at ${q(flight.stallMs, 'm/s', 1)}; a lighter load, or a lighter skin`
+}
+
+/** The wing lies in its box beside the body; the tail stays on. mm */
+function overBox({ assessment, doc }: Sized, boxMm: readonly [number, number, number]): GaveUp[] {
+  const long = Math.max(longest(assessment), assessment.plan.spanMm)
+  const tail = doc.tail.horizontal
+  const wide = Math.max(
+    doc.wing.rootChordMm,
+    tail ? 2 * tail.panels.reduce((sum, item) => sum + item.spanMm, tail.yMm) : 0,
+  )
+  const over = [long - boxMm[0], wide - boxMm[1]]
+  if (over.every(by => by <= 0)) return []
+  return [
+    {
+      wish: 'box',
+      words: say`wants a box of ${q(long, 'mm', 0)} × ${q(wide, 'mm', 0)}`,
+      cost:
+        over[0] > 0
+          ? say`a box ${q(over[0], 'mm', 0)} longer`
+          : say`a box ${q(over[1], 'mm', 0)} wider, or a tail that comes off`,
+    },
+  ]
+}
+
+/** Lead at the nose, or at the tail, that brings it to the middle of the band: Δm·(x − x_aim) = m·(x_aim − x). */
+function ballast({ assessment: { totals, flight, drawing } }: Sized): Words {
+  const off = totals.cgMm[0] - flight.cgAimMm
+  const at = off > 0 ? drawing.box.minX + 10 : drawing.box.maxX - 10
+  const grams = (totals.massG * off) / (flight.cgAimMm - at)
+  return say`${q(Math.abs(grams), 'g', 0)} of lead ${off > 0 ? 'in the nose' : 'at the tail'}`
+}
+
+/** Stall lift coefficient and aspect ratio that a brief is judged by before anything is drawn: generous ones. */
+const GENEROUS = { cl: 1.2, aspect: 4 }
+
+/** Why nothing can be made of a brief, in words with figures. */
+export function whyNothing(wishes: Wishes, { wantedN, mostN, massG }: NothingPulls): Words {
+  const purpose = PURPOSES[wishes.purpose],
+    stallMs = wishes.stallMaxMs ?? purpose.stallMs,
+    spanMm = spanLimit(wishes, purpose)
+  const lift = (areaM2: number, ms: number) => 0.5 * 1.225 * areaM2 * GENEROUS.cl * ms ** 2
+  const weight = (massG / 1000) * GRAVITY,
+    area = (spanMm / 1000) ** 2 / GENEROUS.aspect
+  const slowest = Math.sqrt(weight / lift(area, 1)),
+    wantedMm = 1000 * Math.sqrt((GENEROUS.aspect * weight) / lift(1, stallMs))
+  const pull: Words = say`about ${q(massG, 'g', 0)} want ${q(wantedN, 'N', 1)} of pull, and ${
+    mostN > 0
+      ? say`the most that the drawer gives at that speed is ${q(mostN, 'N', 1)}`
+      : 'nothing in the drawer pulls at that speed'
+  }`
+  return slowest > stallMs
+    ? say`${pull}; on ${q(spanMm, 'mm', 0)} of span they stall at ${q(slowest, 'm/s', 1)} at best, and ${q(stallMs, 'm/s', 1)} take ${q(wantedMm, 'mm', 0)}`
+    : pull
+}

@@ -1,0 +1,5 @@
+export { begin, beginAll, ranked, type Begun, type Beginning, type Progress } from './begin'
+export { emptyProject } from './empty'
+export { LAYOUTS } from './layouts'
+export { PURPOSES, type LayoutId, type PurposeId } from './purposes'
+export { readWishes, Wishes } from './wishes'

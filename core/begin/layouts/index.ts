@@ -1,0 +1,88 @@
+import type { Libraries } from '../../libraries'
+import type { LayoutId } from '../purposes'
+import type { Draft } from '../sketch'
+import type { Drawn } from '../wing'
+import { canard, leastFore } from './canard'
+import { flyingWing, leastWing, MEAN } from './flying-wing'
+import { shortestNose, tailed } from './tailed'
+
+export interface Layout {
+  label: string
+  /** One sentence for whom it is. */
+  means: string
+  draw(draft: Draft, libraries: Libraries): Drawn
+  /** What is turned until it balances: the nose's length in mm, or the sweep in °. */
+  balances: 'nose' | 'sweep'
+  leastNose(draft: Draft): number
+  /** A longer nose is none, mean chords. */
+  mostNose: number
+  /** What lies in the wing must find room in it, mm². */
+  leastAreaMm2(draft: Draft): number
+  /** Chord at the root over the mean one. */
+  rootOverMean: number
+  folding: boolean
+  /** Lift over drag that its motor is first chosen by. */
+  glide: number
+}
+
+const onBoom = {
+  balances: 'nose' as const,
+  leastNose: shortestNose,
+  mostNose: 1.9,
+  leastAreaMm2: () => 0,
+  rootOverMean: 1.1,
+  folding: true,
+  glide: 7,
+}
+
+export const LAYOUTS: Record<LayoutId, Layout> = {
+  'boom-and-pod': {
+    ...onBoom,
+    label: 'Boom and pod',
+    means: 'a short body under the wing and a carbon boom to the tail: light behind, quick to print',
+    draw: (draft, libraries) => tailed(draft, 'low', true, libraries),
+  },
+  'v-tail': {
+    ...onBoom,
+    label: 'V-tail on a boom',
+    means: 'two tail surfaces instead of three, clear of the grass',
+    draw: (draft, libraries) => tailed(draft, 'V', true, libraries),
+  },
+  't-tail': {
+    ...onBoom,
+    label: 'T-tail on a boom',
+    means: 'the tailplane on the fin: out of the grass and the wake, harder on the boom',
+    draw: (draft, libraries) => tailed(draft, 'T', true, libraries),
+  },
+  'full-body': {
+    ...onBoom,
+    label: 'Full body',
+    means: 'one body to the tail, no boom: looks like an aeroplane, weighs more behind',
+    draw: (draft, libraries) => tailed(draft, 'low', false, libraries),
+  },
+  'flying-wing': {
+    label: 'Flying wing',
+    means: 'no tail and no body: fewest pieces, nothing behind to break, least damping',
+    draw: flyingWing,
+    balances: 'sweep',
+    leastNose: () => 0,
+    mostNose: 0,
+    leastAreaMm2: leastWing,
+    rootOverMean: 1 / MEAN,
+    folding: false,
+    glide: 7,
+  },
+  canard: {
+    label: 'Canard',
+    means:
+      'the small wing ahead lifts with the large one and stalls first; motor behind, camera with a free view',
+    draw: canard,
+    balances: 'nose',
+    leastNose: leastFore,
+    mostNose: 3,
+    leastAreaMm2: () => 0,
+    rootOverMean: 1.1,
+    folding: false,
+    glide: 7,
+  },
+}

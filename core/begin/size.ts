@@ -1,0 +1,264 @@
+/**
+ * One layout, really sized: drawn, assessed, and turned until stall, balance and strength are met or a wish must go. Over
+ * the same kernels as everything else.
+ */
+import type { Assessment, Assessor } from '../assess'
+import { apply, stops } from '../change'
+import type { ProjectFile } from '../document'
+import type { Libraries } from '../libraries'
+import { GRAVITY, type Words } from '../units'
+import { mend } from '../workshop/spine'
+import { briefFor, cruiseOf, firstSketch, firstStock } from './first-sketch'
+import { draftOf, drawSketch } from './draw'
+import { chooseKit, type Kit } from './kit'
+import { LAYOUTS } from './layouts'
+import { PURPOSES, type LayoutId, type Purpose } from './purposes'
+import { half, type Sketch } from './sketch'
+import {
+  areaFor,
+  armFor,
+  ENOUGH,
+  lighter,
+  noseFor,
+  same,
+  stronger,
+  sweepFor,
+  told,
+  within,
+  type Held,
+  type Seen,
+} from './turned'
+import { printersFor, type Wishes } from './wishes'
+
+export interface Sized {
+  layout: LayoutId
+  /** As it came, turn by turn; the last is what is offered. */
+  steps: Array<{ title: Words; doc: ProjectFile }>
+  doc: ProjectFile
+  assessment: Assessment
+  sketch: Sketch
+  /** Area was held back by the greatest span. */
+  spanHeld: boolean
+  stallWantedMs: number
+  trouble: string[]
+}
+
+/** Nothing of the drawer pulls what is wanted, N. */
+export class NothingPulls extends Error {
+  constructor(
+    readonly wantedN: number,
+    readonly mostN: number,
+    readonly massG: number,
+  ) {
+    super('nothing in the drawer pulls enough')
+  }
+}
+
+export interface Means {
+  /** Looks at few places along the span, while it is turned. */
+  quick: Assessor
+  /** What the offer is told by. */
+  full: Assessor
+  libraries: Libraries
+}
+
+/** Turns at most, the last mending apart. */
+const ROUNDS = 14
+/** The stall aimed at, over what is wanted: below it rather than above; and as near as it is brought. */
+const AIM = 0.99,
+  NEAR = 0.01
+/** Left free on a bed for brims, mm; the thickest section, with what sweep adds to a standing piece. */
+const BED_EDGE = 8,
+  THICKEST = 0.25
+/** Stall lift coefficient that the first area is drawn by. */
+const FIRST_CL = 1.15
+/** Least arm that a short box leads to, mean chords. */
+const LEAST_ARM = 2.2
+
+export function* sizeLayout(
+  id: LayoutId,
+  wishes: Wishes,
+  { quick, full, libraries }: Means,
+): Generator<number, Sized> {
+  const layout = LAYOUTS[id],
+    purpose = PURPOSES[wishes.purpose],
+    stallMs = wishes.stallMaxMs ?? purpose.stallMs,
+    spanMax = spanLimit(wishes, purpose)
+  let massG = 1.5 * (wishes.payloadG ?? purpose.payloadG) + (stallMs < 6.5 ? 220 : 450)
+  const first = (2 * (massG / 1000) * GRAVITY * 1e6) / (1.2 * FIRST_CL * stallMs ** 2)
+  const held: Held = {
+    aspect: purpose.aspect,
+    spanMm: spanMax,
+    chordMm: bedChord(wishes) / layout.rootOverMean,
+  }
+  let sketch = within(firstSketch(massG, first, purpose, wishes, kitFor(massG), libraries), held)
+  const drawn = (own: Sketch) =>
+    drawSketch(id, wishes, own, briefFor(wishes, purpose, stallMs, spanMax, massG, 40, topMs), {
+      quick,
+      libraries,
+    })
+  const steps: Sized['steps'] = []
+  let title: Words = 'Drawn by the usual proportions',
+    topMs = 0,
+    spanHeld = false,
+    before: Seen | null = null,
+    doc!: ProjectFile,
+    now!: Assessment
+  for (let round = 0; round < ROUNDS; round++) {
+    yield round / ROUNDS
+    doc = drawn(sketch)
+    steps.push({ title, doc })
+    now = quick.assess(doc)
+    massG = now.totals.massG
+    // As fast as it goes level, it will be flown.
+    topMs = Math.max(topMs, 1.03 * (now.findings.find(item => item.code === 'faster-than-held')?.value ?? 0))
+    const seen: Seen = { areaMm2: sketch.areaMm2, stallMs: now.flight.stallMs }
+    const met = Math.abs(seen.stallMs / stallMs - AIM) <= NEAR
+    const least = Math.max(
+      layout.leastAreaMm2(draftOf(wishes, sketch, libraries)),
+      Math.min(purpose.leastSpanMm, spanMax) ** 2 / purpose.aspect,
+    )
+    const free = Math.max(least, met ? sketch.areaMm2 : areaFor(AIM * stallMs, seen, before))
+    before = seen
+    let next = within({ ...sketch, areaMm2: free }, held)
+    spanHeld = next.areaMm2 < free * 0.999
+    const stays = spanHeld || free <= least * 1.001
+    if (layout.balances === 'nose') {
+      const range = [
+        layout.leastNose(draftOf(wishes, sketch, libraries)),
+        layout.mostNose * now.plan.macMm,
+      ] as const
+      next.noseMm = noseFor(sketch, now, range)
+      next.arm = armFor(sketch, now, range, purpose.arm)
+    } else next.sweepDeg = sweepFor(sketch, now)
+    if (now.tailIncidenceDeg !== null && round < 5)
+      next.tailDeg = Math.max(-4, Math.min(7, Math.round(2 * now.tailIncidenceDeg) / 2))
+    if (now.stall.tipMarginDeg < 1 && sketch.washoutDeg < 4 && round > 0 && round < 5)
+      next.washoutDeg = sketch.washoutDeg + 0.5
+    if (wishes.boxMm && longest(now) > wishes.boxMm[0] && sketch.arm > LEAST_ARM)
+      next.arm = Math.max(LEAST_ARM, sketch.arm * 0.93)
+    next = {
+      ...next,
+      ...(round < 3
+        ? {
+            kit: sameKit(sketch.kit, kitFor(massG)),
+            ...firstStock(massG, now.plan.spanMm, purpose, wishes, libraries),
+          }
+        : stronger(sketch, now, wishes, libraries)),
+    }
+    if (round >= 3 && (met || stays) && now.strength.reserve >= ENOUGH && same(next, sketch)) break
+    title = told(sketch, next, layout.balances)
+    sketch = next
+  }
+  for (const other of lighter(sketch, wishes, libraries)) {
+    yield 0.9
+    const tried = { ...sketch, ...other }
+    const made = drawn(tried),
+      after = quick.assess(made)
+    // It may be lighter by itself only: the wing as it is then flies a little slower.
+    if (after.totals.massG > now.totals.massG - 0.3 || !bears(after) || stops(after) > stops(now)) continue
+    sketch = tried
+    doc = made
+    now = after
+    steps.push({ title: 'Lighter where it bears more than it must', doc })
+  }
+  const put = (said: Words, made: ProjectFile) => {
+    if (made === doc) return
+    doc = made
+    now = full.assess(doc)
+    steps.push({ title: said, doc })
+  }
+  now = full.assess(doc)
+  put('Battery where it balances', slide(doc, now))
+  if (now.strength.reserve < 1) {
+    const { all, single } = mend(full, doc, libraries, true)
+    const change = all?.change ?? single.find(item => item.mends)?.change
+    if (change) put('Strengthened where it bears least', apply(doc, change))
+    put('Battery where it balances', slide(doc, now))
+  }
+  put('Targets by what came out', {
+    ...doc,
+    brief: briefFor(
+      wishes,
+      purpose,
+      Math.max(stallMs, Math.ceil(10 * now.flight.stallMs) / 10),
+      Math.max(spanMax, now.plan.spanMm),
+      now.totals.massG,
+      now.totals.hours,
+      topMs,
+    ),
+  })
+  return {
+    layout: id,
+    steps,
+    doc,
+    assessment: now,
+    sketch,
+    spanHeld,
+    stallWantedMs: stallMs,
+    trouble: troubleOf(now),
+  }
+
+  function kitFor(grams: number): Kit {
+    const { kit, mostN, wantedN } = chooseKit(
+      {
+        massG: grams,
+        cruiseMs: cruiseOf(wishes, purpose, stallMs),
+        stallMs,
+        glide: layout.glide,
+        folding: layout.folding && wishes.landing !== 'wheels' && purpose.ailerons,
+      },
+      purpose,
+      wishes,
+      libraries,
+    )
+    if (!kit) throw new NothingPulls(wantedN, mostN, grams)
+    return kit
+  }
+}
+
+const bears = ({ strength }: Assessment): boolean => strength.reserve >= ENOUGH
+
+/** The same object where it is the same kit. */
+const sameKit = (old: Kit, chosen: Kit): Kit =>
+  (Object.keys(chosen) as Array<keyof Kit>).every(key => old[key].id === chosen[key].id) ? old : chosen
+
+/** From the nose to the end of the tail, mm. */
+export const longest = ({ drawing }: Assessment): number => drawing.box.maxX - drawing.box.minX
+
+/** The span that may be, mm. */
+export function spanLimit({ spanMaxMm, boxMm }: Wishes, purpose: Purpose): number {
+  const wished = spanMaxMm ?? purpose.spanMaxMm
+  return boxMm ? Math.min(wished, Math.floor(boxMm[0] - 10)) : wished
+}
+
+/** Root chord that stands cornerwise on the largest bed with its thickness, mm: (c + t·c)/√2 on the shorter side. */
+function bedChord(wishes: Wishes): number {
+  const side = Math.max(...printersFor(wishes).map(({ bedMm: [x, y] }) => Math.min(x, y)))
+  return ((side - BED_EDGE) * Math.SQRT2) / (1 + THICKEST)
+}
+
+/** The battery where it must lie for the balance that is aimed at, as far as its bay goes. */
+function slide(doc: ProjectFile, { totals, flight }: Assessment): ProjectFile {
+  const pack = doc.equipment.find(item => item.kind === 'battery' && item.bay)
+  if (!pack?.bay) return doc
+  const wanted = pack.xMm + ((flight.cgAimMm - totals.cgMm[0]) * totals.massG) / pack.massG
+  const low = pack.bay[0] + pack.sizeMm[0] / 2,
+    high = Math.max(low, pack.bay[1] - pack.sizeMm[0] / 2)
+  const xMm = half(Math.max(low, Math.min(high, wanted)))
+  return xMm === pack.xMm
+    ? doc
+    : { ...doc, equipment: doc.equipment.map(item => (item === pack ? { ...item, xMm } : item)) }
+}
+
+/** Codes of what keeps it from being built and flown as it stands. */
+export function troubleOf(now: Assessment): string[] {
+  const [fore, aft] = now.flight.cgRangeMm
+  return [
+    ...(stops(now) > 0
+      ? now.findings.filter(item => item.severity === 'stop' && !item.target).map(item => item.code)
+      : []),
+    ...(now.strength.reserve < 1 ? ['strength'] : []),
+    ...(now.totals.cgMm[0] < fore || now.totals.cgMm[0] > aft ? ['balance'] : []),
+  ]
+}
