@@ -3,6 +3,7 @@ import Ajv2020 from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { beamVerb } from './beam'
+import { beginVerb } from './begin'
 import { liftVerb } from './lift'
 import { DEMOS } from '../core/demo'
 import { readProject, readRecipe } from '../core/document'
@@ -30,6 +31,25 @@ it('the examples of docs/cli.md run, to figures that hold by hand', () => {
   expect(lift.clAlpha).toBeLessThan(4.95)
   expect(lift.alphaZeroLiftDeg).toBeGreaterThan(-2.08)
   expect(lift.alphaZeroLiftDeg).toBeLessThan(-0.8)
+})
+
+it('the brief of docs/cli.md is answered, best first, with the battery of its drawer', () => {
+  const { layouts } = beginVerb(given(example('begin'))) as {
+    layouts: Array<{
+      kind: string
+      figures: { spanMm: number; massG: number; battery: string }
+      project: unknown
+      gaveUp: unknown[]
+    }>
+  }
+  expect(layouts.length).toBeGreaterThan(1)
+  for (const { figures, project } of layouts) {
+    expect(figures.spanMm).toBeLessThanOrEqual(850)
+    expect(figures.battery).toBe('Battery 2S 450 mAh')
+    readProject(JSON.stringify(project))
+  }
+  const wishes = layouts.map(item => item.gaveUp.length)
+  expect(wishes).toEqual([...wishes].sort((a, b) => a - b))
 })
 
 it('the recipe of docs/file-format.md is read', () => {

@@ -11,7 +11,6 @@ interface View {
   name: string
   path: string
   press?: string
-  then?: string
   wait?: string
   phone?: boolean
   slide?: [string, number]
@@ -79,12 +78,16 @@ const VIEWS: readonly View[] = [
   },
   { name: '18-week', path: '/print', press: '[data-tab="week"]', wait: '[data-chart="week"]' },
   { name: '17-power', path: '/power', wait: '[data-table="limits"]' },
-  { name: '13-night-bench', path: '/spine', press: '[data-act="theme"]', then: '[data-tab="span"]' },
+  {
+    name: '13-begin',
+    path: '/begin',
+    press: '[data-purpose="camera"]',
+    wait: '[data-sized]',
+  },
   {
     name: '14-phone-field',
     path: '/field',
-    // It was the night bench before.
-    presses: ['[data-act="theme"]'],
+    presses: ['[data-act="theme"]', '[data-act="theme"]'],
     wait: '[data-figure="today-stall"]',
     show: '[data-act="shelf"]',
     phone: true,
@@ -125,11 +128,6 @@ try {
       await browser.driver.executeScript(
         'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
         view.press,
-      )
-    if (view.then)
-      await browser.driver.executeScript(
-        'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
-        view.then,
       )
     if (view.study) {
       for (const name of [...view.study.map(id => `[data-start="${id}"]`), '[data-act="run-study"]'])

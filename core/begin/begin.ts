@@ -1,7 +1,7 @@
 /** From a brief to several layouts, each really sized and assessed, best first. The same brief gives the same answer. */
 import { createAssessor, type Assessment } from '../assess'
 import { costOf, HOUR_IN_GRAMS } from '../change'
-import type { ProjectFile } from '../document'
+import { checkProject, DocumentError, type ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
 import { say, type Words } from '../units'
 import { givenUp, whyNothing, type GaveUp } from './given-up'
@@ -101,8 +101,10 @@ export function* begin(
       if (failing) refused.push({ kind, label, why: say`${failing.words}; it would take: ${failing.cost}` })
       else layouts.push(made)
     } catch (fault) {
-      if (!(fault instanceof NothingPulls)) throw fault
-      refused.push({ kind, label, why: whyNothing(wishes, fault) })
+      if (fault instanceof NothingPulls) refused.push({ kind, label, why: whyNothing(wishes, fault) })
+      // Larger or smaller than a project can say.
+      else if (fault instanceof DocumentError) refused.push({ kind, label, why: fault.message })
+      else throw fault
     }
   }
   return { layouts: ready(), refused }
@@ -123,6 +125,7 @@ function* begun(
     }
   }
   const sized = yield* told(sizeLayout(kind, wishes, means), 0)
+  for (const { doc } of sized.steps) checkProject(doc)
   const gaveUp = yield* told(givenUp(sized, wishes, means), 0.5)
   const { assessment: now, doc } = sized
   const { kit } = sized.sketch

@@ -83,7 +83,7 @@ export function* sizeLayout(
   const layout = LAYOUTS[id],
     purpose = PURPOSES[wishes.purpose],
     stallMs = wishes.stallMaxMs ?? purpose.stallMs,
-    spanMax = spanLimit(wishes, purpose)
+    spanMax = Math.min(layout.mostSpanMm, spanLimit(wishes, purpose))
   let massG = 1.5 * (wishes.payloadG ?? purpose.payloadG) + (stallMs < 6.5 ? 220 : 450)
   const first = (2 * (massG / 1000) * GRAVITY * 1e6) / (1.2 * FIRST_CL * stallMs ** 2)
   const held: Held = {

@@ -18,6 +18,8 @@ export interface Layout {
   mostNose: number
   /** What lies in the wing must find room in it, mm². */
   leastAreaMm2(draft: Draft): number
+  /** Wider ones are not drawn: fins at tips stand up to a metre from the middle. */
+  mostSpanMm: number
   /** Chord at the root over the mean one. */
   rootOverMean: number
   folding: boolean
@@ -30,6 +32,7 @@ const onBoom = {
   leastNose: shortestNose,
   mostNose: 1.9,
   leastAreaMm2: () => 0,
+  mostSpanMm: 4000,
   rootOverMean: 1.1,
   folding: true,
   glide: 7,
@@ -68,6 +71,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     leastNose: () => 0,
     mostNose: 0,
     leastAreaMm2: leastWing,
+    mostSpanMm: 1980,
     rootOverMean: 1 / MEAN,
     folding: false,
     glide: 7,
@@ -81,6 +85,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     leastNose: leastFore,
     mostNose: 3,
     leastAreaMm2: () => 0,
+    mostSpanMm: 1980,
     rootOverMean: 1.1,
     folding: false,
     glide: 7,
