@@ -3,7 +3,7 @@ import { createAssessor, type Assessment } from '../assess'
 import { costOf, HOUR_IN_GRAMS } from '../change'
 import { checkProject, DocumentError, type ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
-import { say, type Words } from '../units'
+import { q, say, type Words } from '../units'
 import { givenUp, whyNothing, type GaveUp } from './given-up'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId } from './purposes'
@@ -64,6 +64,10 @@ export interface Progress {
 const order = (item: Begun): number =>
   1e6 * item.gaveUp.length + item.figures.massG + HOUR_IN_GRAMS * item.figures.hours
 
+/** A layout that fails is tried for a stall so much faster, and so often. */
+const FASTER = 1.12,
+  SLOWER = 3
+
 /** Best first. */
 export const ranked = (layouts: readonly Begun[]): Begun[] => [...layouts].sort((a, b) => order(a) - order(b))
 
@@ -96,9 +100,7 @@ export function* begin(
     })
     try {
       const made = yield* begun(kind, wishes, means, progress)
-      // What does not balance, bear or go together is no offer; it is told with what it would take.
-      const failing = made.gaveUp.find(({ wish }) => !MAY_GO.has(wish))
-      if (failing) refused.push({ kind, label, why: say`${failing.words}; it would take: ${failing.cost}` })
+      if ('why' in made) refused.push({ kind, label, why: made.why })
       else layouts.push(made)
     } catch (fault) {
       if (fault instanceof NothingPulls) refused.push({ kind, label, why: whyNothing(wishes, fault) })
@@ -115,7 +117,7 @@ function* begun(
   wishes: Wishes,
   means: Means,
   progress: (share: number) => Progress,
-): Generator<Progress, Begun> {
+): Generator<Progress, Begun | { why: Words }> {
   const { label, means: what } = LAYOUTS[kind]
   const told = function* <T>(work: Generator<number, T>, from: number): Generator<Progress, T> {
     for (;;) {
@@ -124,9 +126,30 @@ function* begun(
       yield progress(from + step.value / 2)
     }
   }
-  const sized = yield* told(sizeLayout(kind, wishes, means), 0)
-  for (const { doc } of sized.steps) checkProject(doc)
-  const gaveUp = yield* told(givenUp(sized, wishes, means), 0.5)
+  const stallMs = wishes.stallMaxMs ?? PURPOSES[wishes.purpose].stallMs
+  let sized!: Sized,
+    gaveUp: GaveUp[] = [],
+    first: GaveUp | null = null
+  for (let slower = 0; slower < SLOWER; slower++) {
+    const asked = { ...wishes, stallMaxMs: stallMs * FASTER ** slower }
+    sized = yield* told(sizeLayout(kind, asked, means), 0)
+    for (const { doc } of sized.steps) checkProject(doc)
+    gaveUp = yield* told(givenUp(sized, asked, means), 0.5)
+    // What does not balance, bear or go together is no offer. A smaller one that lands faster may be.
+    const failing: GaveUp | undefined = gaveUp.find(({ wish }) => !MAY_GO.has(wish))
+    if (!failing) break
+    first ??= failing
+    if (slower === SLOWER - 1) return { why: say`${first.words}; it would take: ${first.cost}` }
+  }
+  if (first)
+    gaveUp = [
+      {
+        wish: 'stall',
+        words: say`stalls at ${q(sized.assessment.flight.stallMs, 'm/s', 1)} instead of ${q(stallMs, 'm/s', 1)}`,
+        cost: say`one that large ${first.words}; ${first.cost}`,
+      },
+      ...gaveUp.filter(({ wish }) => wish !== 'stall'),
+    ]
   const { assessment: now, doc } = sized
   const { kit } = sized.sketch
   return {

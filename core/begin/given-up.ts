@@ -17,7 +17,10 @@ const OVER = 1.02
 /** Nobody builds larger ones of this kind, mm. */
 const FREE_SPAN = 4000
 
+/** What makes a sized layout no offer at all comes alone: nothing else is worth reckoning then. */
 export function* givenUp(sized: Sized, wishes: Wishes, means: Means): Generator<number, GaveUp[]> {
+  const fatal = fatalOf(sized)
+  if (fatal) return [fatal]
   const list: GaveUp[] = []
   const { assessment: now, stallWantedMs: wanted } = sized
   if (now.flight.stallMs > OVER * wanted)
@@ -34,22 +37,26 @@ export function* givenUp(sized: Sized, wishes: Wishes, means: Means): Generator<
       words: 'is drawn without legs: thrown, and landed on its belly',
       cost: 'a layout with legs under its body, or legs of your own (Shape)',
     })
-  if (sized.trouble.includes('balance'))
-    list.push({
-      wish: 'balance',
-      words: say`balances at ${q(now.flight.staticMarginPct, '%', 1)} of the chord ahead of the neutral point`,
-      cost: ballast(sized),
-    })
-  if (sized.trouble.includes('strength'))
-    list.push({
+  return list
+}
+
+function fatalOf(sized: Sized): GaveUp | null {
+  const { trouble, assessment: now } = sized
+  const stop = now.findings.find(item => item.code === trouble[0])
+  if (stop) return { wish: 'build', words: stop.text, cost: stop.remedy }
+  if (trouble.includes('strength'))
+    return {
       wish: 'strength',
       words: say`bears ${q(100 * now.strength.reserve, '%', 0)} of what it must: ${now.strength.where}`,
       cost: 'stouter stock in the drawer, or a smaller load factor',
-    })
-  const rest = sized.trouble.filter(code => code !== 'balance' && code !== 'strength')
-  const stop = now.findings.find(item => item.code === rest[0])
-  if (stop) list.push({ wish: 'build', words: stop.text, cost: stop.remedy })
-  return list
+    }
+  if (!trouble.includes('balance')) return null
+  const margin = now.flight.staticMarginPct
+  return {
+    wish: 'balance',
+    words: say`balances ${q(Math.abs(margin), '%', 1)} of the chord ${margin < 0 ? 'behind' : 'ahead of'} the neutral point`,
+    cost: ballast(sized),
+  }
 }
 
 /** Sized again with all the span that it wants. */

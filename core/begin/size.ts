@@ -20,6 +20,7 @@ import {
   ENOUGH,
   lighter,
   noseFor,
+  packFor,
   same,
   stronger,
   sweepFor,
@@ -63,7 +64,7 @@ export interface Means {
 }
 
 /** Turns at most, the last mending apart. */
-const ROUNDS = 14
+const ROUNDS = 18
 /** The stall aimed at, over what is wanted: below it rather than above; and as near as it is brought. */
 const AIM = 0.99,
   NEAR = 0.01
@@ -130,6 +131,7 @@ export function* sizeLayout(
       ] as const
       next.noseMm = noseFor(sketch, now, range)
       next.arm = armFor(sketch, now, range, purpose.arm)
+      if (round >= 3) next.kit = packFor(sketch, now, range[1], purpose.arm, libraries)
     } else next.sweepDeg = sweepFor(sketch, now)
     if (now.tailIncidenceDeg !== null && round < 5)
       next.tailDeg = Math.max(-4, Math.min(7, Math.round(2 * now.tailIncidenceDeg) / 2))

@@ -4,6 +4,7 @@ import type { Libraries } from '../libraries'
 import { q, say, listed, type Words } from '../units'
 import { weaknesses } from '../workshop/spine'
 import { sparLadder, tubeLadder } from './first-sketch'
+import type { Kit } from './kit'
 import type { Sketch } from './sketch'
 import type { Wishes } from './wishes'
 
@@ -76,6 +77,23 @@ export function armFor(
   return sketch.arm
 }
 
+/** Where neither nose nor arm can do more for a heavy tail, a heavier pack does before lead: it lasts longer. */
+export function packFor(
+  sketch: Sketch,
+  { totals, flight }: Assessment,
+  mostMm: number,
+  habit: number,
+  { batteries }: Libraries,
+): Kit {
+  const { kit } = sketch
+  const spent = sketch.noseMm >= mostMm - 0.5 && sketch.arm <= ARM[0] * habit + 1e-9
+  if (!spent || totals.cgMm[0] <= flight.cgRangeMm[1]) return kit
+  const next = batteries
+    .filter(item => item.cells === kit.battery.cells && item.massG > kit.battery.massG)
+    .sort((a, b) => a.massG - b.massG)[0]
+  return next ? { ...kit, battery: next } : kit
+}
+
 /** Sweep moves the neutral point faster than the balance, °. */
 export function sweepFor(sketch: Sketch, { totals, flight, plan }: Assessment): number {
   const by = ((totals.cgMm[0] - flight.cgAimMm) / plan.macMm) * 60
@@ -104,7 +122,7 @@ export function stronger(
   if (weak.part === 'mount') return { firewallMm: Math.min(8, sketch.firewallMm + 1) }
   if (weak.part === 'gear') return { legMm: Math.min(6, sketch.legMm + 0.5) }
   if (weak.subject === 'saddle') return { bolts: Math.min(4, sketch.bolts + 1) }
-  return { bodyWalls: Math.min(4, sketch.bodyWalls + 1) }
+  return { bodyWalls: Math.min(6, sketch.bodyWalls + 1) }
 }
 
 /** Webs this much further apart are tried. */

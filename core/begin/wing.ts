@@ -52,7 +52,8 @@ export function straightWing(draft: Draft, xMm: number, zMm: number, incidenceDe
     panels: [
       panel(plan.innerMm, plan.rootMm, 0, 0, 'wing-inner'),
       panel(
-        plan.halfMm - plan.innerMm,
+        // Never wider than it may be.
+        Math.floor(2 * plan.halfMm) / 2 - half(plan.innerMm),
         plan.tipMm,
         0.4 * (plan.rootMm - plan.tipMm),
         -sketch.washoutDeg,

@@ -57,7 +57,7 @@ export function flyingWing(draft: Draft, libraries: Libraries): Drawn {
         zone: 'centre',
       },
       {
-        spanMm: half((1 - INNER) * span),
+        spanMm: Math.floor(2 * span) / 2 - half(INNER * span),
         tipChordMm: half(TIP * root),
         sweepMm: half(swept * (1 - INNER) * span),
         dihedralDeg: 1,
