@@ -10,7 +10,10 @@ const PROJECT = 'project.json'
 const PICTURE = /^photos\/[\w-]{1,60}\.jpg$/
 
 export async function projectArchive(doc: ProjectFile): Promise<Uint8Array> {
-  const photos = await photoFiles(doc.build.notes.flatMap(note => note.photos))
+  const photos = await photoFiles([
+    ...doc.build.notes.flatMap(note => note.photos),
+    ...doc.tracings.map(item => item.photo),
+  ])
   const files: Record<string, Uint8Array> = {
     [PROJECT]: new TextEncoder().encode(writeProject(doc)),
     ...Object.fromEntries(photos.map(photo => [`photos/${photo.id}.jpg`, photo.bytes])),

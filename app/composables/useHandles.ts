@@ -54,8 +54,12 @@ export function handlesFor(
   view: ViewName,
   doc: ProjectFile,
   wing: SurfaceLoft | null,
+  part: 'wing' | 'horizontal' | 'vertical' | 'body' = 'wing',
 ): Handle[] {
-  if (station === 'shape' && view === 'plan') return shapeHandles(doc)
+  // From above the body's handles would lie among the wing's: one or the other.
+  if (station === 'shape' && view === 'plan')
+    return part === 'body' ? bodyHandles(doc, view) : shapeHandles(doc)
+  if (station === 'shape' && view === 'side') return [...bodyHandles(doc, view), ...finHandles(doc)]
   if (station === 'spine' && view === 'plan' && wing) return sparHandles(doc, wing)
   if (station === 'split' && (view === 'plan' || view === 'side')) return cutHandles(doc, view)
   if (station === 'balance' && (view === 'side' || view === 'plan')) return massHandles(doc, view)
@@ -123,6 +127,87 @@ function planHandles(
       },
     }
     return [edge, chord]
+  })
+}
+
+/** Stations of the body by their width from above, by their top and underside from the side. */
+function bodyHandles(doc: ProjectFile, view: 'plan' | 'side'): Handle[] {
+  const list = doc.body?.stations ?? []
+  return list.flatMap(({ xMm, widthMm, heightMm, zMm }, i): Handle[] => {
+    const name = `body station ${i + 1}`
+    const along = (x: number) =>
+      tenth(
+        clamp(x, [
+          (list[i - 1]?.xMm ?? LIMITS.positionMm[0] - 1) + 1,
+          (list[i + 1]?.xMm ?? LIMITS.positionMm[1] + 1) - 1,
+        ]),
+      )
+    const sized = (mm: number) => tenth(clamp(mm, LIMITS.bodySizeMm))
+    if (view === 'plan')
+      return [
+        {
+          id: `body-wide-${i}`,
+          label: `Side of ${name}`,
+          shape: 'round',
+          at: [xMm, widthMm / 2, zMm],
+          axes: ['x', 'y'],
+          edit: `Move the side of ${name}`,
+          figure: `${length(widthMm)} wide at ${length(xMm)}`,
+          apply: (draft, [x, y]) => {
+            const own = draft.body!.stations[i]
+            own.xMm = along(x)
+            own.widthMm = sized(2 * Math.abs(y))
+          },
+        },
+      ]
+    const [top, under] = [zMm + heightMm / 2, zMm - heightMm / 2]
+    // The other edge stays where it is.
+    const between = (draft: Draft<ProjectFile>, high: number, low: number, kept: 'high' | 'low') => {
+      const own = draft.body!.stations[i]
+      own.heightMm = sized(high - low)
+      own.zMm = tenth(kept === 'low' ? low + own.heightMm / 2 : high - own.heightMm / 2)
+    }
+    return [
+      {
+        id: `body-top-${i}`,
+        label: `Top of ${name}`,
+        shape: 'round',
+        at: [xMm, 0, top],
+        axes: ['x', 'z'],
+        edit: `Move the top of ${name}`,
+        figure: `${length(heightMm)} high at ${length(xMm)}`,
+        apply: (draft, [x, , z]) => {
+          draft.body!.stations[i].xMm = along(x)
+          between(draft, z, under, 'low')
+        },
+      },
+      {
+        id: `body-under-${i}`,
+        label: `Underside of ${name}`,
+        shape: 'round',
+        at: [xMm, 0, under],
+        axes: ['z'],
+        edit: `Move the underside of ${name}`,
+        figure: `${length(heightMm)} high at ${length(xMm)}`,
+        apply: (draft, [, , z]) => between(draft, top, z, 'high'),
+      },
+    ]
+  })
+}
+
+/** A fin that stands, from the side: its panel ends and chords, as the wing's from above. */
+function finHandles(doc: ProjectFile): Handle[] {
+  const fin = doc.tail.kind === 'V' ? null : doc.tail.vertical
+  if (!fin || Math.abs(fin.cantDeg) < 60) return []
+  const rise = Math.sin((fin.cantDeg * Math.PI) / 180)
+  return planHandles(fin, 'fin', 'fin-', draft => draft.tail.vertical as Surface).map(handle => {
+    const z = fin.zMm + rise * (handle.at[1] - fin.yMm)
+    return {
+      ...handle,
+      at: [handle.at[0], fin.yMm, z],
+      axes: handle.axes.map(axis => (axis === 'y' ? 'z' : axis)),
+      apply: (draft, [x, , to]) => handle.apply(draft, [x, fin.yMm + (to - fin.zMm) / rise, 0]),
+    }
   })
 }
 

@@ -66,8 +66,10 @@ export async function rawRecord(id: string): Promise<string> {
 }
 
 /** Pictures that its notes speak of, whatever else is damaged. */
-const picturesOf = (record: Partial<ProjectRecord> | undefined): string[] =>
-  (record?.doc?.build?.notes ?? []).flatMap(note => note.photos ?? [])
+const picturesOf = (record: Partial<ProjectRecord> | undefined): string[] => [
+  ...(record?.doc?.build?.notes ?? []).flatMap(note => note.photos ?? []),
+  ...(record?.doc?.tracings ?? []).map(item => item.photo),
+]
 
 /** The project, its marks, its study, and the pictures that no other project shows. */
 export async function deleteRecord(id: string): Promise<void> {

@@ -9,6 +9,8 @@ export type ViewName = 'plan' | 'side' | 'front' | 'space'
 export const useView = defineStore('view', () => {
   const view = ref<ViewName>('plan')
   const selected = ref<string | null>(null)
+  /** The part whose figures stand in the tray at Shape. */
+  const part = ref<'wing' | 'horizontal' | 'vertical' | 'body'>('wing')
   /** What colours the pieces where a station offers a choice. */
   const paint = ref<PaintName>('zones')
   /** How far pieces are drawn apart in space, 0 to 1. */
@@ -31,6 +33,7 @@ export const useView = defineStore('view', () => {
   return {
     view,
     selected,
+    part,
     paint,
     apart,
     preview,

@@ -229,7 +229,7 @@ describe('any sane brief', () => {
             expect(now.drawing.box.maxX - now.drawing.box.minX).toBeLessThanOrEqual(wishes.boxMm[0])
         }
       }),
-      { numRuns: runs(300, 4) },
+      { numRuns: runs(300, 2) },
     )
     expect(offered).toBeGreaterThan(1)
   })

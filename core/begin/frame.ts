@@ -23,7 +23,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 10,
+  version: 11,
   ...name,
   brief,
   aerofoils: [],
@@ -51,4 +51,5 @@ export const frame = (
   field: NO_FIELD,
   damages: [],
   wishes: [],
+  tracings: [],
 })

@@ -35,7 +35,11 @@ const USED = 0.75
 /** Pitch times turns over the stall: less pulls nothing at speed. */
 const PITCH_SPEED = 2.5
 
-const some = <T extends { id: string }>(shelf: readonly T[], owned: readonly string[]): readonly T[] => {
+/** What is owned of a shelf; all of it where nothing is. */
+export const some = <T extends { id: string }>(
+  shelf: readonly T[],
+  owned: readonly string[],
+): readonly T[] => {
   const own = shelf.filter(item => owned.includes(item.id))
   return own.length ? own : shelf
 }

@@ -10,7 +10,7 @@ import { GRAVITY, type Words } from '../units'
 import { mend } from '../workshop/spine'
 import { briefFor, cruiseOf, firstSketch, firstStock } from './first-sketch'
 import { draftOf, drawSketch } from './draw'
-import { chooseKit, type Kit } from './kit'
+import { chooseKit, some, type Kit } from './kit'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId, type Purpose } from './purposes'
 import { half, type Sketch } from './sketch'
@@ -85,6 +85,7 @@ export function* sizeLayout(
     purpose = PURPOSES[wishes.purpose],
     stallMs = wishes.stallMaxMs ?? purpose.stallMs,
     spanMax = Math.min(layout.mostSpanMm, spanLimit(wishes, purpose))
+  const packs = some(libraries.batteries, wishes.drawer.batteries)
   let massG = 1.5 * (wishes.payloadG ?? purpose.payloadG) + (stallMs < 6.5 ? 220 : 450)
   const first = (2 * (massG / 1000) * GRAVITY * 1e6) / (1.2 * FIRST_CL * stallMs ** 2)
   const held: Held = {
@@ -131,7 +132,7 @@ export function* sizeLayout(
       ] as const
       next.noseMm = noseFor(sketch, now, range)
       next.arm = armFor(sketch, now, range, purpose.arm)
-      if (round >= 3) next.kit = packFor(sketch, now, range[1], purpose.arm, libraries)
+      if (round >= 3) next.kit = packFor(sketch, now, range[1], purpose.arm, packs)
     } else next.sweepDeg = sweepFor(sketch, now)
     if (now.tailIncidenceDeg !== null && round < 5)
       next.tailDeg = Math.max(-4, Math.min(7, Math.round(2 * now.tailIncidenceDeg) / 2))

@@ -1,6 +1,6 @@
 /** One turn of the sizing: what an assessment says of a sketch, and the sketch that follows from it. */
 import type { Assessment } from '../assess'
-import type { Libraries } from '../libraries'
+import type { Battery, Libraries } from '../libraries'
 import { q, say, listed, type Words } from '../units'
 import { weaknesses } from '../workshop/spine'
 import { sparLadder, tubeLadder } from './first-sketch'
@@ -83,7 +83,7 @@ export function packFor(
   { totals, flight }: Assessment,
   mostMm: number,
   habit: number,
-  { batteries }: Libraries,
+  batteries: readonly Battery[],
 ): Kit {
   const { kit } = sketch
   const spent = sketch.noseMm >= mostMm - 0.5 && sketch.arm <= ARM[0] * habit + 1e-9

@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 10,
+  version: 11,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -293,4 +293,5 @@ export const PLOVER: ProjectFile = {
   field: NO_FIELD,
   damages: [],
   wishes: [],
+  tracings: [],
 }

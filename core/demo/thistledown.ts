@@ -106,7 +106,7 @@ const accepted = (
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 10,
+  version: 11,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -495,5 +495,6 @@ export const THISTLEDOWN: ProjectFile = {
   gear: [],
   proofs: [],
   calibrations: [{ filament: 'pla-foam', nozzleC: 230, expansion: 1.72, date: '2026-09-28' }],
+  tracings: [],
   ...THISTLEDOWN_LOG,
 }

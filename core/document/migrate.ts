@@ -312,6 +312,10 @@ export const fromVersion9 = (raw: unknown): unknown => {
   }
 }
 
+/** What version 10 did not say: nothing is drawn over. */
+export const fromVersion10 = (raw: unknown): unknown =>
+  isObject(raw) ? { tracings: [], ...raw, version: 11 } : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -322,6 +326,7 @@ const STEPS = [
   fromVersion7,
   fromVersion8,
   fromVersion9,
+  fromVersion10,
 ]
 
 /** Any older version, step by step. */

@@ -30,7 +30,9 @@ const wing = computed(() =>
       )
     : null,
 )
-const handles = computed(() => handlesFor(props.station, sheet.value.view, newest.value, wing.value))
+const handles = computed(() =>
+  handlesFor(props.station, sheet.value.view, newest.value, wing.value, look.part),
+)
 function toAircraft(event: PointerEvent, handle: Handle): [number, number, number] {
   const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(props.svg!.getScreenCTM()!.inverse())
   const to: [number, number, number] = [...handle.at]

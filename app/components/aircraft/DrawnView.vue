@@ -22,6 +22,8 @@ const sheet = provideSheet(
   () => props.view,
   () => props.assessment.drawing.box,
 )
+/** A picture lies under this view: it must be seen through what is drawn over it. */
+const traced = computed(() => props.doc.tracings.some(item => item.view === props.view))
 const paint = computed(() => paintFor(props.station, props.doc, props.assessment, look.paint))
 const balanced = computed(
   () => ['balance', 'field', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front',
@@ -77,8 +79,11 @@ const stalls = computed(() => {
             />
           </pattern>
         </defs>
+        <DrawnTracing v-if="doc.tracings.length" :doc="doc" :svg="svg" />
         <DrawnRulers />
-        <DrawnOutlines :doc="doc" :assessment="assessment" :paint="paint" />
+        <g :opacity="traced ? 0.55 : 1">
+          <DrawnOutlines :doc="doc" :assessment="assessment" :paint="paint" />
+        </g>
         <DrawnBalance v-if="balanced" :assessment="assessment" :detailed="station === 'balance'" />
         <g
           v-for="(place, i) in stalls"

@@ -5,8 +5,8 @@ import { SURFACE_WORDS, useAerofoils } from '~/composables/useAerofoils'
 import { download, fileName } from '~/composables/download'
 import { useBench } from '~/composables/useBench'
 
-const { doc, edit } = useBench()
-const which = ref<'wing' | 'horizontal' | 'vertical' | 'body'>('wing')
+const { doc, edit, look } = useBench()
+const { part: which } = storeToRefs(look)
 const choices = computed(
   () =>
     [
@@ -237,5 +237,6 @@ function setTail(kind: Tail['kind']) {
       :max="80"
       @update:model-value="setSurface('cantDeg', 'angle')($event)"
     />
+    <TraceDrawing />
   </div>
 </template>

@@ -82,13 +82,26 @@ export function pieceEntry(
   }
 }
 
-/** Legs, equipment and small parts. */
-export const otherEntries = (airframe: Airframe): MassEntry[] => [
-  ...gearEntries(airframe),
-  ...airframe.doc.equipment.flatMap(equipmentEntries),
-  ...smallPartEntries(airframe),
-  ...mendEntries(airframe.doc),
-]
+/** Legs, equipment, small parts and mends. */
+export function otherEntries(airframe: Airframe): MassEntry[] {
+  const bought = [
+    ...gearEntries(airframe),
+    ...airframe.doc.equipment.flatMap(equipmentEntries),
+    ...smallPartEntries(airframe),
+  ]
+  return [...bought, ...bounded(mendEntries(airframe.doc), bought)]
+}
+
+/** Mends together take away no more than this share of what was bought: beyond it the aircraft would weigh nothing. */
+const MOST_MENDED_AWAY = 0.5
+
+function bounded(mends: MassEntry[], bought: readonly MassEntry[]): MassEntry[] {
+  const less = -mends.reduce((sum, entry) => sum + Math.min(0, entry.mass), 0),
+    most = MOST_MENDED_AWAY * bought.reduce((sum, entry) => sum + entry.mass, 0)
+  return less > most
+    ? mends.map(entry => (entry.mass < 0 ? { ...entry, mass: (entry.mass * most) / less } : entry))
+    : mends
+}
 
 /** What mends have added where they are, or taken away; one that is chosen is reckoned as if it were done. */
 const mendEntries = ({ damages }: ProjectFile): MassEntry[] =>

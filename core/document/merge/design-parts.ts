@@ -15,6 +15,7 @@ const WHOLES = {
   printerOf: 'Which printer prints what',
   power: 'Drive and flight plan',
   measured: 'Measured weight and balance',
+  tracings: 'Pictures drawn over',
 } as const satisfies Partial<Record<keyof ProjectFile, string>>
 
 /** Lists of things with an id, each taken by itself. */

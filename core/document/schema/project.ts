@@ -1,5 +1,5 @@
 /**
- * The project file, version 10: what the maker wrote, in mm, g and °.
+ * The project file, version 11: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -21,10 +21,11 @@ import { Acceptance, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
 import { Spar } from './spine'
 import { Surface, Tail, WingSet } from './surface'
+import { Tracing } from './tracing'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(10),
+  version: z.literal(11),
   id,
   name,
   purpose: text,
@@ -66,5 +67,6 @@ export const ProjectFile = z.strictObject({
   field: Field.describe('air, packs and lists of the day'),
   damages: list(Damage, 300).describe('what broke, and how it is mended'),
   wishes: list(Wish, 200).describe('for the next mark'),
+  tracings: list(Tracing, 3).describe('pictures to draw over, one a view'),
 })
 export type ProjectFile = z.infer<typeof ProjectFile>
