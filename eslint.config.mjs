@@ -70,6 +70,7 @@ const ROOMS = {
     'workshop/readiness',
     'workshop/spine',
   ],
+  'workshop/drawer': DESIGN,
   'workshop/toss': DESIGN,
   'workshop/power': [...DESIGN, 'workshop/advice', 'workshop/toss'],
   'workshop/card': [...DESIGN, 'workshop/advice', 'workshop/balance', 'workshop/power', 'workshop/toss'],

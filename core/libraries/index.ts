@@ -4,6 +4,7 @@ import { CONTROLLERS, MOTORS, type ControllerOnShelf, type MotorOnShelf } from '
 import { FANS, PROPELLERS, type FanOnShelf, type PropellerOnShelf } from './propellers'
 import { SCHOOLS } from './schools'
 import { RECEIVERS, SERVOS, type ReceiverOnShelf, type ServoOnShelf } from './servos'
+import { SMALL_THINGS, type SmallThing } from './small-things'
 import { STOCK, type Stock } from './stock'
 
 export type { Battery } from './batteries'
@@ -32,6 +33,7 @@ export interface Libraries {
   fans: readonly FanOnShelf[]
   servos: readonly ServoOnShelf[]
   receivers: readonly ReceiverOnShelf[]
+  smallThings: readonly SmallThing[]
 }
 /** What ships with the application. */
 export const LIBRARIES: Libraries = {
@@ -45,6 +47,7 @@ export const LIBRARIES: Libraries = {
   fans: FANS,
   servos: SERVOS,
   receivers: RECEIVERS,
+  smallThings: SMALL_THINGS,
 }
 export { BOLTS, nearestBolt } from './bolts'
 

@@ -5,6 +5,7 @@ import type { ProjectFile } from '../../../core/document'
 import { figure } from '~/composables/format'
 import { paintFor } from '~/composables/usePaint'
 import type { StationId } from '~/stations/path'
+import { useDrawer } from '~/stores/drawer'
 import { useView } from '~/stores/view'
 import { provideSheet, type FlatView } from './sheet'
 
@@ -24,6 +25,23 @@ const sheet = provideSheet(
 )
 /** A picture lies under this view: it must be seen through what is drawn over it. */
 const traced = computed(() => props.doc.tracings.some(item => item.view === props.view))
+const drawer = useDrawer()
+/** A part from the drawer is let go over the drawing: it takes the place that the view shows. */
+function over(event: DragEvent) {
+  if (drawer.held) event.preventDefault()
+}
+function drop(event: DragEvent) {
+  if (!drawer.held || !svg.value) return
+  event.preventDefault()
+  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.value.getScreenCTM()!.inverse())
+  const at: Record<'x' | 'y' | 'z', number | null> = { x: null, y: null, z: null }
+  const spots = [p.x, p.y]
+  sheet.value.axes.forEach(([axis, sign], i) => {
+    at[axis] = sign * spots[i]!
+  })
+  drawer.put(drawer.held, { xMm: at.x, yMm: at.y, zMm: at.z })
+  drawer.held = null
+}
 const paint = computed(() => paintFor(props.station, props.doc, props.assessment, look.paint))
 const balanced = computed(
   () => ['balance', 'field', 'log', 'shape', 'weigh'].includes(props.station) && props.view !== 'front',
@@ -50,7 +68,7 @@ const stalls = computed(() => {
 
 <template>
   <figure class="drawn">
-    <div ref="host" class="sheet">
+    <div ref="host" class="sheet" @dragover="over" @drop="drop">
       <svg
         ref="svg"
         :viewBox="`${sheet.frame.x} ${sheet.frame.y} ${sheet.frame.w} ${sheet.frame.h}`"

@@ -322,6 +322,7 @@ function add() {
       </div>
     </template>
     <v-btn v-else @click="add">Add a component</v-btn>
+    <PartsDrawer :selected="item ?? null" />
   </div>
 </template>
 
