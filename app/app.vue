@@ -1,3 +1,12 @@
+<script setup lang="ts">
+const { restore } = useLight()
+onMounted(() =>
+  restore().catch(() => {
+    // Without a store the light is that of paper.
+  }),
+)
+</script>
+
 <template>
   <v-app>
     <NuxtPage />

@@ -33,6 +33,7 @@ describe('a beginning', () => {
     expect(card).toContain(`Span ${wing.figures.spanMm.toFixed(0)} mm`)
     expect(card).toContain(`Stalls at ${wing.figures.stallMs.toFixed(1)} m/s`)
     expect(card).toContain('Every wish is met.')
+    expect(await page.inaccessible()).toEqual([])
     await page.press('[data-choose="flying-wing"]')
     await page.until('[data-wing="weight"] b')
     await page.settled()

@@ -1,7 +1,6 @@
 /** What must hold whatever a maker does: bad files, two tabs, a full disk, no other host, keyboard, phone. */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import axe from 'axe-core'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { DEMOS } from '../../core/demo'
@@ -185,18 +184,7 @@ describe('it holds', () => {
         for (const tab of benches.length ? benches : ['']) {
           if (tab) await page.press(`[data-tab="${tab}"]`)
           await page.quiet()
-          await page.driver.executeScript(axe.source)
-          const broken = await page.driver.executeAsyncScript<
-            Array<{ id: string; nodes: Array<{ html: string; failureSummary: string }> }>
-          >(
-            'const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa"] }).then(r => done(r.violations))',
-          )
-          expect(
-            broken.map(
-              v =>
-                `${theme} ${id} ${tab}: ${v.id} ${v.nodes[0].html.slice(0, 160)} ${v.nodes[0].failureSummary.slice(0, 200)}`,
-            ),
-          ).toEqual([])
+          expect((await page.inaccessible()).map(words => `${theme} ${id} ${tab}: ${words}`)).toEqual([])
         }
       }
       await page.act('theme')

@@ -2,6 +2,7 @@
  * The page as a maker uses it: finding, pressing, typing, dragging, and what the core says of the document on
  * screen.
  */
+import axe from 'axe-core'
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { assess } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
@@ -223,6 +224,18 @@ export class Page {
   computed = async () => {
     await this.saved()
     return assess(await this.stored())
+  }
+  /** What stands against the rules of accessibility on the page as it is, in words. */
+  inaccessible = async (): Promise<string[]> => {
+    await this.driver.executeScript(axe.source)
+    const broken = await this.driver.executeAsyncScript<
+      Array<{ id: string; nodes: Array<{ html: string; failureSummary: string }> }>
+    >(
+      'const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa"] }).then(r => done(r.violations))',
+    )
+    return broken.map(
+      v => `${v.id} ${v.nodes[0].html.slice(0, 160)} ${v.nodes[0].failureSummary.slice(0, 200)}`,
+    )
   }
   /** The figure on one wing of the butterfly. */
   wing = async (name: string) => Number((await this.text(`[data-wing="${name}"] b`)).replace('−', '-'))

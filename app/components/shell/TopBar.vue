@@ -1,33 +1,12 @@
 <script setup lang="ts">
-import { useTheme } from 'vuetify'
-import { db } from '~/db/database'
 import { reading, unitName } from '~/composables/format'
 import { useProject } from '~/stores/project'
 import { useView } from '~/stores/view'
 
 const project = useProject()
 const view = useView()
-const theme = useTheme()
 
-/** One after the other: indoors, at night, in the sun. */
-const THEMES = [
-  { id: 'paper', label: 'Paper' },
-  { id: 'night', label: 'Night bench' },
-  { id: 'sun', label: 'Sunlight' },
-] as const
-const next = computed(() => {
-  const at = THEMES.findIndex(item => item.id === theme.global.name.value)
-  return THEMES[(at + 1) % THEMES.length]!
-})
-async function flip() {
-  const { id } = next.value
-  theme.change(id)
-  await db.settings.put({ key: 'theme', value: id })
-}
-onMounted(async () => {
-  const kept = (await db.settings.get('theme'))?.value
-  if (THEMES.some(item => item.id === kept)) theme.change(kept!)
-})
+const { next, flip } = useLight()
 </script>
 
 <template>

@@ -78,8 +78,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
   },
   canard: {
     label: 'Canard',
-    means:
-      'the small wing ahead lifts with the large one and stalls first; motor behind, camera with a free view',
+    means: 'the small wing ahead lifts with the large one; motor behind, a free view ahead',
     draw: canard,
     balances: 'nose',
     leastNose: leastFore,
