@@ -2,11 +2,11 @@
 import type { ProjectFile, Surface } from '../../document'
 import type { Libraries } from '../../libraries'
 import { degToRad } from '../../units'
-import { part } from '../kit'
+import { fitted, loadOf, loadSize } from '../fitted'
 import { half, whole, type Draft } from '../sketch'
-import { CLEARANCE, placeAt, sparReach, STRIP, underSkin, type Drawn } from '../wing'
+import { CLEARANCE, placeAt, sparReach, STRIP, type Drawn } from '../wing'
+import { tipFins } from '../tip-fins'
 import { wingZones, solidZone } from '../zones'
-import { loadSize, motorSpecOf, specOf } from './tailed'
 
 /** Chords at the end of the middle part and at the tip over that of the root; the middle part's share of the half span. */
 const MIDDLE = 0.86,
@@ -30,7 +30,7 @@ const rootOf = ({ sketch }: Draft): number =>
   sketch.areaMm2 / (Math.sqrt(sketch.aspect * sketch.areaMm2) * MEAN)
 
 export function flyingWing(draft: Draft, libraries: Libraries): Drawn {
-  const { purpose, sketch, wishes } = draft,
+  const { purpose, sketch } = draft,
     { kit } = sketch
   const span = Math.sqrt(sketch.aspect * sketch.areaMm2) / 2,
     root = rootOf(draft)
@@ -88,118 +88,27 @@ export function flyingWing(draft: Draft, libraries: Libraries): Drawn {
     (sketch.fin * 0.5 * purpose.finVolume * 0.75 * sketch.areaMm2 * 2 * span) / Math.max(0.3 * root, wingArm),
     0.09 * sketch.areaMm2,
   )
-  const finReach = Math.sqrt(1.15 * finArea),
-    finRoot = Math.min(0.92 * end.chord, (2 * finArea) / (1.64 * finReach))
-  const finHigh = (2 * finArea) / (1.64 * finRoot)
-  const load = wishes.payloadG ?? purpose.payloadG
-  const loadMm = loadSize(load)
-  const { battery, controller, receiver, servo } = kit
-  const [long, thin, tall] = servo.sizeMm
+  const loadMm = loadSize(loadOf(draft))
+  const { battery, controller, receiver, motor } = kit
   const bay: [number, number] = [whole(-0.05 * root), whole(0.5 * root)]
-  const motorAt = root + kit.motor.sizeMm[0] / 2
+  const motorAt = root + motor.sizeMm[0] / 2
   const reach = sparReach(wing, sketch.spar, Math.min(0.88, sketch.reach + 0.04), libraries)
+  const put = fitted(draft)
   const equipment: ProjectFile['equipment'] = [
-    part(
-      'battery',
-      battery.name,
-      'battery',
-      battery.massG,
-      [half(bay[0] + battery.sizeMm[0] / 2 + 6), 0, 5],
-      battery.sizeMm,
-      {
-        bay,
-        battery: {
-          cells: battery.cells,
-          capacityMah: battery.capacityMah,
-          resistanceOhm: null,
-          continuousC: 20,
-        },
-      },
-    ),
-    part('motor', kit.motor.name, 'motor', kit.motor.massG, [half(motorAt), 0, 4], kit.motor.sizeMm, {
-      motor: motorSpecOf(kit.motor),
-    }),
-    part(
-      'propeller',
-      kit.propeller.name,
-      'propeller',
-      kit.propeller.massG,
-      [half(motorAt + kit.motor.sizeMm[0] / 2 + 10), 0, 4],
-      [10, kit.propeller.diameterMm, 12],
-      { propeller: specOf(kit.propeller) },
-    ),
-    part(
-      'controller',
-      controller.name,
-      'speed-controller',
-      controller.massG,
-      [half(0.36 * root), half(battery.sizeMm[1] / 2 + controller.sizeMm[1] / 2 + 6), 5],
-      controller.sizeMm,
-      { controller: { limitA: controller.limitA, resistanceOhm: controller.resistanceOhm } },
-    ),
-    part(
-      'receiver',
-      receiver.name,
-      'receiver',
-      receiver.massG,
-      [half(0.25 * root), half(-battery.sizeMm[1] / 2 - receiver.sizeMm[1] / 2 - 6), 5],
-      receiver.sizeMm,
-    ),
-    part(
-      'elevon-servo',
-      `Elevon servo, ${servo.massG} g`,
-      'servo',
-      servo.massG,
-      underSkin(wing, 0.38, 0.55, long, thin),
-      [long, tall, thin],
-      {
-        pair: true,
-        pocket: { surface: 'wing', cableMm: 4 },
-        servo: { torqueNcm: servo.torqueNcm, travelDeg: servo.travelDeg },
-      },
-    ),
-    ...(load > 0
-      ? [
-          part(
-            'load',
-            wishes.purpose === 'camera' ? 'Camera' : 'Load',
-            'payload',
-            load,
-            [half(0.3 * root), 0, half(-0.03 * root - loadMm[2] / 2)],
-            loadMm,
-          ),
-        ]
-      : []),
+    ...put.battery([half(bay[0] + battery.sizeMm[0] / 2 + 6), 0, 5], bay),
+    ...put.motor([half(motorAt), 0, 4]),
+    ...put.propeller([half(motorAt + motor.sizeMm[0] / 2 + 10), 0, 4], [10, 12]),
+    ...put.controller([half(0.36 * root), half(battery.sizeMm[1] / 2 + controller.sizeMm[1] / 2 + 6), 5]),
+    ...put.receiver([half(0.25 * root), half(-battery.sizeMm[1] / 2 - receiver.sizeMm[1] / 2 - 6), 5]),
+    ...put.wingServos('elevon-servo', 'Elevon servo', wing, [0.38, 0.55]),
+    ...put.load([half(0.3 * root), 0, half(-0.03 * root - loadMm[2] / 2)]),
   ]
   return {
     wing,
     tail: {
       kind: 'none',
       horizontal: null,
-      vertical: {
-        xMm: half(end.lead + 0.98 * end.chord - finRoot),
-        yMm: half(end.y - 4),
-        zMm: half(end.z + 4),
-        incidenceDeg: 0,
-        cantDeg: 85,
-        mirror: true,
-        rootChordMm: half(finRoot),
-        rootAerofoil: 'naca0008',
-        twistAxisShare: 0.25,
-        tip: { kind: 'faired', lengthMm: whole(0.17 * finHigh) },
-        panels: [
-          {
-            spanMm: half(finHigh),
-            tipChordMm: half(0.64 * finRoot),
-            sweepMm: half(0.4 * finHigh),
-            dihedralDeg: 0,
-            tipTwistDeg: 0,
-            tipAerofoil: 'naca0008',
-            zone: 'wing-outer',
-          },
-        ],
-        controls: [],
-      },
+      vertical: tipFins(wing, finArea, 1.15, 'wing-outer'),
     },
     body: null,
     boom: null,

@@ -1,9 +1,10 @@
 /** A wing on a body with its tail behind: on a boom or at the end of the body; four tails. mm, ° */
-import type { BodyStation, Control, ProjectFile, Surface } from '../../document'
+import type { Control, ProjectFile, Surface } from '../../document'
 import { stockOr, type Libraries } from '../../libraries'
-import { part } from '../kit'
+import { bodySize, bodyStation, hatches, mountWidth } from '../body'
+import { fitted, loadOf, loadSize } from '../fitted'
 import { half, whole, type Draft } from '../sketch'
-import { straightWing, tailRod, TAPE, underSkin, wingPlan, wingSpars, type Drawn } from '../wing'
+import { straightWing, tailRod, TAPE, wingPlan, wingSpars, type Drawn } from '../wing'
 import { bodyZones, tailZone, wingZones } from '../zones'
 
 export type TailKind = 'low' | 'T' | 'V'
@@ -14,39 +15,8 @@ const TAILPLANE = { aspect: 4.2, taper: 0.72 },
 /** Cant of a V-tail: about what parts its area between pitch and yaw as two surfaces would. */
 const V_CANT = 38
 
-/** A hatch at most so wide, over the body's width. */
-const HATCH_SHARE = 0.72
-/** Room round what lies in a body, mm. */
-const ROOM = 5
 /** The wing's leading edge behind the change from nose to body, mm. */
 const BEHIND = 10
-
-/** Inner sizes that the body needs, mm. */
-export function bodySize({ wishes, purpose, sketch: { kit } }: Draft): { width: number; height: number } {
-  const load = loadSize(wishes.payloadG ?? purpose.payloadG)
-  const { battery, controller, servo, motor } = kit
-  return {
-    width: Math.max(
-      battery.sizeMm[1] + 2 * ROOM + 4,
-      load[1] > 0 ? (load[1] + 8) / HATCH_SHARE : 0,
-      2 * servo.sizeMm[1] + 12 + 2 * ROOM,
-      motor.sizeMm[1] + 20,
-    ),
-    height: Math.max(
-      battery.sizeMm[2] + controller.sizeMm[2] + 2 * ROOM + 10,
-      load[2] + 2 * ROOM + 12,
-      servo.sizeMm[2] + 2 * ROOM + 6,
-      motor.sizeMm[1] + 20,
-    ),
-  }
-}
-
-/** A load of 0.8 g/cm³, half as long again as it is wide and high. */
-export function loadSize(grams: number): [number, number, number] {
-  if (grams <= 0) return [0, 0, 0]
-  const side = Math.cbrt(grams / 0.8 / 1.5) * 10
-  return [whole(1.5 * side), whole(side), whole(side)]
-}
 
 /** Shortest nose that holds the motor, and a hatch ahead of the wing that takes the battery in on a slant, mm. */
 export const shortestNose = ({ sketch: { kit } }: Draft): number =>
@@ -73,36 +43,21 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
       item ? [item.xMm + (tail === 'T' && item === surfaces.horizontal ? 0 : item.rootChordMm)] : [],
     ),
   )
-  const station = (
-    xMm: number,
-    widthMm: number,
-    heightMm: number,
-    zMm: number,
-    squareness: number,
-    zone: string,
-  ): BodyStation => ({
-    xMm: half(xMm),
-    widthMm: half(widthMm),
-    heightMm: half(heightMm),
-    zMm: half(zMm),
-    squareness,
-    zone,
-  })
-  const front = Math.max(kit.motor.sizeMm[1] + 14, 34)
+  const front = mountWidth(draft)
   const end = boom.heightMm + 14
   const podEnd = n + 1.45 * c
   const stations = [
-    station(0, front, front, 0, 0, 'nose'),
-    station(0.3 * n, front + 0.7 * (width - front), front + 0.7 * (height - front), 0, 0.12, 'nose'),
-    station(0.62 * n, width, 0.97 * height, 1, 0.25, 'nose'),
-    station(n - BEHIND, width, height, 3, 0.28, 'body'),
-    station(n + 0.35 * c, width, height, 4, 0.3, 'body'),
-    station(n + 0.9 * c, 0.82 * width, 0.8 * height, 5, 0.2, 'body'),
+    bodyStation(0, [front, front], 0, 0, 'nose'),
+    bodyStation(0.3 * n, [front + 0.7 * (width - front), front + 0.7 * (height - front)], 0, 0.12, 'nose'),
+    bodyStation(0.62 * n, [width, 0.97 * height], 1, 0.25, 'nose'),
+    bodyStation(n - BEHIND, [width, height], 3, 0.28, 'body'),
+    bodyStation(n + 0.35 * c, [width, height], 4, 0.3, 'body'),
+    bodyStation(n + 0.9 * c, [0.82 * width, 0.8 * height], 5, 0.2, 'body'),
     ...(onBoom
-      ? [station(podEnd, end, end, tailZ, 0, 'body')]
+      ? [bodyStation(podEnd, [end, end], tailZ, 0, 'body')]
       : [
-          station(podEnd, 0.58 * width, 0.58 * height, tailZ, 0.1, 'rear'),
-          station(rear, 18, 22, tailZ, 0, 'rear'),
+          bodyStation(podEnd, [0.58 * width, 0.58 * height], tailZ, 0.1, 'rear'),
+          bodyStation(rear, [18, 22], tailZ, 0, 'rear'),
         ]),
   ]
   // Where the battery lies in a long nose; no longer than a lid that can be printed.
@@ -111,97 +66,30 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
     hatchFrom,
     whole(Math.max(hatchFrom + 30, Math.min(n - BEHIND - 12, hatchFrom + kit.battery.sizeMm[0] + 50))),
   ]
-  const load = wishes.payloadG ?? purpose.payloadG
-  const loadMm = loadSize(load)
-  const servoSpec = { torqueNcm: kit.servo.torqueNcm, travelDeg: kit.servo.travelDeg }
-  const [long, thin, tall] = kit.servo.sizeMm
-  const motorAt = kit.motor.sizeMm[0] / 2 - 1
-  const servoAt = n + 0.8 * c
-  const { battery } = kit
+  const loadMm = loadSize(loadOf(draft)),
+    loadAt = n + 0.3 * c
+  const thin = kit.servo.sizeMm[1]
   const bay: [number, number] = [whole(kit.motor.sizeMm[0] + 8), whole(n + 0.6 * c)]
+  const put = fitted(draft)
+  const tailServo = ['Elevator servo', 'Rudder servo'] as const
   const equipment: ProjectFile['equipment'] = [
-    part(
-      'propeller',
-      kit.propeller.name,
-      'propeller',
-      kit.propeller.massG,
-      [-14, 0, 0],
-      [24, kit.propeller.diameterMm, 20],
-      { propeller: specOf(kit.propeller) },
+    ...put.propeller([-14, 0, 0], [24, 20]),
+    ...put.motor([kit.motor.sizeMm[0] / 2 - 1, 0, 0]),
+    ...put.controller([half(n + 0.1 * c), 0, half(height / 2 - kit.controller.sizeMm[2] - 6)]),
+    ...put.battery(
+      [half((bay[0] + Math.min(bay[1], n + 10)) / 2), 0, half(-height / 2 + kit.battery.sizeMm[2] / 2 + 8)],
+      bay,
     ),
-    part('motor', kit.motor.name, 'motor', kit.motor.massG, [motorAt, 0, 0], kit.motor.sizeMm, {
-      motor: motorSpecOf(kit.motor),
-    }),
-    part(
-      'controller',
-      kit.controller.name,
-      'speed-controller',
-      kit.controller.massG,
-      [half(n + 0.1 * c), 0, half(height / 2 - kit.controller.sizeMm[2] - 6)],
-      kit.controller.sizeMm,
-      { controller: { limitA: kit.controller.limitA, resistanceOhm: kit.controller.resistanceOhm } },
+    ...put.receiver([n + 0.55 * c, 0, 8]),
+    ...(['elevator-servo', 'rudder-servo'] as const).flatMap((id, i) =>
+      put.servo(id, tail === 'V' ? `Tail servo ${i + 1}` : tailServo[i], [
+        n + 0.8 * c,
+        (i === 0 ? 1 : -1) * (thin / 2 + 4),
+        4,
+      ]),
     ),
-    part(
-      'battery',
-      battery.name,
-      'battery',
-      battery.massG,
-      [half((bay[0] + Math.min(bay[1], n + 10)) / 2), 0, half(-height / 2 + battery.sizeMm[2] / 2 + 8)],
-      battery.sizeMm,
-      {
-        bay,
-        battery: {
-          cells: battery.cells,
-          capacityMah: battery.capacityMah,
-          resistanceOhm: null,
-          continuousC: 20,
-        },
-      },
-    ),
-    part(
-      'receiver',
-      kit.receiver.name,
-      'receiver',
-      kit.receiver.massG,
-      [n + 0.55 * c, 0, 8],
-      kit.receiver.sizeMm,
-    ),
-    ...(['elevator-servo', 'rudder-servo'] as const).map((id, i) =>
-      part(
-        id,
-        `${tail === 'V' ? `Tail servo ${i + 1}` : i === 0 ? 'Elevator servo' : 'Rudder servo'}, ${kit.servo.massG} g`,
-        'servo',
-        kit.servo.massG,
-        [servoAt, (i === 0 ? 1 : -1) * (thin / 2 + 4), 4],
-        kit.servo.sizeMm,
-        { servo: servoSpec },
-      ),
-    ),
-    ...(purpose.ailerons
-      ? [
-          part(
-            'aileron-servo',
-            `Aileron servo, ${kit.servo.massG} g`,
-            'servo',
-            kit.servo.massG,
-            underSkin(wing, 0.57, 0.5, long, thin),
-            [long, tall, thin],
-            { pair: true, pocket: { surface: 'wing', cableMm: 4 }, servo: servoSpec },
-          ),
-        ]
-      : []),
-    ...(load > 0
-      ? [
-          part(
-            'load',
-            wishes.purpose === 'camera' ? 'Camera' : 'Load',
-            'payload',
-            load,
-            [half(n + 0.3 * c), 0, half(-height / 2 + loadMm[2] / 2 + 6)],
-            loadMm,
-          ),
-        ]
-      : []),
+    ...(purpose.ailerons ? put.wingServos('aileron-servo', 'Aileron servo', wing, [0.57, 0.5]) : []),
+    ...put.load([half(loadAt), 0, half(-height / 2 + loadMm[2] / 2 + 6)]),
   ]
   return {
     wing,
@@ -215,28 +103,7 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
         boltMm: 3.2,
         shaftMm: 10,
       },
-      openings: [
-        {
-          id: 'battery-hatch',
-          name: 'battery hatch',
-          side: 'top',
-          fromMm: hatch[0],
-          toMm: hatch[1],
-          widthMm: whole(Math.min(HATCH_SHARE * width, battery.sizeMm[1] + 6)),
-        },
-        ...(load > 0
-          ? [
-              {
-                id: 'load-hatch',
-                name: 'load hatch',
-                side: 'bottom' as const,
-                fromMm: whole(n + 0.3 * c - loadMm[0] / 2 - 4),
-                toMm: whole(n + 0.3 * c + loadMm[0] / 2 + 4),
-                widthMm: whole(Math.min(HATCH_SHARE * width, loadMm[1] + 6)),
-              },
-            ]
-          : []),
-      ],
+      openings: hatches(draft, hatch, loadAt, width),
       saddle: { clearanceMm: 0.3, bolts: sketch.bolts, boltMm: 3 },
     },
     boom: onBoom
@@ -288,33 +155,6 @@ function legs({ sketch }: Draft, n: number, width: number, height: number): Proj
     mount: { lengthMm: 30, widthMm: 20, depthMm: 4 },
   }
 }
-
-export const specOf = ({
-  diameterMm,
-  pitchMm,
-  blades,
-  chord,
-  folding,
-  material,
-}: Draft['sketch']['kit']['propeller']) => ({
-  diameterMm,
-  pitchMm,
-  blades,
-  chord,
-  folding,
-  material,
-})
-export const motorSpecOf = ({
-  rpmPerVolt,
-  resistanceOhm,
-  noLoadA,
-  maxA,
-}: Draft['sketch']['kit']['motor']) => ({
-  rpmPerVolt,
-  resistanceOhm,
-  noLoadA,
-  maxA,
-})
 
 const control = (
   name: string,
