@@ -56,6 +56,17 @@ async function begin(work: () => Promise<void>) {
 }
 const choose = (layout: Begun) =>
   begin(() => project.addGrown(layout.steps.map(({ title, doc }) => ({ title: worded(title), doc }))))
+const others = computed(() =>
+  project.shelf.filter(item => !item.fault).map(item => ({ value: item.id, title: item.name })),
+)
+const designOf = (id: string | null) => {
+  if (id) void begin(() => project.addDesignOf(id))
+}
+onMounted(() => {
+  project.listShelf().catch(() => {
+    // Without a store there are no others.
+  })
+})
 const from = (doc: ProjectFile) => begin(() => project.add(doc))
 </script>
 
@@ -87,6 +98,15 @@ const from = (doc: ProjectFile) => begin(() => project.add(doc))
           >A fresh {{ demo.name }}</v-btn
         >
       </div>
+      <v-select
+        class="other"
+        :model-value="null"
+        :items="others"
+        label="The design of another project"
+        :disabled="busy"
+        data-field="other"
+        @update:model-value="designOf"
+      />
     </aside>
     <main class="layouts" tabindex="0" aria-label="Layouts" :data-sized="done ? ready.length : undefined">
       <p v-if="fault || refusal" class="bad" role="alert">{{ fault || refusal }}</p>
@@ -167,6 +187,9 @@ h1 {
   overflow-y: auto;
   padding: 14px 16px 24px;
   border-right: 1px solid var(--hair);
+}
+.other {
+  margin-top: 10px;
 }
 .layouts {
   grid-area: layouts;

@@ -2,6 +2,7 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
+import { asNew } from '../../core/begin'
 import { DEMOS } from '../../core/demo'
 import type { Change } from '../../core/change'
 import {
@@ -250,6 +251,11 @@ export const useProject = defineStore('project', () => {
     if (await mayLeave()) return addNow(source, name)
     leaving.value = { to: name, go: () => addNow(source, name) }
   }
+  /** The design of a project on the shelf, as a new aircraft. Throws `DocumentError` where it cannot be read. */
+  async function addDesignOf(id: string): Promise<void> {
+    const { doc: other } = await stored(id)
+    return add(asNew(other), `${other.name.slice(0, 180)}, anew`)
+  }
   /** The same with the way there: each step an edit that can be undone. The last is what opens. */
   async function addGrown(grown: ReadonlyArray<{ title: string; doc: ProjectFile }>): Promise<void> {
     const { doc: last } = grown[grown.length - 1]
@@ -364,6 +370,7 @@ export const useProject = defineStore('project', () => {
     open,
     add,
     addGrown,
+    addDesignOf,
     sameHere,
     takeOver,
     importText,

@@ -2,12 +2,14 @@ import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../assess'
 import { stops } from '../change'
+import { DEMOS } from '../demo'
 import { checkProject, DocumentError } from '../document'
 import { LIBRARIES } from '../libraries'
 import { runs } from '../testing/runs'
 import { seeded } from '../testing/drawn'
 import { written } from '../units'
 import {
+  asNew,
   begin,
   beginAll,
   emptyProject,
@@ -272,6 +274,19 @@ describe('any sane brief', () => {
 })
 
 describe('what a project begins with', () => {
+  it('the design of another: the same aircraft, and nothing of what happened to it', () => {
+    for (const demo of DEMOS) {
+      const doc = asNew(demo)
+      checkProject(doc)
+      for (const list of ['flights', 'weighIns', 'plates', 'damages', 'tracks', 'checks', 'wishes'] as const)
+        expect(doc[list]).toEqual([])
+      // Without weighings and mends it weighs what its own figures say: as the demo does without them.
+      const { totals } = assess({ ...demo, weighIns: [], damages: [], measured: doc.measured })
+      expect(assess(doc).totals.massG).toBeCloseTo(totals.massG, 6)
+      expect(doc.field.packs).toEqual(demo.field.packs)
+    }
+  })
+
   it('an empty bench is a project, computed to finite figures', () => {
     const doc = emptyProject()
     checkProject(doc)

@@ -1,3 +1,4 @@
+export { asNew } from './as-new'
 export { begin, beginAll, ranked, type Begun, type Beginning, type Progress } from './begin'
 export { emptyProject } from './empty'
 export { LAYOUTS } from './layouts'

@@ -85,6 +85,17 @@ describe('a beginning', () => {
     await setViewport(page.driver, 1280, 800)
   })
 
+  it('is the design of another project, without what happened to that one', async () => {
+    await page.fresh('/begin', DEMOS[0])
+    await page.choose('[data-field="other"]', 'Thistledown')
+    await page.until('[data-wing="weight"] b')
+    await page.settled()
+    const doc = await page.stored()
+    expect(doc.name).toBe('Thistledown, anew')
+    expect([doc.flights, doc.weighIns, doc.plates]).toEqual([[], [], []])
+    expect(doc.wing).toEqual(DEMOS[0].wing)
+  })
+
   it('is an empty bench as well, where everything is the maker’s', async () => {
     await page.fresh('/begin', DEMOS[1])
     await page.press('[data-act="empty"]')
