@@ -11,6 +11,7 @@ export default defineNuxtPlugin(nuxtApp => {
       defaults: {
         VTextField: { density: 'compact', variant: 'outlined', hideDetails: 'auto' },
         VSelect: { density: 'compact', variant: 'outlined', hideDetails: 'auto' },
+        VAutocomplete: { density: 'compact', variant: 'outlined', hideDetails: 'auto' },
         VTextarea: { density: 'compact', variant: 'outlined', hideDetails: 'auto', rows: 2, autoGrow: true },
         VBtn: { variant: 'outlined', size: 'small', class: 'text-none' },
         VCheckbox: { density: 'compact', hideDetails: true, color: 'primary' },
