@@ -203,18 +203,17 @@ export function* sizeLayout(
   }
 
   function kitFor(grams: number): Kit {
-    const { kit, mostN, wantedN } = chooseKit(
-      {
-        massG: grams,
-        cruiseMs: cruiseOf(wishes, purpose, stallMs),
-        stallMs,
-        glide: layout.glide,
-        folding: layout.folding && wishes.landing !== 'wheels' && purpose.ailerons,
-      },
-      purpose,
-      wishes,
-      libraries,
-    )
+    const ask = {
+      massG: grams,
+      cruiseMs: cruiseOf(wishes, purpose, stallMs),
+      stallMs,
+      glide: layout.glide,
+    }
+    const choose = (folding: boolean) => chooseKit({ ...ask, folding }, purpose, wishes, libraries)
+    const folds = layout.folding && wishes.landing !== 'wheels' && purpose.ailerons
+    const folding = folds ? choose(true) : null
+    // Where none that folds pulls enough, one that does not: it is stopped level before the landing.
+    const { kit, mostN, wantedN } = folding?.kit ? folding : choose(false)
     if (!kit) throw new NothingPulls(wantedN, mostN, grams)
     return kit
   }
