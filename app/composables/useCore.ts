@@ -114,6 +114,11 @@ function wind(own: Started): void {
   )
 }
 
+/** Every worker, and whoever waits for it is told why. The next call starts another. */
+export function endAll(message: string): void {
+  for (const own of [...started.values()]) own.end(message)
+}
+
 /** Calls answer as the core does, or reject with `CoreFailure` when the worker dies or is stopped meanwhile. */
 export function useCore(which: CoreName = 'live'): Remote<CoreApi> {
   return new Proxy({} as Remote<CoreApi>, {

@@ -7,12 +7,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { partOf, writeParts } from '../../core/workshop/drawer'
-import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/balance', { keeps: false })
+  page = await Page.open('/balance')
 })
 afterAll(() => page?.close())
 
@@ -63,13 +62,36 @@ describe('the drawer', () => {
     expect((await stored()).equipment.at(-1)!.id).toBe('lead-ballast-25')
   })
 
-  it('keeps what was weighed for the next aircraft, and takes parts in from a file', async () => {
+  it('comes back as it was left: away to another page at once, and back', async () => {
     await page.fresh('/balance', DEMOS[0])
     await page.choose('[data-field="component"]', 'Motor 2212')
     await page.press('[data-act="keep-part"]')
     await page.until('[data-part="motor"]')
-    await page.press('[aria-label^="Take Motor 2212"]')
-    await page.driver.wait(async () => (await page.count('[data-part]')) === 0, PATIENCE)
+    await page.type('[data-field="component-mass"]', '70')
+    const { totals } = await page.computed()
+    for (let n = 0; n < 2; n++) {
+      await page.driver.get(`${page.server.url}/api/health`)
+      await page.driver.navigate().back()
+      await page.until('[data-wing="weight"] b')
+      await page.settled()
+      expect(await page.wing('weight')).toBeCloseTo(totals.massG, 0)
+      // It goes on computing.
+      await page.choose('[data-field="component"]', 'Motor 2212')
+      await page.type('[data-field="component-mass"]', String(71 + n))
+      await page.type('[data-field="component-mass"]', '70')
+      await page.saved()
+    }
+  })
+
+  it('keeps what was weighed for the next aircraft, also over a reload, and takes parts in from a file', async () => {
+    await page.fresh('/balance', DEMOS[0])
+    await page.choose('[data-field="component"]', 'Motor 2212')
+    await page.press('[data-act="keep-part"]')
+    await page.until('[data-part="motor"]')
+    await page.fresh('/balance', DEMOS[1])
+    // A fresh browser has an empty drawer.
+    await page.choose('[data-field="drawer-group"]', 'My own')
+    expect(await page.count('[data-part]')).toBe(0)
     const folder = mkdtempSync(join(tmpdir(), 'mariposa-parts-'))
     const good = join(folder, 'good.json'),
       bad = join(folder, 'bad.json')
@@ -81,6 +103,8 @@ describe('the drawer', () => {
     expect(await page.text('[data-drawer] .bad')).toContain('parts[0].massG')
     await page.driver.findElement(By.css('[aria-label="File of parts"]')).sendKeys(good)
     await page.until('[data-part="own-motor"]')
+    await page.go('/balance')
+    await page.choose('[data-field="drawer-group"]', 'My own')
     const before = assess(await stored()).totals.massG
     await page.press('[data-part="own-motor"]')
     const doc = await stored()
