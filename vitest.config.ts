@@ -16,7 +16,19 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts'],
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts'],
+          setupFiles: ['tests/support/seed.ts'],
+          environment: 'node',
+          // The core has no state but what it remembers: loaded and made fast once, not once a file.
+          isolate: false,
+          testTimeout: deep ? 1_800_000 : 180_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'app',
+          include: ['app/**/*.test.ts', 'server/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
           testTimeout: deep ? 1_800_000 : 180_000,
@@ -28,6 +40,7 @@ export default defineConfig({
           include: ['tests/e2e/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
+          isolate: false,
           testTimeout: deep ? 7_200_000 : 600_000,
           hookTimeout: 300_000,
         },

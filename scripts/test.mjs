@@ -26,21 +26,20 @@ const lane = async checks => {
     else failed++
   }
 }
-/** A Vitest project; its own counts are added, and a run that counted nothing is a failure. */
-function suite(project) {
-  const report = join(folder, `${project}.json`)
+/** Vitest projects; their own counts are added, and a run that counted nothing is a failure. */
+function suite(name, ...projects) {
+  const report = join(folder, `${name}.json`)
   const from = Date.now()
-  console.log(`\n== ${project} tests`)
+  console.log(`\n== ${name} tests`)
   run('npx', [
     'vitest',
     'run',
-    '--project',
-    project,
+    ...projects.flatMap(project => ['--project', project]),
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${report}`,
   ])
-  console.log(`== ${project} tests in ${seconds(from)} s`)
+  console.log(`== ${name} tests in ${seconds(from)} s`)
   try {
     const { numPassedTests, numFailedTests, numTotalTestSuites, numFailedTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -72,8 +71,8 @@ await Promise.all([
 ])
 // Alone: it makes the folder anew that the type checker reads.
 await lane(built() ? [] : [['build', 'npx', 'nuxt', 'build']])
-suite('unit')
-suite('e2e')
+suite('unit', 'unit', 'app')
+suite('browser', 'e2e')
 
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

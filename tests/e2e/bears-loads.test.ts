@@ -15,7 +15,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/spine')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 /** What a field says of what was typed comes in softly. */

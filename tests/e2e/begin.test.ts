@@ -8,7 +8,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/brief')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 

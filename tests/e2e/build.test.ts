@@ -13,7 +13,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/build')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 

@@ -17,7 +17,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/skin')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 const tab = (id: string) => page.press(`[data-tab="${id}"]`)
@@ -35,7 +35,7 @@ const sets = (doc: ProjectFile, ids: string[]) =>
 
 describe('nudges', () => {
   it('for the wing most in need; looked at first, taken on the second press, and worth what it said', async () => {
-    await page.fresh('/skin')
+    await page.fresh('/skin', undefined, { nudges: true })
     await page.reveal('[data-nudges]')
     await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
     expect(await page.text('[data-nudges] h3')).toBe('What would help Weight')
@@ -52,16 +52,21 @@ describe('nudges', () => {
     expect(await page.wing('weight')).toBe(ghost)
     await page.act('undo')
   })
-  it('a wing that is opened is the one that is helped', async () => {
+  it('a wing that is opened is the one that is helped, when it is asked for or of itself', async () => {
     await page.fresh('/skin')
     await page.press('[data-wing="hours"]')
     await page.driver.wait(
       async () => (await page.text('[data-nudges] h3')) === 'What would help Hours',
       PATIENCE,
     )
-    await page.reveal('[data-nudges]')
+    await page.press('[data-act="ask-nudges"]')
     await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
+    // For this wing alone, until it is said to come of itself.
     await page.press('[data-wing="hours"]')
+    await page.until('[data-act="ask-nudges"]')
+    expect(await page.count('[data-nudge]')).toBe(0)
+    await page.press('[data-field="nudges-asked"] input')
+    await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
   })
 })
 

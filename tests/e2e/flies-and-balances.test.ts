@@ -18,7 +18,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/shape')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 const tab = (id: string) => page.press(`[data-tab="${id}"]`)

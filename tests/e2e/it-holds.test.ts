@@ -13,7 +13,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/', { watchNetwork: true })
+  page = await Page.open(undefined, { watchNetwork: true })
 })
 afterAll(() => page?.close())
 

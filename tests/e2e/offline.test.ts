@@ -12,7 +12,7 @@ import { newerBuild } from '../support/server'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/brief')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 

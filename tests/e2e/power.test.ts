@@ -11,7 +11,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/power')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 

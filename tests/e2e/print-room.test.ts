@@ -18,7 +18,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/print')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 

@@ -24,7 +24,7 @@ const fresh: ProjectFile = {
   field: { ...thistledown.field, pack: 'pack-amber' },
 }
 beforeAll(async () => {
-  page = await Page.open('/field')
+  page = await Page.open()
   await setViewport(page.driver, 390, 844)
 })
 afterAll(() => page?.close())

@@ -9,7 +9,7 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open('/toss')
+  page = await Page.open()
 })
 afterAll(() => page?.close())
 

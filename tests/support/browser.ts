@@ -22,6 +22,8 @@ const FLAGS = [
   '--enable-unsafe-swiftshader',
   '--hide-scrollbars',
 ]
+/** Pages of tests live for seconds: code is optimised only when it stays busy, which costs them more than it saves. */
+export const SHORT_LIVED = ['--js-flags=--interrupt-budget=2000000']
 
 export interface Browser {
   driver: WebDriver
@@ -36,11 +38,12 @@ export async function openBrowser({
   height = 800,
   watchNetwork = true,
   profile = mkdtempSync(join(tmpdir(), 'mariposa-profile-')),
+  flags = [] as string[],
 } = {}): Promise<Browser> {
   const downloads = mkdtempSync(join(tmpdir(), 'mariposa-downloads-'))
   const options = new Options()
   options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
-  options.addArguments(...FLAGS, `--user-data-dir=${profile}`, `--window-size=${width},${height}`)
+  options.addArguments(...FLAGS, ...flags, `--user-data-dir=${profile}`, `--window-size=${width},${height}`)
   options.setUserPreferences({
     'download.default_directory': downloads,
     'download.prompt_for_download': false,

@@ -6,7 +6,7 @@ import axe from 'axe-core'
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { assess } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
-import { openBrowser, PATIENCE, settled, type Browser } from './browser'
+import { openBrowser, PATIENCE, settled, SHORT_LIVED, type Browser } from './browser'
 import { startServer, type RunningServer } from './server'
 
 export class Page {
@@ -24,17 +24,31 @@ export class Page {
     this.running = await startServer({ output, port: Number(new URL(this.running.url).port) })
   }
 
-  /** `watchNetwork`: with the log of what the page asks for, which costs time on every request. */
-  /** `keeps` false: a browser that keeps no application, as at an address that is not secure. */
-  static async open(path = '/', { watchNetwork = false, keeps = true } = {}): Promise<Page> {
-    const page = new Page(await startServer(), await openBrowser({ watchNetwork }))
+  /**
+   * At a station, or, where none is named, at a page that computes nothing: what a test is about it opens afresh.
+   * `watchNetwork`: with the log of what the page asks for, which costs time on every request.
+   * `keeps` false: a browser that keeps no application, as at an address that is not secure.
+   */
+  static async open(path?: string, { watchNetwork = false, keeps = true } = {}): Promise<Page> {
+    const page = new Page(await startServer(), await openBrowser({ watchNetwork, flags: SHORT_LIVED }))
     if (!keeps)
       await (
         page.driver as unknown as { sendDevToolsCommand(name: string, args: object): Promise<void> }
       ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
         source: 'Object.defineProperty(navigator, "serviceWorker", { value: undefined })',
       })
-    await page.go(path)
+    if (path) await page.go(path)
+    else {
+      await page.driver.get(`${page.server.url}/begin`)
+      await page.driver.wait(
+        () =>
+          page.driver.executeScript<boolean>(
+            'return indexedDB.databases().then(all => all.some(item => item.name === "mariposa"))',
+          ),
+        PATIENCE,
+        'the page made no store',
+      )
+    }
     return page
   }
 
@@ -67,14 +81,15 @@ export class Page {
   }
   /**
    * A browser that has never been here, or one where this project is open: every test begins on its own page
-   * state.
+   * state. What would help is tried when asked for; `nudges`: after every edit, as in a browser that was never asked.
    */
-  fresh = async (path: string, doc?: ProjectFile) => {
+  fresh = async (path: string, doc?: ProjectFile, { nudges = false } = {}) => {
     // A page of the same origin that holds no database open.
     await this.driver.get(`${this.server.url}/api/health`)
     await this.driver.executeAsyncScript(
       `const done = arguments[arguments.length - 1], doc = arguments[0] && JSON.parse(arguments[0])
       localStorage.clear(); sessionStorage.clear()
+      if (!arguments[1]) localStorage.setItem('mariposa-nudges', 'asked')
       const open = indexedDB.open('mariposa'); open.onsuccess = () => {
         // The page made it when the browser was opened; emptied, it is a browser that was never here.
         const stores = [...open.result.objectStoreNames]
@@ -86,6 +101,7 @@ export class Page {
         }
         tx.oncomplete = () => { open.result.close(); done() } }`,
       doc ? JSON.stringify(doc) : null,
+      nudges,
     )
     await this.go(path)
   }

@@ -11,7 +11,7 @@ import { figure, signed, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 import { useAssessment } from '~/stores/assessment'
-import { until, useElementVisibility } from '@vueuse/core'
+import { until, useElementVisibility, useStorage } from '@vueuse/core'
 
 const { doc, now, project, look } = useBench()
 const assessment = useAssessment()
@@ -39,11 +39,22 @@ const painted = () =>
 /** Nobody reads what lies under the edge: it is computed when it comes near. */
 const root = ref<HTMLElement | null>(null)
 const near = useElementVisibility(root, { rootMargin: '0px 0px 240px 0px' })
+/** Trying what would help takes both cores for seconds after every edit: on a battery it can wait to be asked. */
+const when = useStorage<'always' | 'asked'>('mariposa-nudges', 'always')
+const askedFor = shallowRef<{ doc: ProjectFile; wing: WingName } | null>(null)
+const isAsked = computed(
+  () =>
+    when.value === 'always' ||
+    (askedFor.value?.doc === toRaw(doc.value) && askedFor.value.wing === wing.value),
+)
+const ask = () => {
+  askedFor.value = { doc: toRaw(doc.value), wing: wing.value }
+}
 let wholeFor: { doc: ProjectFile; wing: WingName } | null = null
 let asked = 0
 async function search() {
   const own = ++asked
-  if (!near.value) {
+  if (!near.value || !isAsked.value) {
     busy.value = false
     return
   }
@@ -91,7 +102,7 @@ async function search() {
   busy.value = false
   if (!fault.value) wholeFor = { doc: subject, wing: forWing }
 }
-watch([doc, wing, near], search)
+watch([doc, wing, near, isAsked], search)
 onScopeDispose(() => {
   asked++
   look.ghost = null
@@ -170,9 +181,21 @@ const good = (name: WingName, by: number) =>
       }}
       …
     </p>
+    <v-btn v-else-if="!isAsked" variant="outlined" size="small" class="ask" data-act="ask-nudges" @click="ask"
+      >Try what would help {{ LABEL[wing] }}</v-btn
+    >
     <p v-else-if="fresh && !list.length" class="small quiet">
       No single change helps {{ LABEL[wing] }} without stopping the build elsewhere.
     </p>
+    <v-checkbox
+      v-model="when"
+      true-value="asked"
+      false-value="always"
+      label="Only when I ask: spares the battery"
+      density="compact"
+      hide-details
+      data-field="nudges-asked"
+    />
   </section>
 </template>
 
@@ -186,6 +209,9 @@ ul {
   list-style: none;
   margin: 0;
   padding: 0;
+}
+.ask {
+  margin-bottom: 4px;
 }
 .nudge {
   display: grid;
