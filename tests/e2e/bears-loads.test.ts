@@ -34,7 +34,7 @@ const tab = (id: string) => page.press(`[data-tab="${id}"]`)
 describe('what carries it', () => {
   it('the end of a spar, moved by keyboard under the drawn wing, moves the reserve: figures of the core', async () => {
     // In one piece through the middle: where it ends is then the wing's weak place.
-    await page.fresh('/spine', {
+    await page.anew('/spine', {
       ...DEMOS[0],
       spars: DEMOS[0].spars.map((spar, i) => (i === 0 ? { ...spar, through: true, toMm: 420 } : spar)),
     })
@@ -55,7 +55,7 @@ describe('what carries it', () => {
     expect(await page.text('[data-figure="reserve"]')).toBe(after.strength.reserve.toFixed(2))
   })
   it("a spar's end dragged under the drawn wing is one step, however many places it went through", async () => {
-    await page.fresh('/spine')
+    await page.anew('/spine')
     for (const by of [-60, -40, -30]) await page.drag('[data-spar-end="main-spar"]', by, 0)
     await page.saved()
     expect((await page.stored()).spars[0].toMm).toBeLessThan(480)
@@ -66,7 +66,7 @@ describe('what carries it', () => {
   })
   it('what would mend it is what the core finds, and taking all of it passes', async () => {
     // Flown harder than its joiner bears.
-    await page.fresh('/spine', { ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: 9 } })
+    await page.anew('/spine', { ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: 9 } })
     await page.until('[data-table="mend"] [data-mend]')
     const doc = await kept(),
       found = mend(createAssessor(), doc)
@@ -83,7 +83,7 @@ describe('what carries it', () => {
     expect((await kept()).spars).toEqual(doc.spars)
   })
   it('every spar left out, a size less, a size more, at once; lengths to cut add up', async () => {
-    await page.fresh('/spine')
+    await page.anew('/spine')
     await tab('spars')
     await page.until('[data-choice="main-spar:out"]', PATIENCE)
     const doc = await kept(),
@@ -96,7 +96,7 @@ describe('what carries it', () => {
     )
   })
   it('a leg added lands it on its legs; a field that makes no sense is refused and nothing changes', async () => {
-    await page.fresh('/spine')
+    await page.anew('/spine')
     await tab('places')
     await page.press('[data-act="add-leg"]')
     const a = await page.computed()
@@ -111,7 +111,7 @@ describe('what carries it', () => {
     await page.act('undo')
   })
   it("heat: the colour is the document's own; black on the field leaves less than white", async () => {
-    await page.fresh('/spine')
+    await page.anew('/spine')
     await tab('heat')
     await page.until('[data-heat="field"]', PATIENCE)
     await page.choose('[data-field="heat-colour"]', 'black')
@@ -134,7 +134,7 @@ describe('what carries it', () => {
 
 describe('the test on two trestles', () => {
   it('planned by the core, measured by hand: stiffness corrected by what was read, and the wing told from a soft one', async () => {
-    await page.fresh('/prove')
+    await page.anew('/prove')
     await page.press('[data-act="plan-trestles"]')
     const planned = (await page.computed()).strength.proofs[0]
     expect(await page.text('[data-figure="predicted"]')).toBe(`${planned.predicted.toFixed(1)} mm`)
@@ -157,7 +157,7 @@ describe('the test on two trestles', () => {
     expect(await page.text('[data-station="prove"]')).toContain('wants attention')
   })
   it("where to look after a landing: the core's own list, weakest first", async () => {
-    await page.fresh('/prove')
+    await page.anew('/prove')
     await tab('after')
     const list = inspectionList(await page.computed())
     const shown = await Promise.all(
@@ -166,7 +166,7 @@ describe('the test on two trestles', () => {
     expect(shown).toEqual(list.map(item => written(item.where)))
   })
   it("a piece lying on its side: the tray says what that does, and the wing's mode changes with it", async () => {
-    await page.fresh('/skin')
+    await page.anew('/skin')
     await page.choose('[data-field="zone"]', 'Outer wing')
     expect(await page.text('[data-text="stance"]')).toContain('bond between them')
     await page.choose('[data-field="stance"]', 'Lying on its side')

@@ -40,7 +40,7 @@ async function tick(act: 'done' | 'skip') {
 
 describe('the build', () => {
   it('from the first step to the last: a reload, a skip, a step taken back, every step in an order that holds', async () => {
-    await page.fresh('/build', plover)
+    await page.anew('/build', plover)
     await page.until('[data-act="done"]')
     const { steps, handsMin } = order(plover)
     expect(await page.text('[data-figure="build-progress"]')).toContain(`of ${steps.length} steps done`)
@@ -82,7 +82,7 @@ describe('the build', () => {
   })
 
   it('what cures is timed on through a reload, and what needs it says so', async () => {
-    await page.fresh('/build', plover)
+    await page.anew('/build', plover)
     await page.until('[data-act="done"]')
     const spar = order(plover).steps.find(step => step.kind === 'spar')!
     for (let i = 0; i < 12 && (await shown()) !== spar.id; i++) await tick('done')
@@ -97,7 +97,7 @@ describe('the build', () => {
   })
 
   it('done out of turn, it is said before what that rules out, and after what it shut', async () => {
-    await page.fresh('/build', plover)
+    await page.anew('/build', plover)
     await page.until('[data-act="done"]')
     const join = order(plover).steps.find(step =>
       step.joins.some(([, outer]) => outer === 'wing-2-starboard'),
@@ -114,7 +114,7 @@ describe('the build', () => {
   })
 
   it('two tabs: the one that is behind is told, and its tick does not overwrite the other', async () => {
-    await page.fresh('/build', plover)
+    await page.anew('/build', plover)
     await page.until('[data-act="done"]')
     const first = await page.driver.getWindowHandle()
     await page.driver.switchTo().newWindow('tab')
@@ -134,7 +134,7 @@ describe('the build', () => {
   })
 
   it('the order, what to have and the rods are the core’s; a tick on the table is kept', async () => {
-    await page.fresh('/build', thistledown)
+    await page.anew('/build', thistledown)
     await page.until('[data-act="done"]')
     const { steps } = order(thistledown)
     await page.press('[data-tab="order"]')
@@ -239,7 +239,7 @@ describe('the build', () => {
         spar.id === 'rear-rod' ? { ...spar, fromMm: 20, toMm: 110 } : spar,
       ),
     }
-    await page.fresh('/split', doc)
+    await page.anew('/split', doc)
     const [found] = assessor.assess(doc).findings.filter(item => item.code === 'spar-shut-in')
     await page.driver.wait(
       async () => (await page.text('.tray')).includes(written(found.text).slice(0, 60)),

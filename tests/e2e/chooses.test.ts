@@ -53,7 +53,7 @@ describe('nudges', () => {
     await page.act('undo')
   })
   it('a wing that is opened is the one that is helped, when it is asked for or of itself', async () => {
-    await page.fresh('/skin')
+    await page.anew('/skin')
     await page.press('[data-wing="hours"]')
     await page.driver.wait(
       async () => (await page.text('[data-nudges] h3')) === 'What would help Hours',
@@ -72,7 +72,7 @@ describe('nudges', () => {
 
 describe('other choices', () => {
   it('combinations: each assessed, the front of the core, what keeps it from being lighter; a point taken gives what it said', async () => {
-    await page.fresh('/choose')
+    await page.anew('/choose')
     expect(await page.find('[data-act="run-study"]').isEnabled()).toBe(false)
     const vary = {
       'vary-nose': ['PLA, tough: one bead, sparse', 'PLA, tough: double skin'],
@@ -194,7 +194,7 @@ describe('other choices', () => {
     await page.press('[data-start="none"]')
   }, 240_000)
   it('another filament for a zone: weight, what to buy and what stands against it, as the core has them', async () => {
-    await page.fresh('/choose')
+    await page.anew('/choose')
     await tab('filament')
     await page.until('[data-swap="petg"]', PATIENCE)
     await page.choose('[data-field="swap-zone"]', 'Outer wing')
@@ -208,7 +208,7 @@ describe('other choices', () => {
     expect(await page.text('[data-swap="pla-foam"]')).toContain('as it is')
   })
   it('sizes by spar stock, side by side; a factor that makes no sense is refused', async () => {
-    await page.fresh('/choose')
+    await page.anew('/choose')
     await tab('sizes')
     const doc = await kept(),
       { choices } = sizeChoices(doc)!
@@ -230,7 +230,7 @@ describe('other choices', () => {
     )
   })
   it("against a mark: the differences and what must be printed anew are the core's; the old outline lies on the drawing", async () => {
-    await page.fresh('/choose')
+    await page.anew('/choose')
     await tab('marks')
     await page.type('[data-field="choose-mark"]', 'As it was')
     await page.driver.wait(async () => (await page.count('[data-compared]')) === 1, PATIENCE)

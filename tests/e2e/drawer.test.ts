@@ -35,7 +35,7 @@ const dragPart = (id: string, dx: number, dy: number) =>
 
 describe('the drawer', () => {
   it('gives a part by a press and another by dragging it onto the wing, where it gets its bay and its twin', async () => {
-    await page.fresh('/balance', DEMOS[0])
+    await page.anew('/balance', DEMOS[0])
     const before = await page.computed()
     await page.choose('[data-field="drawer-group"]', 'Ballast')
     await page.press('[data-part="lead-ballast-25"]')
@@ -63,7 +63,7 @@ describe('the drawer', () => {
   })
 
   it('comes back as it was left: away to another page at once, and back', async () => {
-    await page.fresh('/balance', DEMOS[0])
+    await page.anew('/balance', DEMOS[0])
     await page.choose('[data-field="component"]', 'Motor 2212')
     await page.press('[data-act="keep-part"]')
     await page.until('[data-part="motor"]')
@@ -84,11 +84,11 @@ describe('the drawer', () => {
   })
 
   it('keeps what was weighed for the next aircraft, also over a reload, and takes parts in from a file', async () => {
-    await page.fresh('/balance', DEMOS[0])
+    await page.anew('/balance', DEMOS[0])
     await page.choose('[data-field="component"]', 'Motor 2212')
     await page.press('[data-act="keep-part"]')
     await page.until('[data-part="motor"]')
-    await page.fresh('/balance', DEMOS[1])
+    await page.anew('/balance', DEMOS[1])
     // A fresh browser has an empty drawer.
     await page.choose('[data-field="drawer-group"]', 'My own')
     expect(await page.count('[data-part]')).toBe(0)

@@ -25,7 +25,7 @@ const tab = (id: string) => page.press(`[data-tab="${id}"]`)
 
 describe('how it flies', () => {
   it('stall along the span: speed, place and tip margin of the core; more washout typed moves the margin as the row said it would', async () => {
-    await page.fresh('/shape')
+    await page.anew('/shape')
     const a = await page.computed()
     expect(await page.text('[data-figure="stall"]')).toBe(
       `${a.stall.speedMs.toFixed(1)} ± ${a.stall.spreadMs.toFixed(1)} m/s`,
@@ -47,7 +47,7 @@ describe('how it flies', () => {
     await page.act('undo')
   })
   it('section: the figures of the core; a measured polar takes over the stall; a broken one is named and changes nothing', async () => {
-    await page.fresh('/shape')
+    await page.anew('/shape')
     await tab('section')
     await page.until('[data-figure="section-cl"]')
     const doc = await page.stored()
@@ -76,7 +76,7 @@ describe('how it flies', () => {
     await page.act('undo')
   })
   it('a section reshaped: thicker everywhere it was used, as one step', async () => {
-    await page.fresh('/shape')
+    await page.anew('/shape')
     await tab('section')
     await page.until('[data-figure="section-cl"]')
     await page.type('[data-field="section-thick"]', '14')
@@ -99,7 +99,7 @@ describe('how it flies', () => {
     expect((await page.stored()).aerofoils).toHaveLength(0)
   })
   it("trim, modes and rates are the core's; a rod that cannot reach is a finding that names the remedy", async () => {
-    await page.fresh('/shape')
+    await page.anew('/shape')
     await tab('handling')
     const a = await page.computed()
     const cruise = a.trim.find(row => row.id === 'cruise' && row.payload)!
@@ -123,7 +123,7 @@ describe('how it flies', () => {
     expect(await page.count('.findings li, .findings .finding')).toBe(0)
   })
   it("proportions are the core's, and a wing too small is told how much more it wants", async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     const doc = await page.stored()
     for (const item of proportions(doc, assess(doc)).slice(0, 6))
       expect(await page.text(`[data-proportion="${item.id}"]`)).toContain(
@@ -134,7 +134,7 @@ describe('how it flies', () => {
 
 describe('what flight and heat ask', () => {
   it('a stronger gust typed at Brief governs the wing, and the verdict says so', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     await page.type('[data-field="gustMs"]', '12')
     const a = await page.computed()
     expect(a.loads.governing.by).toMatch(/^gust/)
@@ -149,7 +149,7 @@ describe('what flight and heat ask', () => {
 
 describe('the balance bench', () => {
   it('the CG follows the dragged battery before the worker has answered, by its exact moment', async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     const before = await page.computed()
     // Assessments are held back: what moves now is the page's own reckoning.
     const handle = await page.find('[data-handle="mass-battery"]')
@@ -170,7 +170,7 @@ describe('the balance bench', () => {
     expect(x).toBeGreaterThan(110)
   })
   it('remedies: the battery slid back first; ballast, taken, gives the promised CG; the chance rises', async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     const tailHeavy = await page.computed()
     await page.until('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')
     const titles = await Promise.all(
@@ -192,7 +192,7 @@ describe('the balance bench', () => {
     await page.act('undo')
   })
   it('small parts: reckoned from the drawing until they are weighed; words for a weight are refused', async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     await tab('small')
     const before = await page.computed()
     const reckoned = before.smallParts.find(item => item.part === 'linkages')!
@@ -212,7 +212,7 @@ describe('the balance bench', () => {
     expect((await page.stored()).allowances.smallParts).toMatchObject({ linkages: 31.5, hinges: null })
   })
   it('two scales: moments of both readings, taken as measured; nonsense is said', async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     await tab('measure')
     await page.type('[data-field="scale-fore-mm"]', '180')
     await page.type('[data-field="scale-fore-g"]', '590')
@@ -229,7 +229,7 @@ describe('the balance bench', () => {
     await page.act('undo')
   })
   it("cradle and gauge come as closed solids of the core's own outlines", async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     await tab('measure')
     await page.press('[data-act="cradle"]')
     await page.driver.wait(
@@ -257,7 +257,7 @@ describe('the balance bench', () => {
     expect(Math.max(...xs)).toBeCloseTo(templates.bandMm[1] - templates.leadMm + 14, 2)
   })
   it("a wing set kept, the wing changed, the set put back on: the balance of each is the core's", async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     await tab('loadings')
     await page.find('[data-field="wing-set-name"] input').sendKeys('Short')
     await page.press('[data-act="keep-wing"]')

@@ -36,7 +36,7 @@ afterAll(() => page?.close())
 
 describe('from brief to log', () => {
   it('opens on the demo, with the four verdicts of the core', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     const a = assess(DEMOS[0])
     expect(await page.text('[data-act="shelf"]')).toBe('Thistledown')
     for (const name of ['weight', 'balance', 'strength', 'hours'] as const)
@@ -44,7 +44,7 @@ describe('from brief to log', () => {
     expect(await page.text('[data-proportion="loading"]')).toContain(`${a.plan.loadingGdm2.toFixed(0)} g/dm²`)
   })
   it('brief: a target typed moves the margin, and nonsense is refused where it stands', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     await page.type('[data-field="targetMassG"]', '720')
     expect(await page.text('[data-wing="weight"]')).toContain('≤ 720 g')
     await page.type('[data-field="targetMassG"]', '-5')
@@ -56,7 +56,7 @@ describe('from brief to log', () => {
     await page.type('[data-field="targetMassG"]', '690')
   })
   it('shape: dragging the tip lengthens the wing; arrow keys do too; the core agrees', async () => {
-    await page.fresh('/shape')
+    await page.anew('/shape')
     await page.drag('[data-handle="lead-2"]', 30, 0)
     const dragged = await page.stored().then(async () => {
       await page.saved()
@@ -76,7 +76,7 @@ describe('from brief to log', () => {
     expect((await page.stored()).wing.panels[1].spanMm).toBe(330)
   })
   it('skin: schools side by side; taking one gives the figures of the core, with the difference on every wing', async () => {
-    await page.fresh('/skin')
+    await page.anew('/skin')
     await page.choose('[data-field="zone"]', 'Nose and firewall')
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-take="beads"]'))).length === 1,
@@ -97,7 +97,7 @@ describe('from brief to log', () => {
     expect(chip).toBeCloseTo(expected.totals.massG - assess(DEMOS[0]).totals.massG, 0)
   })
   it('a look inside a layer shows the bead lengths and mass of the core; a test tube gives the flow to use', async () => {
-    await page.fresh('/skin')
+    await page.anew('/skin')
     await page.choose('[data-field="zone"]', 'Outer wing')
     await page.find('[data-mode="inside"]').click()
     await page.driver.wait(
@@ -147,7 +147,7 @@ describe('from brief to log', () => {
     await page.act('undo')
   })
   it('the drawing yields: folded and opened by the divider, remembered by station', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     expect(await page.count('.stage')).toBe(1)
     await page.find('[data-divider]').sendKeys(Key.ENTER)
     await page.until('[data-act="unfold"]')
@@ -169,7 +169,7 @@ describe('from brief to log', () => {
     await page.driver.wait(async () => (await height()) > before + 10, PATIENCE)
   })
   it('inches, ounces and a comma: shown and typed so, and the file stays in mm and g', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     const { totals } = await page.computed()
     await page.press('[data-act="reading"]')
     await page.press('[data-units="imperial"] input')
@@ -191,7 +191,7 @@ describe('from brief to log', () => {
     expect((await page.stored()).wing).toEqual(DEMOS[0].wing)
   })
   it('undo survives a reload', async () => {
-    await page.fresh('/skin')
+    await page.anew('/skin')
     await page.type('[data-field="walls"]', '4')
     await page.saved()
     expect((await page.stored()).zones[0].recipe.walls).toBe(4)
@@ -203,7 +203,7 @@ describe('from brief to log', () => {
     await page.act('redo')
   })
   it('spine: a tube that is too thick is a finding with its remedy; undo takes it away', async () => {
-    await page.fresh('/spine')
+    await page.anew('/spine')
     await page.choose('[data-field="stock"]', 'Carbon tube 16')
     await page.type('[data-field="spar-to"]', '595')
     const a = await page.computed()
@@ -215,7 +215,7 @@ describe('from brief to log', () => {
     expect(await page.driver.findElements(By.css('.findings'))).toHaveLength(0)
   })
   it('split: a cut dropped makes a piece no bed takes; the proposal mends it', async () => {
-    await page.fresh('/split')
+    await page.anew('/split')
     for (let i = 0; i < 3; i++) await page.find('[aria-label="Drop Wing cut 1"]').click()
     await page.settled()
     expect(await page.text('.findings')).toContain('no printer here takes it')
@@ -231,7 +231,7 @@ describe('from brief to log', () => {
     expect(mended.findings.filter(f => f.code === 'cut-through')).toEqual([])
   })
   it('split: another joint is in the ledger and in the solids; a cut put through a hatch is named with where to move it', async () => {
-    await page.fresh('/split')
+    await page.anew('/split')
     await page.choose('[data-field="joint-wing-0"]', 'Plywood tongue')
     const a = await page.computed()
     expect(a.ledger.filter(row => row.name.startsWith('Tongue')).map(row => row.massG)[0]).toBeGreaterThan(
@@ -253,7 +253,7 @@ describe('from brief to log', () => {
     await page.find('[data-view="plan"]').click()
   })
   it('a given part from a file is weighed in its zone, replaces the drawn part, and goes again with undo; a broken file changes nothing', async () => {
-    await page.fresh('/split')
+    await page.anew('/split')
     const ring = join(page.browser.downloads, 'given ring.stl')
     writeFileSync(
       ring,
@@ -315,7 +315,7 @@ describe('from brief to log', () => {
     expect((await page.stored()).given).toEqual([])
   })
   it("print: every piece listed with the core's mass; the export holds closed solids and the list", async () => {
-    await page.fresh('/print')
+    await page.anew('/print')
     await page.press('[data-tab="pieces"]')
     const a = await page.computed()
     expect((await page.driver.findElements(By.css('[data-table="pieces"] tbody tr'))).length).toBe(
@@ -342,7 +342,7 @@ describe('from brief to log', () => {
     expect(new TextDecoder().decode(files['pieces.csv'])).toContain(a.pieces[0].name)
   })
   it('print: every layer sliced agrees with the core and stays within the bounds of the estimate; a machine file is replayed', async () => {
-    await page.fresh('/print')
+    await page.anew('/print')
     await page.act('every-layer')
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-every-layer]'))).length === 1,
@@ -404,7 +404,7 @@ describe('from brief to log', () => {
     await page.quiet()
   })
   it('weigh: a weighed piece replaces its prediction and moves the forecast', async () => {
-    await page.fresh('/weigh')
+    await page.anew('/weigh')
     const input = await page.find('[data-weigh="fin-1"], [data-weigh="vertical-1"]')
     await input.sendKeys('abc', Key.ENTER)
     expect(await page.text('[data-table="weigh"]')).toContain('grams, above 0')
@@ -418,7 +418,7 @@ describe('from brief to log', () => {
     expect(await page.text('[data-figure="forecast-chance"]')).toContain('%')
   })
   it('balance: the battery dragged moves the CG by its moment; a remedy lands where it promised', async () => {
-    await page.fresh('/balance')
+    await page.anew('/balance')
     const before = await page.computed()
     await page.drag('[data-handle="mass-battery"]', -25, 0)
     const after = await page.computed()
@@ -450,7 +450,7 @@ describe('from brief to log', () => {
     expect((await page.computed()).verdicts.balance.margin).toBeGreaterThan(0.5)
   })
   it('maiden: not yet, then no-go in too much wind, then go', async () => {
-    await page.fresh('/field')
+    await page.anew('/field')
     expect(await page.text('[data-figure="go"]')).toBe('Not yet')
     const a = await page.computed()
     await page.type('[data-field="measured-mass"]', a.totals.emptyMassG.toFixed(1))
@@ -465,7 +465,7 @@ describe('from brief to log', () => {
     expect(await page.text('[data-figure="go"]')).toContain('Go')
   })
   it('log: a flight with its trim and what the next mark should change', async () => {
-    await page.fresh('/log')
+    await page.anew('/log')
     await page.type('[data-field="trim"]', '-2.5')
     await page.find('[data-field="next"] textarea').sendKeys('More washout at the tip.')
     await page.act('log-flight')

@@ -19,7 +19,7 @@ afterAll(() => page?.close())
 
 describe('it holds', () => {
   it('a broken, a foreign and a hostile file are refused with the first fault, and nothing changes', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     const before = JSON.stringify(await page.stored())
     await page.act('shelf')
     const chooser = await page.find('input[aria-label="Project file"]')
@@ -45,7 +45,7 @@ describe('it holds', () => {
     expect(JSON.stringify(await page.stored())).toBe(before)
   })
   it('a project goes out to a file and comes back the same; a long name does not break the page', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     await page.act('shelf')
     const doc = { ...DEMOS[1], name: 'A very long name of an aircraft '.repeat(6).trim() }
     const path = join(page.browser.downloads, 'good.json')
@@ -73,7 +73,7 @@ describe('it holds', () => {
     ).toBe(true)
   })
   it('two tabs: the one that is behind is told, and does not overwrite', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     const first = await page.driver.getWindowHandle()
     await page.driver.switchTo().newWindow('tab')
     await setViewport(page.driver, 1280, 800)
@@ -90,7 +90,7 @@ describe('it holds', () => {
     await page.driver.switchTo().window(first)
   })
   it('a full disk is said, nothing typed is lost, and it keeps once there is room', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     await page.driver
       .executeScript(`const put = IDBObjectStore.prototype.put; window.roomAgain = () => { IDBObjectStore.prototype.put = put }
       IDBObjectStore.prototype.put = function () { throw new DOMException('no room', 'QuotaExceededError') }`)
@@ -109,7 +109,7 @@ describe('it holds', () => {
     expect((await page.stored()).brief.targetMassG).toBe(361)
   })
   it('one damaged project stands on the shelf with what is wrong; its content can be taken, and it can be deleted', async () => {
-    await page.fresh('/brief', { ...DEMOS[0], wing: null } as never)
+    await page.anew('/brief', { ...DEMOS[0], wing: null } as never)
     await page.until('[data-notice]')
     expect(await page.text('[data-notice]')).toContain('wing')
     await page.act('shelf')
@@ -125,7 +125,7 @@ describe('it holds', () => {
     expect(await page.count('[data-shelf="plover"]')).toBe(1)
   })
   it('asks no other host for anything, says nothing wrong in the console, and carries its security headers', async () => {
-    await page.fresh('/skin')
+    await page.anew('/skin')
     await page.find('[data-view="space"]').click()
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
@@ -157,7 +157,7 @@ describe('it holds', () => {
     }
   })
   it('is reachable by keyboard: / finds a station, and every station passes the accessibility rules in both themes', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     await page.find('body').sendKeys('/')
     await page.driver.wait(
       async () => (await page.driver.findElements(By.css('[data-field="command"] input'))).length === 1,
@@ -191,7 +191,7 @@ describe('it holds', () => {
     }
   })
   it('at 390 px every station fits the width of the phone', async () => {
-    await page.fresh('/brief')
+    await page.anew('/brief')
     await setViewport(page.driver, 390, 844)
     for (const { id } of STATIONS) {
       await page.station(id)

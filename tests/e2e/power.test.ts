@@ -34,7 +34,7 @@ const stored = async () => {
 
 describe('power', () => {
   it('says pull, climb, top speed and minutes as the core does, and follows a typed pitch', async () => {
-    await page.fresh('/power', thistledown)
+    await page.anew('/power', thistledown)
     const own = figures(thistledown)
     await says('current', `${own.static.currentA.toFixed(1)} A`)
     await says('level-max', `${own.levelMaxMs!.toFixed(1)} m/s`)
@@ -48,7 +48,7 @@ describe('power', () => {
   })
 
   it('a figure that cannot be is refused at its field; absurd parts are said', async () => {
-    await page.fresh('/power', thistledown)
+    await page.anew('/power', thistledown)
     await page.until('[data-figure="power-sentence"]')
     await page.press('[data-fold="motor"]')
     await page.type('[data-field="kv"]', '5')
@@ -59,7 +59,7 @@ describe('power', () => {
   })
 
   it('a propeller of the shelf is taken with its weight and the pack moved, and can be undone', async () => {
-    await page.fresh('/power', plover)
+    await page.anew('/power', plover)
     await page.until('[data-figure="power-sentence"]')
     await page.press('[data-tab="shelf"]')
     await page.until('[data-offer="propeller-5x5+own"]')
@@ -77,7 +77,7 @@ describe('power', () => {
   })
 
   it('the stand is mounted, run up, read and taken into the model', async () => {
-    await page.fresh('/power', plover)
+    await page.anew('/power', plover)
     await page.until('[data-figure="power-sentence"]')
     await page.press('[data-tab="stand"]')
     await page.until('[data-act="mount"]')
@@ -110,7 +110,7 @@ describe('power', () => {
       used: true,
     })
     const stand = [point(100, rest.thrustN), point(100, 0.99 * rest.thrustN), point(100, 1.6 * rest.thrustN)]
-    await page.fresh('/power', { ...plover, power: { ...plover.power, stand } })
+    await page.anew('/power', { ...plover, power: { ...plover.power, stand } })
     await page.until('[data-figure="power-sentence"]')
     await page.press('[data-tab="stand"]')
     await page.until('[data-table="stand"] .warn')
@@ -134,7 +134,7 @@ describe('power', () => {
 
 describe('what follows from it', () => {
   it('a lesson is thrown, answered, shown and noted', async () => {
-    await page.fresh('/toss', thistledown)
+    await page.anew('/toss', thistledown)
     await page.until('[data-tab="trainer"]')
     await page.press('[data-tab="trainer"]')
     await page.until('[data-act="next-lesson"]:not([disabled])')
@@ -147,7 +147,7 @@ describe('what follows from it', () => {
   })
 
   it('the flight card says what the core says, and comes as a page', async () => {
-    await page.fresh('/field', thistledown)
+    await page.anew('/field', thistledown)
     await page.until('[data-tab="card"]')
     await page.press('[data-tab="card"]')
     await page.until('[data-figure="card-stall"]')
@@ -165,7 +165,7 @@ describe('what follows from it', () => {
   })
 
   it('a flight logged with what was tried is read as the core reads it', async () => {
-    await page.fresh('/log', { ...thistledown, flights: [] })
+    await page.anew('/log', { ...thistledown, flights: [] })
     await page.until('[data-act="tried"]')
     await page.type('[data-field="trim"]', '-9')
     await page.press('[data-act="tried"]')
@@ -185,7 +185,7 @@ describe('what follows from it', () => {
   })
 
   it('a broken nose: every way to mend it with the core’s figures', async () => {
-    await page.fresh('/log', thistledown)
+    await page.anew('/log', thistledown)
     await page.until('[data-tab="broke"]')
     await page.press('[data-tab="broke"]')
     await page.until('[data-table="repairs"]')

@@ -47,7 +47,7 @@ const give = async (path: string) => {
 
 describe('the print room', () => {
   it('runs a first piece from the printer to its release, a failure and its reprint', async () => {
-    await page.fresh('/print', thistledown)
+    await page.anew('/print', thistledown)
     const first = 'vertical-1',
       plate = `p-${first}`
     await page.until(`[data-plate="${plate}"]`)
@@ -131,7 +131,7 @@ describe('the print room', () => {
         spool.filament === 'pla-foam' ? { ...spool, massG: 60 } : spool,
       ),
     }
-    await page.fresh('/print', doc)
+    await page.anew('/print', doc)
     await tab('shelf')
     await page.until('[data-dry]')
     const shelf = shelfOf(doc, planned(doc).plates, LIBRARIES.filaments)
@@ -143,7 +143,7 @@ describe('the print room', () => {
   })
 
   it('a plate is moved to another hour and printer by keys, a piece turned and moved on its bed; too far is said', async () => {
-    await page.fresh('/print', thistledown)
+    await page.anew('/print', thistledown)
     await tab('week')
     await page.until('[data-week-plate="p-wing-2-starboard"]')
     const bar = await page.find('[data-week-plate="p-wing-2-starboard"]')
@@ -181,7 +181,7 @@ describe('the print room', () => {
   })
 
   it('a file that is none is refused with a word, and nothing is kept', async () => {
-    await page.fresh('/print', thistledown)
+    await page.anew('/print', thistledown)
     await tab('check')
     const path = join(mkdtempSync(join(tmpdir(), 'mariposa-file-')), 'letter.gcode')
     writeFileSync(path, 'Dear printer,\nplease print.\n')

@@ -22,7 +22,7 @@ const stored = async () => {
 
 describe('a picture under the drawing', () => {
   it('is brought in, moved, scaled by two points and taken away; each is a step of the history', async () => {
-    await page.fresh('/shape', DEMOS[0])
+    await page.anew('/shape', DEMOS[0])
     await page.reveal('[data-act="trace"]')
     await page.driver
       .findElement(By.css('[aria-label="Picture to draw over"]'))
@@ -63,7 +63,7 @@ describe('a picture under the drawing', () => {
   })
 
   it('is drawn onto from the side: the body by its top and underside, the fin by its end', async () => {
-    await page.fresh('/shape', DEMOS[0])
+    await page.anew('/shape', DEMOS[0])
     await page.press('[data-view="side"]')
     const before = (await stored()).body!.stations[3]
     await page.until('[data-handle="body-top-3"]')

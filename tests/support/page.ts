@@ -5,6 +5,7 @@
 import axe from 'axe-core'
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { assess } from '../../core/assess'
+import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { openBrowser, PATIENCE, settled, SHORT_LIVED, type Browser } from './browser'
 import { startServer, type RunningServer } from './server'
@@ -86,7 +87,50 @@ export class Page {
   fresh = async (path: string, doc?: ProjectFile, { nudges = false } = {}) => {
     // A page of the same origin that holds no database open.
     await this.driver.get(`${this.server.url}/api/health`)
+    await this.emptied(doc, nudges)
+    await this.go(path)
+  }
+  /**
+   * The same in a page that is there already, whose computing parts are warm, which saves what a new page costs them:
+   * its stores and settings are those of a browser that has never been here. What a page remembers for itself alone, such
+   * as the tab of a bench, stays: where that matters, it takes a new one. So it does where no project is open.
+   */
+  anew = async (path: string, doc: ProjectFile = DEMOS[0]) => {
+    const there = await this.driver.executeAsyncScript<boolean>(
+      `const done = arguments[arguments.length - 1], app = document.querySelector('#__nuxt')?.__vue_app__
+      if (!app) return done(false)
+      const { $pinia: pinia, $router: router } = app.config.globalProperties
+      const project = pinia._s.get('project')
+      if (!project?.doc) return done(false)
+      // A page that shows no project, until all that was known of the last one is gone.
+      router.push('/begin').then(() => project.save()).then(() => {
+        for (const id of ['view', 'tracing']) {
+          pinia._s.get(id)?.$dispose()
+          pinia._s.delete(id)
+          delete pinia.state.value[id]
+        }
+        // What the live part has drawn it does not send again: the last drawing stays, of another aircraft.
+        const assessment = pinia._s.get('assessment')
+        if (assessment?.assessed)
+          Object.assign(assessment, { assessed: { ...assessment.assessed, id: '' }, fault: null, failed: null })
+        project.doc = null
+        done(true)
+      })`,
+    )
+    if (!there) return this.fresh(path, doc)
+    await this.emptied(doc, false)
     await this.driver.executeAsyncScript(
+      `const [path, done] = arguments
+      window.dispatchEvent(new StorageEvent('storage', { key: null, storageArea: localStorage }))
+      localStorage.setItem('mariposa-nudges', 'asked')
+      document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router.push(path).then(() => done())`,
+      path,
+    )
+    await this.settled()
+  }
+  /** The browser's own stores, emptied; with one project, where it is given. */
+  private emptied = (doc: ProjectFile | undefined, nudges: boolean) =>
+    this.driver.executeAsyncScript(
       `const done = arguments[arguments.length - 1], doc = arguments[0] && JSON.parse(arguments[0])
       localStorage.clear(); sessionStorage.clear()
       if (!arguments[1]) localStorage.setItem('mariposa-nudges', 'asked')
@@ -103,8 +147,6 @@ export class Page {
       doc ? JSON.stringify(doc) : null,
       nudges,
     )
-    await this.go(path)
-  }
   station = async (id: string) => {
     await this.find(`[data-station="${id}"]`).click()
     await this.driver.wait(async () => (await this.driver.getCurrentUrl()).endsWith(`/${id}`), PATIENCE)
