@@ -24,7 +24,7 @@ const unexplained = (jumps: readonly Jump[]) =>
   jumps.filter(jump => !COUNTED.some(([path, wing]) => path.test(jump.path) && wing.test(jump.wing)))
 
 it('no figure of either demo makes a verdict jump', () => {
-  for (const doc of DEMOS) {
+  for (const doc of DEMOS.slice(0, runs(2, 1))) {
     const paths = sweptPaths(doc)
     // By day those that have misled.
     const wanted = deep

@@ -230,7 +230,7 @@ describe('any sane brief', () => {
             expect(now.drawing.box.maxX - now.drawing.box.minX).toBeLessThanOrEqual(wishes.boxMm[0])
         }
       }),
-      { numRuns: runs(300, 2) },
+      { numRuns: runs(300, 1) },
     )
     expect(offered).toBeGreaterThan(1)
   })

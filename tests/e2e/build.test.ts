@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
+import { runs } from '../../core/testing/runs'
 import { written } from '../../core/units'
 import { buildOrder, hardwareList } from '../../core/workshop/build'
 import { PATIENCE, setViewport } from '../support/browser'
@@ -45,7 +46,7 @@ describe('the build', () => {
     const { steps, handsMin } = order(plover)
     expect(await page.text('[data-figure="build-progress"]')).toContain(`of ${steps.length} steps done`)
     const ticked: string[] = []
-    for (let i = 0; i < steps.length; i++) {
+    for (let i = 0; i < runs(steps.length, 15); i++) {
       const now = await shown()
       const step = steps.find(item => item.id === now)!
       if (i < 3) expect(await page.text('.big')).toBe(written(step.title))
@@ -70,6 +71,26 @@ describe('the build', () => {
         expect((await page.stored()).build.ticks.map(item => item.step)).toEqual(
           expect.arrayContaining(ticked),
         )
+      }
+    }
+    if (ticked.length < steps.length) {
+      // By day those between are ticked as the order has them.
+      const { build } = await stored()
+      const rest = steps.filter(step => !ticked.includes(step.id)).map(step => step.id)
+      const left = rest.splice(-3)
+      const done = rest.map(step => ({
+        step,
+        state: 'done' as const,
+        at: '2026-01-02T10:00:00',
+        tookMin: null,
+      }))
+      const ticks = [...build.ticks, ...done]
+      await page.anew('/build', { ...plover, build: { ...build, ticks, timers: [] } })
+      for (const id of left) {
+        await page.until('[data-act="done"]')
+        expect(left).toContain(await shown())
+        ticked.push(id)
+        await tick('done')
       }
     }
     await page.until('[data-card="built"]')

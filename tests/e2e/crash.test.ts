@@ -11,11 +11,11 @@ import { checkProject } from '../../core/document'
 import { seeded } from '../../core/testing/drawn'
 import { runs } from '../../core/testing/runs'
 import type { ProjectRecord } from '../../app/db/database'
-import { openBrowser, PATIENCE } from '../support/browser'
+import { openBrowser, PATIENCE, SHORT_LIVED } from '../support/browser'
 import { startServer, type RunningServer } from '../support/server'
 
 enablePatches()
-const CYCLES = runs(300, 20)
+const CYCLES = runs(300, 10)
 const random = seeded(Number(process.env.FC_SEED ?? 20261126))
 
 let server: RunningServer, profile: string
@@ -67,7 +67,7 @@ const RECORD = `const done = arguments[arguments.length - 1]
 it(`${CYCLES} kills of the whole browser lose nothing that was shown as kept`, async () => {
   let mass = 400
   for (let cycle = 0; cycle < CYCLES; cycle++) {
-    const browser = await openBrowser({ watchNetwork: false, profile })
+    const browser = await openBrowser({ watchNetwork: false, profile, flags: SHORT_LIVED })
     const { driver } = browser
     // A clock set back an hour, now and then, also while it runs.
     if (random() < 0.3)

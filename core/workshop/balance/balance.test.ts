@@ -134,7 +134,7 @@ describe('remedies', () => {
           expect(Math.abs(ballast.grams - least)).toBeLessThan(0.16)
         }
       }),
-      { numRuns: runs(40, 6) },
+      { numRuns: runs(40, 3) },
     )
   })
   it('a nose stretched and shrunk again is the nose it was; what lies behind the wing stays', () => {

@@ -103,7 +103,7 @@ describe('the model', () => {
 
 describe('weighing the causes', () => {
   it('puts the one hidden fault first in four of five, among the first three in nineteen of twenty', () => {
-    const rounds = runs(1000, 160)
+    const rounds = runs(1000, 80)
     let first = 0,
       three = 0
     const uniform = chances(7)
@@ -125,7 +125,7 @@ describe('weighing the causes', () => {
   })
 
   it('what it calls so likely comes true so often', () => {
-    const rounds = runs(1000, 220)
+    const rounds = runs(1000, 140)
     const bins = Array.from({ length: 5 }, () => ({ said: 0, true: 0, count: 0 }))
     const uniform = chances(23)
     for (let i = 0; i < rounds; i++) {

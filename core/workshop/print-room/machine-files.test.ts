@@ -85,7 +85,7 @@ describe('a machine file that is written', () => {
           })
         },
       ),
-      { numRuns: runs(200, 6) },
+      { numRuns: runs(200, 3) },
     )
   }, 400_000)
   it('is refused, with nothing written, where it cannot be printed so', () => {

@@ -123,7 +123,7 @@ describe('a toss', () => {
     expect(beyond.sinkMs).toBeGreaterThan(3)
   })
   it('whatever the schema admits is tossed to finite figures', () => {
-    for (let seed = 1; seed <= runs(200, 10); seed++) {
+    for (let seed = 1; seed <= runs(200, 5); seed++) {
       const doc = drawnDocument(seeded(seed))
       const found = toss(tablesOf(doc), THROW)
       for (const value of [found.distanceM, found.seconds, found.highestM, found.sinkMs, found.noseDeg])
