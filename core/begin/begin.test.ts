@@ -232,7 +232,7 @@ describe('any sane brief', () => {
       }),
       { numRuns: runs(300, 1) },
     )
-    expect(offered).toBeGreaterThan(1)
+    expect(offered).toBeGreaterThan(runs(100, 0))
   })
 
   it('is hardly met lighter by tries at random around what is offered', () => {

@@ -24,20 +24,34 @@ export function rodInertia(mass: number, dx: number, dy: number, dz: number): In
   }
 }
 
+/** What one thing adds to the inertia about `about`, kg·m²: its own, and its mass at its distance squared. */
+export function inertiaAbout(
+  { mass, x, y, z, own }: MassEntry,
+  about: { x: number; y: number; z: number },
+): InertiaFigures {
+  const dx = x - about.x,
+    dy = y - about.y,
+    dz = z - about.z
+  return {
+    xx: own.xx + mass * (dy * dy + dz * dz),
+    yy: own.yy + mass * (dx * dx + dz * dz),
+    zz: own.zz + mass * (dx * dx + dy * dy),
+    xz: own.xz + mass * dx * dz,
+  }
+}
+
 /** About `about`, usually the CG. */
 export function sumInertia(
   entries: readonly MassEntry[],
   about: { x: number; y: number; z: number },
 ): InertiaFigures {
   const sum = { ...NO_INERTIA }
-  for (const { mass, x, y, z, own } of entries) {
-    const dx = x - about.x,
-      dy = y - about.y,
-      dz = z - about.z
-    sum.xx += own.xx + mass * (dy * dy + dz * dz)
-    sum.yy += own.yy + mass * (dx * dx + dz * dz)
-    sum.zz += own.zz + mass * (dx * dx + dy * dy)
-    sum.xz += own.xz + mass * dx * dz
+  for (const entry of entries) {
+    const part = inertiaAbout(entry, about)
+    sum.xx += part.xx
+    sum.yy += part.yy
+    sum.zz += part.zz
+    sum.xz += part.xz
   }
   return sum
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { NO_INERTIA } from './inertia-figures'
-import { boxInertia, rodInertia, sumInertia } from './inertia'
+import { boxInertia, inertiaAbout, rodInertia, sumInertia } from './inertia'
 import { type MassEntry } from './mass-entry'
 import { ballastFor, massSpread, placeForBalance, sumMass } from './ledger'
 
@@ -174,4 +174,16 @@ describe('the ledger in all three directions', () => {
       xz: 4 + 2 * 2 * 4,
     })
   })
+})
+
+it('a pair of pods adds twice their mass at their distance squared to roll, and the same to yaw', () => {
+  // Two of 40 g, 0.35 m out and level with the balance: 2 · 0.04 · 0.35² = 9.8 g·m², and their own boxes.
+  const own = boxInertia(0.04, 0.06, 0.03, 0.03)
+  const pods = [-1, 1].map(side => ({ ...entry(0.04, 0.2), y: 0.35 * side, own }))
+  const about = { x: 0.2, y: 0, z: 0 }
+  const [port, starboard] = pods.map(pod => inertiaAbout(pod, about))
+  expect(port.xx + starboard.xx).toBeCloseTo(0.0098 + 2 * ((0.04 * (0.03 ** 2 + 0.03 ** 2)) / 12), 12)
+  expect(port.zz).toBeCloseTo(0.04 * 0.35 ** 2 + (0.04 * (0.06 ** 2 + 0.03 ** 2)) / 12, 12)
+  // In line with the balance they slow no pitching but by what they are long themselves.
+  expect(port.yy).toBeCloseTo((0.04 * (0.06 ** 2 + 0.03 ** 2)) / 12, 12)
 })

@@ -74,12 +74,14 @@ export function layerRuns(
   turn = 0,
 ): LayerRuns {
   const isWeb = webs && 'outlines' in webs ? edgesWithin(field, webs.outlines) : null
-  const walls = wallRuns(field, recipe, isWeb)
-  const inside = insetLoops(field, wallsReach(recipe))
-  const runs =
+  const walls = isWeb ? wallRuns(field, recipe, isWeb) : plainWalls(field, recipe)
+  const solid = open * layer.solidExtra
+  const inside = layer.infill > 0 || solid > 0 ? insetLoops(field, wallsReach(recipe)) : []
+  const around =
     webs && 'slits' in webs && layer.lattice > 0
       ? woven(walls, webRuns(webs.slits, layer.lattice, recipe.beadWidthMm))
       : walls
+  const runs = around === walls && inside.length > 0 ? copyOf(walls) : around
   if (layer.infill > 0) {
     // The same length whatever the pattern: lines one of n ways lie n times as far apart.
     const ways = WAYS[recipe.infillPattern](index)
@@ -97,7 +99,6 @@ export function layerRuns(
         ),
       )
   }
-  const solid = open * layer.solidExtra
   if (solid > 0)
     append(
       runs,
@@ -113,6 +114,24 @@ export function layerRuns(
     )
   return runs
 }
+
+/** One layer of a field after the other is asked for, with the same walls: never written to. */
+let lastWalls: { field: InsetField; recipe: Recipe; runs: LayerRuns } | null = null
+function plainWalls(field: InsetField, recipe: Recipe): LayerRuns {
+  if (lastWalls?.field !== field || lastWalls.recipe !== recipe)
+    lastWalls = { field, recipe, runs: wallRuns(field, recipe, null) }
+  return lastWalls.runs
+}
+
+const copyOf = ({ kind, x0, y0, x1, y1, scale, joined }: LayerRuns): LayerRuns => ({
+  kind: kind.slice(),
+  x0: x0.slice(),
+  y0: y0.slice(),
+  x1: x1.slice(),
+  y1: y1.slice(),
+  scale: scale.slice(),
+  joined: joined.slice(),
+})
 
 /**
  * Every loop's walls from the outside in, each begun at its rearmost edge; loops further back come first.

@@ -211,6 +211,26 @@ describe('the balance bench', () => {
     await page.saved()
     expect((await page.stored()).allowances.smallParts).toMatchObject({ linkages: 31.5, hinges: null })
   })
+  it('what lies far out: the inertia of the core, the wing before what lies in the middle, by the axis asked for', async () => {
+    await page.anew('/balance')
+    await tab('far')
+    const { handling, ledger } = await page.computed()
+    expect(await page.text('[data-figure="inertia-roll"]')).toBe(
+      `${(handling.inertia.rollKgM2 * 1000).toFixed(1)} g·m²`,
+    )
+    const first = async () => (await page.find('[data-inertia]')).getAttribute('data-inertia')
+    for (const axis of ['rollKgM2', 'pitchKgM2'] as const) {
+      await page.press(`[data-axis="${axis}"]`)
+      const top = handling.inertiaOf.reduce((a, b) => (b[axis] > a[axis] ? b : a))
+      expect(await first()).toBe(top.id)
+      expect(await page.text(`[data-inertia="${top.id}"]`)).toContain(
+        `${((100 * top[axis]) / handling.inertia[axis]).toFixed(1)} %`,
+      )
+      expect(await page.text(`[data-inertia="${top.id}"]`)).toContain(
+        ledger.find(row => row.id === top.id)!.name,
+      )
+    }
+  })
   it('two scales: moments of both readings, taken as measured; nonsense is said', async () => {
     await page.anew('/balance')
     await tab('measure')

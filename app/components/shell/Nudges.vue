@@ -192,8 +192,7 @@ const good = (name: WingName, by: number) =>
       true-value="asked"
       false-value="always"
       label="Only when I ask: spares the battery"
-      density="compact"
-      hide-details
+      class="when"
       data-field="nudges-asked"
     />
   </section>
@@ -209,6 +208,9 @@ ul {
   list-style: none;
   margin: 0;
   padding: 0;
+}
+.when :deep(.v-label) {
+  font-size: 13px;
 }
 .ask {
   margin-bottom: 4px;

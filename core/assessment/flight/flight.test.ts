@@ -372,6 +372,13 @@ describe('handling', () => {
     const gained = tips.handling.inertia.rollKgM2 - base.handling.inertia.rollKgM2
     expect(Math.abs(gained / (2 * 0.01 * 0.25) - 1)).toBeLessThan(0.01)
     expect(Math.abs(tips.handling.inertia.pitchKgM2 - base.handling.inertia.pitchKgM2)).toBeLessThan(1e-5)
+    // By what adds to it: the pair with what it adds, every row one of the ledger, and all of them the whole.
+    const { inertia, inertiaOf } = tips.handling
+    const pair = inertiaOf.filter(item => item.id.startsWith('tips'))
+    expect(pair.reduce((sum, item) => sum + item.rollKgM2, 0)).toBeCloseTo(2 * 0.01 * 0.25, 5)
+    expect(inertiaOf.map(item => item.id)).toEqual(tips.ledger.map(row => row.id))
+    for (const axis of ['rollKgM2', 'pitchKgM2', 'yawKgM2'] as const)
+      expect(inertiaOf.reduce((sum, item) => sum + item[axis], 0)).toBeCloseTo(inertia[axis], 12)
   })
 })
 

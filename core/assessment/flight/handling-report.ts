@@ -1,13 +1,13 @@
 /** Modes, rates and their plain reading at cruise. SI inside. */
 import { damping, derivativesAt, halfTime, handling, period, type Derivatives, type Mode } from '../../aero'
-import { sumInertia, type MassEntry } from '../../mass'
+import { inertiaAbout, sumInertia, type InertiaFigures, type MassEntry } from '../../mass'
 import { GRAVITY, q, say, type Words } from '../../units'
 import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import type { ControlRoles } from './airframe-lattice'
 import { trimmedAt, type Loading } from './trim-rows'
 import type { Airframe } from '../resolve'
-import type { HandlingReport, ModeReport } from '../report'
+import type { HandlingReport, ModeReport, TurnInertia } from '../report'
 
 export interface FlownState {
   derivatives: Derivatives
@@ -39,7 +39,8 @@ export function handlingOf(
     alpha: { ...bare.alpha, Cm: bare.alpha.Cm + flight.bodyPitch },
     beta: { ...bare.beta, Cn: bare.beta.Cn + flight.bodyYaw },
   }
-  const inertia = sumInertia(entries, { x: load.x, y: 0, z: load.z })
+  const about = { x: load.x, y: 0, z: load.z }
+  const inertia = sumInertia(entries, about)
   const h = 0.01
   const at = drag(alpha, deflections, speed),
     next = drag(alpha + h, deflections, speed)
@@ -58,7 +59,8 @@ export function handlingOf(
     derivatives: d,
     report: {
       speedMs: speed,
-      inertia: { rollKgM2: inertia.xx, pitchKgM2: inertia.yy, yawKgM2: inertia.zz },
+      inertia: turning(inertia),
+      inertiaOf: entries.map(entry => ({ id: entry.id, ...turning(inertiaAbout(entry, about)) })),
       modes: [
         phugoid(modes.phugoid),
         shortPeriod(modes.shortPeriod),
@@ -83,6 +85,12 @@ export function handlingOf(
     },
   }
 }
+
+const turning = ({ xx, yy, zz }: InertiaFigures): TurnInertia => ({
+  rollKgM2: xx,
+  pitchKgM2: yy,
+  yawKgM2: zz,
+})
 
 /** Digits as far as a stopwatch by hand tells anything. */
 const digitsOf = (value: number): number => (value >= 10 ? 0 : value >= 1 ? 1 : 2)

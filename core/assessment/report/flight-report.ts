@@ -78,9 +78,18 @@ export interface ModeReport {
   state: 'good' | 'tight' | 'poor'
 }
 
+export interface TurnInertia {
+  rollKgM2: number
+  pitchKgM2: number
+  yawKgM2: number
+}
+
 export interface HandlingReport {
   speedMs: number
-  inertia: { rollKgM2: number; pitchKgM2: number; yawKgM2: number }
+  /** About the balance with payload. */
+  inertia: TurnInertia
+  /** The same by what adds to it, in the order of the ledger; `id` is that of its row there. */
+  inertiaOf: Array<TurnInertia & { id: string }>
   modes: ModeReport[]
   derivatives: Record<
     | 'Cl_beta'

@@ -13,6 +13,7 @@ export type { Finding, Station } from './finding'
 export type {
   ControlReport,
   HandlingReport,
+  TurnInertia,
   ModeReport,
   RateReport,
   StallCase,
