@@ -1,6 +1,6 @@
 /**
- * `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots. Needs a
- * build.
+ * `npm run screenshots`: one current picture of each main view, from the demo, into docs/screenshots; after `--` those
+ * whose names are given. Needs a build.
  */
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
@@ -99,7 +99,8 @@ mkdirSync(folder, { recursive: true })
 const server = await startServer()
 const browser = await openBrowser()
 try {
-  for (const view of VIEWS) {
+  const wanted = process.argv.slice(2)
+  for (const view of VIEWS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     await setViewport(browser.driver, view.phone ? 390 : 1280, view.phone ? 844 : 800)
     if (view.before) {
       const [path, css, value] = view.before

@@ -22,7 +22,7 @@ import {
 import { drawSketch } from './draw'
 import { briefFor } from './first-sketch'
 import { sizeLayout, troubleOf, type Sized } from './size'
-import { areaFor, within } from './turned'
+import { areaFor, leastArea, within } from './turned'
 import { wingPlan } from './wing'
 
 /** One of the layouts alone. */
@@ -61,14 +61,23 @@ describe('a sketch', () => {
 
   it('gives way in aspect ratio first where span or bed are short, then in area', () => {
     const sketch = { areaMm2: 200_000, aspect: 7 } as Sized['sketch']
-    const free = within(sketch, { aspect: 7, spanMm: 2000, chordMm: 400 })
+    const free = within(sketch, { aspect: 7, spanMm: 2000, mostAspect: 8.75, leastSpanMm: 500, chordMm: 400 })
     expect([free.areaMm2, free.aspect]).toEqual([200_000, 7])
     // 1000² / 0.2 m² = 5.
-    expect(within(sketch, { aspect: 7, spanMm: 1000, chordMm: 400 }).aspect).toBeCloseTo(5, 9)
+    expect(
+      within(sketch, { aspect: 7, spanMm: 1000, mostAspect: 8.75, leastSpanMm: 500, chordMm: 400 }).aspect,
+    ).toBeCloseTo(5, 9)
     // A chord of 150 mm asks for 0.2 m² / 0.15² = 8.9.
-    expect(within(sketch, { aspect: 7, spanMm: 2000, chordMm: 150 }).aspect).toBeCloseTo(200_000 / 22_500, 9)
-    const small = within(sketch, { aspect: 7, spanMm: 600, chordMm: 400 })
+    expect(
+      within(sketch, { aspect: 7, spanMm: 2000, mostAspect: 8.75, leastSpanMm: 500, chordMm: 150 }).aspect,
+    ).toBeCloseTo(200_000 / 22_500, 9)
+    const small = within(sketch, { aspect: 7, spanMm: 600, mostAspect: 8.75, leastSpanMm: 500, chordMm: 400 })
     expect([small.areaMm2, small.aspect]).toEqual([600 * 150, 4])
+    // 1300² / 0.2 m² = 8.45 keeps the least span; at 8.75 the area falls no further.
+    const slender = { aspect: 7, mostAspect: 8.75, spanMm: 2000, leastSpanMm: 1300, chordMm: 400 }
+    expect(within(sketch, slender).aspect).toBeCloseTo(8.45, 9)
+    expect(leastArea(slender)).toBeCloseTo(1300 ** 2 / 8.75, 6)
+    expect(within({ ...sketch, areaMm2: leastArea(slender) }, slender).aspect).toBeCloseTo(8.75, 9)
   })
 
   it('finds the area of a stall where weight follows a power of it, in three turns', () => {

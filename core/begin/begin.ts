@@ -64,9 +64,14 @@ export interface Progress {
 const order = (item: Begun): number =>
   1e6 * item.gaveUp.length + item.figures.massG + HOUR_IN_GRAMS * item.figures.hours
 
-/** A layout that fails is tried for a stall so much faster, and so often. */
-const FASTER = 1.12,
-  SLOWER = 3
+/** A layout that fails is tried with the chord of habit, then for a stall so much faster, and faster still. */
+const FASTER = 1.12
+const TRIES = [
+  { faster: 1, slender: true },
+  { faster: 1, slender: false },
+  { faster: FASTER, slender: true },
+  { faster: FASTER ** 2, slender: true },
+] as const
 
 /** Best first. */
 export const ranked = (layouts: readonly Begun[]): Begun[] => [...layouts].sort((a, b) => order(a) - order(b))
@@ -129,19 +134,22 @@ function* begun(
   const stallMs = wishes.stallMaxMs ?? PURPOSES[wishes.purpose].stallMs
   let sized!: Sized,
     gaveUp: GaveUp[] = [],
-    first: GaveUp | null = null
-  for (let slower = 0; slower < SLOWER; slower++) {
-    const asked = { ...wishes, stallMaxMs: stallMs * FASTER ** slower }
-    sized = yield* told(sizeLayout(kind, asked, means), 0)
+    first: GaveUp | null = null,
+    failing: GaveUp | undefined,
+    by = 1
+  for (const { faster, slender } of TRIES) {
+    by = faster
+    const asked = { ...wishes, stallMaxMs: stallMs * faster }
+    sized = yield* told(sizeLayout(kind, asked, means, slender), 0)
     for (const { doc } of sized.steps) checkProject(doc)
     gaveUp = yield* told(givenUp(sized, asked, means), 0.5)
     // What does not balance, bear or go together is no offer. A smaller one that lands faster may be.
-    const failing: GaveUp | undefined = gaveUp.find(({ wish }) => !MAY_GO.has(wish))
+    failing = gaveUp.find(({ wish }) => !MAY_GO.has(wish))
     if (!failing) break
     first ??= failing
-    if (slower === SLOWER - 1) return { why: say`${first.words}; it would take: ${first.cost}` }
   }
-  if (first)
+  if (failing && first) return { why: say`${first.words}; it would take: ${first.cost}` }
+  if (first && by > 1)
     gaveUp = [
       {
         wish: 'stall',

@@ -16,6 +16,7 @@ import { PURPOSES, type LayoutId, type Purpose } from './purposes'
 import { half, type Sketch } from './sketch'
 import {
   areaFor,
+  leastArea,
   armFor,
   ENOUGH,
   lighter,
@@ -76,10 +77,15 @@ const FIRST_CL = 1.15
 /** Least arm that a short box leads to, mean chords. */
 const LEAST_ARM = 2.2
 
+/** Aspect ratio over its habit at the least span. A short chord carries less of a balance: not every layout takes it. */
+const SLENDER = 1.25
+
+/** `slender`: whether it may grow so; else its least span has the chord of habit, which weighs more. */
 export function* sizeLayout(
   id: LayoutId,
   wishes: Wishes,
   { quick, full, libraries }: Means,
+  slender = true,
 ): Generator<number, Sized> {
   const layout = LAYOUTS[id],
     purpose = PURPOSES[wishes.purpose],
@@ -90,7 +96,9 @@ export function* sizeLayout(
   const first = (2 * (massG / 1000) * GRAVITY * 1e6) / (1.2 * FIRST_CL * stallMs ** 2)
   const held: Held = {
     aspect: purpose.aspect,
+    mostAspect: (slender ? SLENDER : 1) * purpose.aspect,
     spanMm: spanMax,
+    leastSpanMm: Math.min(purpose.leastSpanMm, spanMax),
     chordMm: bedChord(wishes) / layout.rootOverMean,
   }
   let sketch = within(firstSketch(massG, first, purpose, wishes, kitFor(massG), libraries), held)
@@ -116,10 +124,7 @@ export function* sizeLayout(
     topMs = Math.max(topMs, 1.03 * (now.findings.find(item => item.code === 'faster-than-held')?.value ?? 0))
     const seen: Seen = { areaMm2: sketch.areaMm2, stallMs: now.flight.stallMs }
     const met = Math.abs(seen.stallMs / stallMs - AIM) <= NEAR
-    const least = Math.max(
-      layout.leastAreaMm2(draftOf(wishes, sketch, libraries)),
-      Math.min(purpose.leastSpanMm, spanMax) ** 2 / purpose.aspect,
-    )
+    const least = Math.max(layout.leastAreaMm2(draftOf(wishes, sketch, libraries)), leastArea(held))
     const free = Math.max(least, met ? sketch.areaMm2 : areaFor(AIM * stallMs, seen, before))
     before = seen
     let next = within({ ...sketch, areaMm2: free }, held)

@@ -16,16 +16,25 @@ const LEAST_ASPECT = 4
 const ARM = [0.75, 1.35] as const
 
 export interface Held {
-  /** Of habit. */
+  /** Of habit, and the most that it goes to where the stall asks for less area than the least span has at its habit. */
   aspect: number
+  mostAspect: number
   spanMm: number
+  /** Wings of this purpose are no shorter, mm. */
+  leastSpanMm: number
   /** Mean chord that a bed takes, mm. */
   chordMm: number
 }
 
-/** Aspect ratio gives way to span and bed first, then area. */
-export function within(sketch: Sketch, { aspect, spanMm, chordMm }: Held): Sketch {
+/** Least area of a purpose, mm²: its least span at the highest aspect ratio that it goes to. */
+export const leastArea = ({ mostAspect, leastSpanMm }: Pick<Held, 'mostAspect' | 'leastSpanMm'>): number =>
+  leastSpanMm ** 2 / mostAspect
+
+/** Aspect ratio gives way to span and bed first, then area; at its least span a wing grows slender first. */
+export function within(sketch: Sketch, held: Held): Sketch {
+  const { spanMm, chordMm } = held
   const { areaMm2 } = sketch
+  const aspect = Math.max(held.aspect, Math.min(held.mostAspect, held.leastSpanMm ** 2 / areaMm2))
   const most = (spanMm * spanMm) / areaMm2,
     least = Math.max(LEAST_ASPECT, areaMm2 / (chordMm * chordMm))
   if (least <= most) return { ...sketch, aspect: Math.min(most, Math.max(least, aspect)) }
