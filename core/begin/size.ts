@@ -66,6 +66,9 @@ export interface Means {
 
 /** Turns at most, the last mending apart. */
 const ROUNDS = 18
+/** Rounds of lightening and shrinking at the end, and turns at most of one shrinking. */
+const PASSES = 3,
+  SHRINKING = 7
 /** The stall aimed at, over what is wanted: below it rather than above; and as near as it is brought. */
 const AIM = 0.99,
   NEAR = 0.01
@@ -124,21 +127,13 @@ export function* sizeLayout(
     topMs = Math.max(topMs, 1.03 * (now.findings.find(item => item.code === 'faster-than-held')?.value ?? 0))
     const seen: Seen = { areaMm2: sketch.areaMm2, stallMs: now.flight.stallMs }
     const met = Math.abs(seen.stallMs / stallMs - AIM) <= NEAR
-    const least = Math.max(layout.leastAreaMm2(draftOf(wishes, sketch, libraries)), leastArea(held))
+    const least = leastOf(sketch)
     const free = Math.max(least, met ? sketch.areaMm2 : areaFor(AIM * stallMs, seen, before))
     before = seen
     let next = within({ ...sketch, areaMm2: free }, held)
     spanHeld = next.areaMm2 < free * 0.999
     const stays = spanHeld || free <= least * 1.001
-    if (layout.balances === 'nose') {
-      const range = [
-        layout.leastNose(draftOf(wishes, sketch, libraries)),
-        layout.mostNose * now.plan.macMm,
-      ] as const
-      next.noseMm = noseFor(sketch, now, range)
-      next.arm = armFor(sketch, now, range, purpose.arm)
-      if (round >= 3) next.kit = packFor(sketch, now, range[1], purpose.arm, packs)
-    } else next.sweepDeg = sweepFor(sketch, now)
+    next = balanced(next, sketch, now, round >= 3)
     if (now.tailIncidenceDeg !== null && round < 5)
       next.tailDeg = Math.max(-4, Math.min(7, Math.round(2 * now.tailIncidenceDeg) / 2))
     if (now.stall.tipMarginDeg < 1 && sketch.washoutDeg < 4 && round > 0 && round < 5)
@@ -158,17 +153,23 @@ export function* sizeLayout(
     title = told(sketch, next, layout.balances)
     sketch = next
   }
-  for (const other of lighter(sketch, wishes, libraries)) {
-    yield 0.9
-    const tried = { ...sketch, ...other }
-    const made = drawn(tried),
-      after = quick.assess(made)
-    // It may be lighter by itself only: the wing as it is then flies a little slower.
-    if (after.totals.massG > now.totals.massG - 0.3 || !bears(after) || stops(after) > stops(now)) continue
-    sketch = tried
-    doc = made
-    now = after
-    steps.push({ title: 'Lighter where it bears more than it must', doc })
+  // What is lighter stalls slower than asked, and so needs less wing, which is lighter again.
+  for (let pass = 0; pass < PASSES; pass++) {
+    for (const other of lighter(sketch, wishes, libraries)) {
+      yield 0.8 + 0.05 * pass
+      const tried = { ...sketch, ...other }
+      const made = drawn(tried),
+        after = quick.assess(made)
+      if (after.totals.massG > now.totals.massG - 0.3 || !bears(after) || stops(after) > stops(now)) continue
+      sketch = tried
+      doc = made
+      now = after
+      steps.push({ title: 'Lighter where it bears more than it must', doc })
+    }
+    const smaller = yield* shrunk(sketch, now)
+    if (!smaller) break
+    ;({ sketch, doc, now } = smaller)
+    steps.push({ title: 'Smaller, as it had become lighter', doc })
   }
   const put = (said: Words, made: ProjectFile) => {
     if (made === doc) return
@@ -205,6 +206,57 @@ export function* sizeLayout(
     spanHeld,
     stallWantedMs: stallMs,
     trouble: troubleOf(now),
+  }
+
+  function leastOf(own: Sketch): number {
+    return Math.max(layout.leastAreaMm2(draftOf(wishes, own, libraries)), leastArea(held))
+  }
+
+  /** What comes next, with the nose, arm and pack, or the sweep, that balance what was assessed. */
+  function balanced(next: Sketch, own: Sketch, seen: Assessment, mayPack: boolean): Sketch {
+    if (layout.balances !== 'nose') return { ...next, sweepDeg: sweepFor(own, seen) }
+    const range = [
+      layout.leastNose(draftOf(wishes, own, libraries)),
+      layout.mostNose * seen.plan.macMm,
+    ] as const
+    return {
+      ...next,
+      noseMm: noseFor(own, seen, range),
+      arm: armFor(own, seen, range, purpose.arm),
+      ...(mayPack ? { kit: packFor(own, seen, range[1], purpose.arm, packs) } : {}),
+    }
+  }
+
+  /** The same with the area that its stall asks for now; null where it asks for no less, or where less does not hold. */
+  function* shrunk(
+    from: Sketch,
+    before: Assessment,
+  ): Generator<number, { sketch: Sketch; doc: ProjectFile; now: Assessment } | null> {
+    let own = from,
+      seen = before,
+      made: ProjectFile | null = null
+    for (let round = 0; round < SHRINKING; round++) {
+      yield 0.9
+      const met = seen.flight.stallMs / stallMs > AIM - NEAR
+      const free = met
+        ? own.areaMm2
+        : areaFor(AIM * stallMs, { areaMm2: own.areaMm2, stallMs: seen.flight.stallMs }, null)
+      const next = balanced(
+        within({ ...own, areaMm2: Math.min(own.areaMm2, Math.max(leastOf(own), free)) }, held),
+        own,
+        seen,
+        false,
+      )
+      if (same(next, own)) break
+      own = next
+      made = drawn(own)
+      seen = quick.assess(made)
+      if (!bears(seen) || stops(seen) > stops(before)) return null
+    }
+    const holds = troubleOf(seen).length <= troubleOf(before).length && seen.flight.stallMs <= stallMs
+    return made && holds && seen.totals.massG < before.totals.massG - 0.3
+      ? { sketch: own, doc: made, now: seen }
+      : null
   }
 
   function kitFor(grams: number): Kit {
