@@ -1,7 +1,8 @@
 /**
  * `npm run mutate -- core/mass [core/aero …] [--share 0.1] [--front-door]`: small changes put into a folder of the
- * core, and how many of them its tests notice, with `--front-door` those of the whole assessment too. `--share` tries so large a part of them, drawn
- * by a fixed rule, so that folders can be compared in minutes; the deep run tries all.
+ * core, and how many of them its tests notice, with `--front-door` those of the whole assessment too.
+ * `--share` tries so large a part of them, drawn by a fixed rule, so that folders can be compared in minutes;
+ * the deep run tries all.
  */
 import { existsSync, readdirSync, readFileSync, writeFileSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'

@@ -1,6 +1,7 @@
 /**
  * Figures as people write them: sums and products, brackets, units behind figures, and chains of units that add up
- * (`60.5 in`, `12.4*4/3`, `2 lb 3 oz`, `1 h 20 min`). A figure without a unit is in the unit of its field as it is shown.
+ * (`60.5 in`, `12.4*4/3`, `2 lb 3 oz`, `1 h 20 min`). A figure without a unit is in the unit of its field as
+ * it is shown.
  */
 import { parseFigure } from './parse-figure'
 

@@ -1,6 +1,6 @@
 /**
- * On a phone a table that is wider than its room is stacked: each row a block, each figure under the name of its column.
- * One that fits stays a table.
+ * On a phone a table that is wider than its room is stacked: each row a block, each figure under the name of
+ * its column. One that fits stays a table.
  */
 import { useMutationObserver, useResizeObserver } from '@vueuse/core'
 

@@ -244,11 +244,10 @@ function stripEdges(surface: LatticeSurface): number[] {
  * Where the condition points of each strip lie along the span: halfway in the strip's index, by a cubic
  * through the
  * neighbouring edges, with the edges reflected at tips (circulation there falls like the root of the
- * distance), and going on at the plane of symmetry and where another surface is joined. For edges in cosine spacing this is halfway in the angle (Lan, J. Aircraft 11,
- * 1974), where
- * the rule is exact; for uniform strips it moves the tip's point out to 3/8 of its strip. Points halfway in
- * length
- * overrate the tips: span efficiency 1.03 for an ellipse with 20 strips.
+ * distance), and going on at the plane of symmetry and where another surface is joined. For edges in cosine
+ * spacing this is halfway in the angle (Lan, J. Aircraft 11, 1974), where the rule is exact; for uniform
+ * strips it moves the tip's point out to 3/8 of its strip. Points halfway in length overrate the tips: span
+ * efficiency 1.03 for an ellipse with 20 strips.
  */
 function conditionPlaces(edges: readonly number[], root: number, tip: number): number[] {
   const n = edges.length - 1

@@ -268,8 +268,14 @@ describe('any sane brief', () => {
           ...(random() < 0.3 ? { spar: any() } : {}),
           ...(random() < 0.3 ? { joiner: any() } : {}),
         }
-        const now = means.quick.assess(drawSketch('boom-and-pod', wishes, tried, brief, means))
+        const doc = drawSketch('boom-and-pod', wishes, tried, brief, means)
+        const now = means.quick.assess(doc)
+        // Another kind of aircraft is none that it is measured by: without its main spar, where the stock has
+        // no room in
+        // the section, or more slender than is the purpose's way.
+        const ofKind = doc.spars[0].toMm > 0 && tried.aspect <= 1.25 * PURPOSES[purpose].aspect
         if (
+          ofKind &&
           troubleOf(now).length === 0 &&
           now.flight.stallMs <= stallMs &&
           now.plan.spanMm >= PURPOSES[purpose].leastSpanMm

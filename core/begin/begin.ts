@@ -1,4 +1,7 @@
-/** From a brief to several layouts, each really sized and assessed, best first. The same brief gives the same answer. */
+/**
+ * From a brief to several layouts, each really sized and assessed, best first. The same brief gives the same
+ * answer.
+ */
 import { createAssessor, type Assessment } from '../assess'
 import { costOf, HOUR_IN_GRAMS } from '../change'
 import { checkProject, DocumentError, type ProjectFile } from '../document'

@@ -52,7 +52,8 @@ function servoFor(massG: number, wishes: Wishes, libraries: Libraries): ServoOnS
 }
 
 /**
- * Null where nothing of the drawer pulls enough, with the most that anything there pulls, N. `ask.massG` counts the kit in.
+ * Null where nothing of the drawer pulls enough, with the most that anything there pulls, N. `ask.massG`
+ * counts the kit in.
  */
 export function chooseKit(
   ask: KitAsk,

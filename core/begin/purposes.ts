@@ -1,6 +1,6 @@
 /**
- * What aircraft are for, and the habits of practice that go with it. They are where sizing begins, not laws: every figure
- * that comes of them is assessed.
+ * What aircraft are for, and the habits of practice that go with it. They are where sizing begins, not laws:
+ * every figure that comes of them is assessed.
  */
 
 export type PurposeId = 'gentle' | 'glider' | 'camera' | 'aerobatic' | 'fast' | 'indoor' | 'carrier'

@@ -1,6 +1,6 @@
 /**
- * One layout, really sized: drawn, assessed, and turned until stall, balance and strength are met or a wish must go. Over
- * the same kernels as everything else.
+ * One layout, really sized: drawn, assessed, and turned until stall, balance and strength are met or a wish
+ * must go. Over the same kernels as everything else.
  */
 import type { Assessment, Assessor } from '../assess'
 import { apply, stops } from '../change'
@@ -80,7 +80,10 @@ const FIRST_CL = 1.15
 /** Least arm that a short box leads to, mean chords. */
 const LEAST_ARM = 2.2
 
-/** Aspect ratio over its habit at the least span. A short chord carries less of a balance: not every layout takes it. */
+/**
+ * Aspect ratio over its habit at the least span. A short chord carries less of a balance: not every layout
+ * takes it.
+ */
 const SLENDER = 1.25
 
 /** `slender`: whether it may grow so; else its least span has the chord of habit, which weighs more. */
@@ -227,7 +230,10 @@ export function* sizeLayout(
     }
   }
 
-  /** The same with the area that its stall asks for now; null where it asks for no less, or where less does not hold. */
+  /**
+   * The same with the area that its stall asks for now; null where it asks for no less, or where less does not
+   * hold.
+   */
   function* shrunk(
     from: Sketch,
     before: Assessment,

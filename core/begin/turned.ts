@@ -48,8 +48,8 @@ export interface Seen {
 }
 
 /**
- * Area for a stall, mm², by how the stall answered the last change of it. Before that weight is taken to follow the area's
- * 0.44th power, so that the stall falls by its 0.28th.
+ * Area for a stall, mm², by how the stall answered the last change of it. Before that weight is taken to
+ * follow the area's 0.44th power, so that the stall falls by its 0.28th.
  */
 export function areaFor(wantedMs: number, now: Seen, before: Seen | null): number {
   const moved = before ? Math.log(before.areaMm2 / now.areaMm2) : 0

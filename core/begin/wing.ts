@@ -125,8 +125,8 @@ function topBetween(section: string, from: number, to: number): number {
 }
 
 /**
- * Where a flat component lies under the top skin of a wing, its middle at these shares of span and chord, mm; it may look
- * out below.
+ * Where a flat component lies under the top skin of a wing, its middle at these shares of span and chord, mm;
+ * it may look out below.
  */
 export function underSkin(
   surface: Surface,
@@ -199,8 +199,8 @@ export function wingSpars(draft: Draft, surface: Surface, libraries: Libraries):
 }
 
 /**
- * A straight joiner leaves the middle of a section that rises: so far out it keeps its cover, mm. At a fifth of the chord
- * sections have nine tenths of their thickness.
+ * A straight joiner leaves the middle of a section that rises: so far out it keeps its cover, mm. At a fifth
+ * of the chord sections have nine tenths of their thickness.
  */
 function joinerReach({ sketch }: Draft, surface: Surface, libraries: Libraries): number {
   const room =

@@ -48,11 +48,10 @@ export function stackMesh(outlines: readonly Float64Array[], heights: readonly n
 }
 
 /**
- * The piece as one closed manifold with its features cut and filled and the slits of its webs, its foot at z = 0, mm: mirrored where
- * the piece's own
- * frame is left-handed in the aircraft, so that what comes off the bed is the part on that side. The caller
- * deletes the
- * result. Throws when the loft is not a solid, naming the piece.
+ * The piece as one closed manifold with its features cut and filled and the slits of its webs, its foot at z
+ * = 0, mm: mirrored where the piece's own frame is left-handed in the aircraft, so that what comes off the
+ * bed is the part on that side. The caller deletes the result. Throws when the loft is not a solid, naming
+ * the piece.
  */
 export function pieceSolid(kernel: SolidKernel, piece: Piece): Manifold {
   if (piece.mesh) return manifoldOf(kernel, piece, piece.mesh)

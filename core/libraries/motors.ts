@@ -1,6 +1,6 @@
 /**
- * Brushless outrunners and speed controllers in the sizes of small electric models. Made up, but typical in mass, resistance
- * and no-load current for their size and winding.
+ * Brushless outrunners and speed controllers in the sizes of small electric models. Made up, but typical in
+ * mass, resistance and no-load current for their size and winding.
  */
 import type { MotorSpec } from '../document'
 

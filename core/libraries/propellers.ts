@@ -1,4 +1,7 @@
-/** Propellers and fans in the sizes that are common; made up, masses as moulded ones of their size have. Inches in the names. */
+/**
+ * Propellers and fans in the sizes that are common; made up, masses as moulded ones of their size have. Inches
+ * in the names.
+ */
 import type { FanSpec, PropellerSpec } from '../document'
 
 export interface PropellerOnShelf extends PropellerSpec {
@@ -31,7 +34,10 @@ const FOLDING: ReadonlyArray<readonly [number, readonly number[]]> = [
   [12, [6.5, 8]],
 ]
 
-/** Moulded two-bladed ones weigh about so, g: by the square of the diameter, folding ones with their yoke and spinner. */
+/**
+ * Moulded two-bladed ones weigh about so, g: by the square of the diameter, folding ones with their yoke and
+ * spinner.
+ */
 const massOf = (inches: number, blades: number, folding: boolean): number =>
   Math.round(10 * ((folding ? 2 : 0) + (folding ? 0.16 : 0.115) * inches ** 2 * (blades / 2) ** 0.8)) / 10
 

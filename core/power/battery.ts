@@ -1,4 +1,7 @@
-/** A lithium-polymer pack: its open voltage over charge, and a resistance that grows as it empties, cools and ages. SI */
+/**
+ * A lithium-polymer pack: its open voltage over charge, and a resistance that grows as it empties, cools and
+ * ages. SI
+ */
 import { monotoneCubic } from '../geometry'
 
 export interface Battery {
@@ -28,7 +31,10 @@ export const CELL_OHM_AH = 0.014
 export const usualResistance = (cells: number, capacityMah: number): number =>
   (cells * CELL_OHM_AH) / (capacityMah / 1000)
 
-/** Twice as much at 2 °C, and the last fifth of the charge costs up to six tenths more; worn out, twice as much again. */
+/**
+ * Twice as much at 2 °C, and the last fifth of the charge costs up to six tenths more; worn out, twice as much
+ * again.
+ */
 const PER_KELVIN = 0.03,
   EMPTYING = 0.6,
   EMPTYING_FROM = 0.2

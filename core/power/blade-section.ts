@@ -28,8 +28,9 @@ const LOWEST = -8 * RAD
 /** Drag of a blade square to the flow (Hoerner: a plate of aspect ratio 8). */
 const SQUARE = 1.11 + 0.018 * 8
 /**
- * Blades as they are moulded or printed, blunt at the edges and rough, drag half as much again as the clean section: on the
- * safe side, until a thrust stand says otherwise. With it C_P at rest lies in the middle of what small propellers show.
+ * Blades as they are moulded or printed, blunt at the edges and rough, drag half as much again as the clean
+ * section: on the safe side, until a thrust stand says otherwise. With it C_P at rest lies in the middle of
+ * what small propellers show.
  */
 const ROUGH = 1.5
 

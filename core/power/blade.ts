@@ -22,7 +22,10 @@ export interface Blades {
 export const CHORD_LAWS = { narrow: 0.155, medium: 0.185, broad: 0.24 } as const
 export type ChordLaw = keyof typeof CHORD_LAWS
 
-/** Chord from the hub to the tip at every tenth of the radius, share of the greatest: a rounded blade of common form. */
+/**
+ * Chord from the hub to the tip at every tenth of the radius, share of the greatest: a rounded blade of common
+ * form.
+ */
 const FORM = [0.5, 0.66, 0.82, 0.94, 1, 1, 0.95, 0.86, 0.73, 0.54, 0.12]
 const ROOT = 0.12,
   FOLDING_ROOT = 0.18

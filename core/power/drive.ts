@@ -48,8 +48,8 @@ export interface Running {
 }
 
 /**
- * At a throttle (0 to 1), a speed of flight and a share of charge. The controller chops: motors see the throttle's share of
- * the battery's voltage and draw that share of their current from it.
+ * At a throttle (0 to 1), a speed of flight and a share of charge. The controller chops: motors see the
+ * throttle's share of the battery's voltage and draw that share of their current from it.
  */
 export function running(drive: Drive, throttle: number, speed: number, left: number): Running {
   const { motor, battery, turned, motors } = drive

@@ -21,8 +21,8 @@ export interface Fan {
 const SHUT = 0.32,
   HYDRAULIC = 0.68
 /**
- * Intake lip and cheater holes, and walls for each diameter of length: printed ducts are rough, bend and join, and a long one
- * costs a tenth and more of the thrust at rest. Shares of the head in the duct.
+ * Intake lip and cheater holes, and walls for each diameter of length: printed ducts are rough, bend and
+ * join, and a long one costs a tenth and more of the thrust at rest. Shares of the head in the duct.
  */
 const INTAKE = 0.06,
   WALLS = 0.12

@@ -1,6 +1,7 @@
 /**
- * A propeller tabulated once over the angle of its advance and over size of flow (Reynolds number), so that a drive may ask
- * it thousands of times. Coefficients stand on the speed at seven tenths of the radius, finite at rest and standing still.
+ * A propeller tabulated once over the angle of its advance and over size of flow (Reynolds number), so that a
+ * drive may ask it thousands of times. Coefficients stand on the speed at seven tenths of the radius, finite
+ * at rest and standing still.
  */
 import type { BladeSection } from './blade-section'
 import type { Blades } from './blade'

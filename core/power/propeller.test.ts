@@ -24,7 +24,10 @@ const frictionless: BladeSection = {
   },
 }
 
-/** Betz: the wake of the best propeller moves back like a rigid screw of speed w. Many blades, so that no tip loss is left. */
+/**
+ * Betz: the wake of the best propeller moves back like a rigid screw of speed w. Many blades, so that no tip
+ * loss is left.
+ */
 function screwBlades(omega: number, speed: number, w: number, radius: number, count: number): Blades {
   const root = 0.02 * radius
   const stations = Array.from({ length: 120 }, (_, i) => {
@@ -51,7 +54,8 @@ describe('a propeller', () => {
         omega = REVS(7000)
       const blades = bladesOf({ diameter, pitch: ratio * diameter, count: 2, law: 'medium' })
       const { ct, cp } = solvePropeller(blades, section, AIR, omega, 0).point
-      // Published static tests of two-bladed propellers in this size: C_T 0.09 to 0.11 and C_P 0.035 to 0.05 about half a
+      // Published static tests of two-bladed propellers in this size: C_T 0.09 to 0.11 and C_P 0.035 to 0.05
+      // about half a
       // diameter of pitch, C_P growing with pitch.
       expect(ct).toBeGreaterThan(0.085)
       expect(ct).toBeLessThan(0.12)

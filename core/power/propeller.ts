@@ -1,7 +1,7 @@
 /**
- * A propeller by blade elements and momentum (Glauert 1935; tip and hub loss after Prandtl), each ring solved for the one
- * angle of its inflow, at rest as in flight (after Ning 2014 with the ratio of both momentum equations). Quasi-steady, in
- * line with the flow, the wake not contracted. SI
+ * A propeller by blade elements and momentum (Glauert 1935; tip and hub loss after Prandtl), each ring solved
+ * for the one angle of its inflow, at rest as in flight (after Ning 2014 with the ratio of both momentum
+ * equations). Quasi-steady, in line with the flow, the wake not contracted. SI
  */
 import { keptByRotation, type BladeSection, type SectionForce } from './blade-section'
 import { bladeAt, type Blades } from './blade'

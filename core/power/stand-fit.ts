@@ -1,7 +1,7 @@
 /**
- * What a thrust stand teaches of a drive: speed constant, resistance, no-load current, and how far thrust and torque are off
- * what was computed. Least squares over every reading with what was known before as a prior (Gauss & Newton); the spread is
- * that of the curvature at the answer. SI
+ * What a thrust stand teaches of a drive: speed constant, resistance, no-load current, and how far thrust and
+ * torque are off what was computed. Least squares over every reading with what was known before as a prior
+ * (Gauss & Newton); the spread is that of the curvature at the answer. SI
  */
 import { Matrix, inverse } from 'ml-matrix'
 import { controllerResistance, currentFor, type Motor } from './motor'

@@ -1,4 +1,7 @@
-/** Files made to hang a reader or to fill its memory: refused with a place and a reason, in time that goes with their length. */
+/**
+ * Files made to hang a reader or to fill its memory: refused with a place and a reason, in time that goes with
+ * their length.
+ */
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../demo'

@@ -52,9 +52,9 @@ export function wallShare(depth: number, i: number, bead: BeadOf): number {
 }
 
 /**
- * Walls run at w/2 + (i − 1)s inside the outline, s being the distance of neighbouring beads. Where the section is too thin for every bead, as many are laid as
- * fit
- * across it: a last one is shared by both sides, and the thinnest edge down to half a bead still gets one.
+ * Walls run at w/2 + (i − 1)s inside the outline, s being the distance of neighbouring beads. Where the
+ * section is too thin for every bead, as many are laid as fit across it: a last one is shared by both sides,
+ * and the thinnest edge down to half a bead still gets one.
  */
 export function wallBeads(
   field: InsetField,

@@ -33,12 +33,16 @@ function share(alpha: number, at: number): number {
   return t ** 3 * (10 - 15 * t + 6 * t * t)
 }
 
-/** What the greatest lift falls to once all strips have let go: thin sections at small Reynolds numbers lose a fifth. */
+/**
+ * What the greatest lift falls to once all strips have let go: thin sections at small Reynolds numbers lose a
+ * fifth.
+ */
 const STALLED = 0.8
 
 /**
- * Past the stall, per wing area (Viterna & Corrigan 1982): a plate's lift and drag, with what makes lift go on from where
- * it stalled and run out towards the plate's own. The normal force acts at the middle of the surfaces.
+ * Past the stall, per wing area (Viterna & Corrigan 1982): a plate's lift and drag, with what makes lift go
+ * on from where it stalled and run out towards the plate's own. The normal force acts at the middle of the
+ * surfaces.
  */
 export function plate(alpha: number, { square, parts, stall }: Plates): Pick<Airfoil, 'CL' | 'CD' | 'Cm'> {
   const sine = Math.sin(alpha),

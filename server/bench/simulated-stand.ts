@@ -1,6 +1,6 @@
 /**
- * A thrust stand that is not there: it turns what is mounted, reads with noise, and warms up as it runs. What it turns is a
- * little off what is written on it, as everything bought is.
+ * A thrust stand that is not there: it turns what is mounted, reads with noise, and warms up as it runs. What
+ * it turns is a little off what is written on it, as everything bought is.
  */
 import {
   openVoltage,

@@ -92,8 +92,9 @@ export class Page {
   }
   /**
    * The same in a page that is there already, whose computing parts are warm, which saves what a new page costs them:
-   * its stores and settings are those of a browser that has never been here. What a page remembers for itself alone, such
-   * as the tab of a bench, stays: where that matters, it takes a new one. So it does where no project is open.
+   * its stores and settings are those of a browser that has never been here. What a page remembers for itself
+   * alone, such as the tab of a bench, stays: where that matters, it takes a new one. So it does where no
+   * project is open.
    */
   anew = async (path: string, doc: ProjectFile = DEMOS[0]) => {
     const there = await this.driver.executeAsyncScript<boolean>(

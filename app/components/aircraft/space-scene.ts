@@ -1,4 +1,7 @@
-/** What every picture in space shares: light, camera, turning, and parts as meshes. Aircraft axes in, scene axes out. */
+/**
+ * What every picture in space shares: light, camera, turning, and parts as meshes. Aircraft axes in, scene
+ * axes out.
+ */
 import {
   AmbientLight,
   BufferAttribute,

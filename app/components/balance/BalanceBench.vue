@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /**
- * What would mend the balance, what it is made of, what lies far out, how it changes with payload and wings, and what the scales
- * say.
+ * What would mend the balance, what it is made of, what lies far out, how it changes with payload and wings,
+ * and what the scales say.
  */
 const tab = useState('balance-tab', () => 'remedies')
 const tabs = [

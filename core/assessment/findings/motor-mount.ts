@@ -9,7 +9,10 @@ import type { Finding, StrengthFigures } from '../report'
 
 /** A motor's mount is warmer than the air by about so much after a flight, K; hard-worn ones by more. */
 const MOTOR_RISE = 25
-/** Where the drive is not told: static thrust against the weight, and its torque against thrust × propeller diameter. */
+/**
+ * Where the drive is not told: static thrust against the weight, and its torque against thrust × propeller
+ * diameter.
+ */
 const THRUST = 1,
   TORQUE = 0.06
 /** A propeller out of balance shakes with about so many times its own weight. */

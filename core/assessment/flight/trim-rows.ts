@@ -144,7 +144,10 @@ export function tailIncidence(
   return cruise.controlDeg * elevatorEffect(control)
 }
 
-/** What a degree of the elevator is worth in degrees of the whole tail (thin aerofoil), over the span that it covers. */
+/**
+ * What a degree of the elevator is worth in degrees of the whole tail (thin aerofoil), over the span that it
+ * covers.
+ */
 export function elevatorEffect({
   chordShare,
   fromShare,

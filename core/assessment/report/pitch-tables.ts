@@ -31,7 +31,10 @@ export interface PitchTables {
   induced: number[][]
   /** The part of CD that goes when propellers turn. */
   standingPropeller: number
-  /** Degrees of elevator that one of the whole tail is worth, leading edge up as trailing edge down; null without one. */
+  /**
+   * Degrees of elevator that one of the whole tail is worth, leading edge up as trailing edge down; null
+   * without one.
+   */
   tailDeg: number | null
   plates: Array<{ share: number; arm: number }>
 }

@@ -8,7 +8,10 @@ import { CLEARANCE, placeAt, sparReach, STRIP, type Drawn } from '../wing'
 import { tipFins } from '../tip-fins'
 import { wingZones, solidZone } from '../zones'
 
-/** Chords at the end of the middle part and at the tip over that of the root; the middle part's share of the half span. */
+/**
+ * Chords at the end of the middle part and at the tip over that of the root; the middle part's share of the
+ * half span.
+ */
 const MIDDLE = 0.86,
   TIP = 0.56,
   INNER = 0.28

@@ -1,4 +1,7 @@
-/** At the field: today's air, packs and their lives, what is taken along, the pilot's own rules, what was looked at when. */
+/**
+ * At the field: today's air, packs and their lives, what is taken along, the pilot's own rules, what was
+ * looked at when.
+ */
 import { z } from 'zod'
 import { date, id, list, name, text } from './fields'
 

@@ -1,4 +1,7 @@
-/** What drives it: figures of motors, controllers, propellers and fans, the flight that is planned, what a stand measured. */
+/**
+ * What drives it: figures of motors, controllers, propellers and fans, the flight that is planned, what a
+ * stand measured.
+ */
 import { z } from 'zod'
 import { date, list } from './fields'
 

@@ -1,4 +1,7 @@
-/** What a piece in a machine file is like: sizes, beads, layers, what lies inside. Nothing is known of the piece yet. */
+/**
+ * What a piece in a machine file is like: sizes, beads, layers, what lies inside. Nothing is known of the
+ * piece yet.
+ */
 import { hullOf, polygonArea, polygonPerimeter } from '../../geometry'
 import type { KeptLayer } from './piece-in-file'
 import type { FilePiece } from './read-file'

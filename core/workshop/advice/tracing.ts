@@ -9,8 +9,8 @@ export const APART_MM = 2
 const distance = ([ax, ay]: Spot, [bx, by]: Spot): number => Math.hypot(bx - ax, by - ay)
 
 /**
- * The first point stays where it is; the picture grows about it until both are `trueMm` apart. Null where they are too close
- * together, or what comes out is no size of a picture.
+ * The first point stays where it is; the picture grows about it until both are `trueMm` apart. Null where
+ * they are too close together, or what comes out is no size of a picture.
  */
 export function scaledByTwo(tracing: Tracing, from: Spot, to: Spot, trueMm: number): Tracing | null {
   const apart = distance(from, to)

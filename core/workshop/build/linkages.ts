@@ -35,8 +35,8 @@ export interface LinkageSheet {
 const RAD = Math.PI / 180
 
 /**
- * The servo's turn for a surface turned by `deg` (positive where the horn leans away from the servo): holes at the end of the arm and of the horn
- * stay a rod apart. Null where no turn under a right angle does it.
+ * The servo's turn for a surface turned by `deg` (positive where the horn leans away from the servo): holes
+ * at the end of the arm and of the horn stay a rod apart. Null where no turn under a right angle does it.
  */
 export function servoTurn(distance: number, arm: number, horn: number, deg: number): number | null {
   const rod = Math.hypot(distance, horn - arm)
@@ -115,7 +115,10 @@ function nearestPlace(loft: SurfaceLoft, from: number, to: number, servo: Equipm
   return Math.min(to - 0.1 * (to - from), Math.max(from + 0.1 * (to - from), s))
 }
 
-/** The lesser throw as a share of the greater is what the transmitter is told; unequal turns of the servo are its limits. */
+/**
+ * The lesser throw as a share of the greater is what the transmitter is told; unequal turns of the servo are
+ * its limits.
+ */
 function setUpOf({ kind, throwUpDeg, throwDownDeg }: Control, up: number | null, down: number | null): Words {
   const bend = 'Z-bend at the arm, clevis or keeper at the horn'
   if (up === null || down === null) return bend

@@ -1,4 +1,7 @@
-/** What is wanted at the field, on one card: speeds, minutes, throws, balance, throw. Plain data, in the units people read. */
+/**
+ * What is wanted at the field, on one card: speeds, minutes, throws, balance, throw. Plain data, in the units
+ * people read.
+ */
 import type { Assessor, Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { controlThrows } from '../advice'

@@ -1,4 +1,7 @@
-/** What can be off with an aircraft, and what each would do to what a pilot notes: through the core's own derivatives. */
+/**
+ * What can be off with an aircraft, and what each would do to what a pilot notes: through the core's own
+ * derivatives.
+ */
 import type { Assessment, PitchTables } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { degToRad, GRAVITY, gToKg, mmToM, q, radToDeg, say, type Words } from '../../units'

@@ -68,7 +68,8 @@ describe('the model', () => {
       assessment,
       tables,
     )
-    // The roll rate of the page is that of its own cruise, so a degree of twist would seem to ask less: by the ratio of speeds.
+    // The roll rate of the page is that of its own cruise, so a degree of twist would seem to ask less: by
+    // the ratio of speeds.
     const each = (model: Model) => model.figures.aileron!.per.heavy! / model.figures.aileron!.per.warp!
     expect(each(slow) / each(models[0])).toBeCloseTo(2, 6)
   })

@@ -1,6 +1,6 @@
 /**
- * Causes weighed against everything that was noted: every cause alone, every pair, and none; amounts integrated over what
- * builds come out at. Exact on a grid, no sampling.
+ * Causes weighed against everything that was noted: every cause alone, every pair, and none; amounts
+ * integrated over what builds come out at. Exact on a grid, no sampling.
  */
 import { CAUSES, FIGURES, TICKS, type Cause, type FigureSign, type Model, type TickSign } from './causes'
 

@@ -1,4 +1,7 @@
-/** Where a part goes when it is taken out of the drawer: dropped at a place of the drawing, or where its kind belongs. mm */
+/**
+ * Where a part goes when it is taken out of the drawer: dropped at a place of the drawing, or where its kind
+ * belongs. mm
+ */
 import type { Assessment } from '../../assess'
 import type { Equipment, ProjectFile } from '../../document'
 import type { DrawerPart } from './part'
@@ -83,8 +86,8 @@ function freeId({ equipment }: ProjectFile, wanted: string): string {
 }
 
 /**
- * The part as a component of the aircraft. A battery gets a bay; a servo that is dropped on the wing, clear of the body, a
- * bay in it and a twin to port, lying flat.
+ * The part as a component of the aircraft. A battery gets a bay; a servo that is dropped on the wing, clear
+ * of the body, a bay in it and a twin to port, lying flat.
  */
 export function placed(
   part: DrawerPart,

@@ -11,7 +11,10 @@ export const BLADE_MATERIALS: Record<PropellerSpec['material'], { density: numbe
   printed: { density: 1240, bears: 9e6 },
 }
 
-/** Thickness over chord at the root and at the tip; share of the box round a section that it fills, and of its W = bh²/6. */
+/**
+ * Thickness over chord at the root and at the tip; share of the box round a section that it fills, and of its
+ * W = bh²/6.
+ */
 const THICK = 0.2,
   THIN = 0.1
 const FILLS = 0.7,

@@ -1,4 +1,7 @@
-/** How warm motor, controller and pack get on a flight: one lump each, cooled by the air of flight. Guesses, on the warm side. */
+/**
+ * How warm motor, controller and pack get on a flight: one lump each, cooled by the air of flight. Guesses, on
+ * the warm side.
+ */
 
 export interface Lump {
   massG: number

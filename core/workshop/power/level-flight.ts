@@ -14,7 +14,8 @@ export interface LevelFlight {
 }
 
 /**
- * Lift is taken as the weight. `pull` and `under` turn the nose up: thrust, N, along a line that passes so far under the CG.
+ * Lift is taken as the weight. `pull` and `under` turn the nose up: thrust, N, along a line that passes so
+ * far under the CG.
  */
 export function levelAt(
   glider: Glider,

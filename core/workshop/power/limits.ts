@@ -1,4 +1,7 @@
-/** What may not be passed: current, voltage, revolutions, heat, and what pull is for. Each with its figure and a remedy. */
+/**
+ * What may not be passed: current, voltage, revolutions, heat, and what pull is for. Each with its figure and
+ * a remedy.
+ */
 import { q, say, type Words } from '../../units'
 
 export interface Limit {

@@ -36,7 +36,10 @@ export interface Offer {
   /** Whole aircraft, and against now, g. */
   massG: number
   byG: number
-  /** Where it balances once the pack has slid in its bay towards the middle of the band, mm; and where the pack then lies. */
+  /**
+   * Where it balances once the pack has slid in its bay towards the middle of the band, mm; and where the pack
+   * then lies.
+   */
   cgMm: number
   packMm: number | null
   balances: boolean

@@ -1,6 +1,7 @@
 /**
- * Ways to mend a piece that broke at a place, each computed on the whole aircraft: printed whole, its rest alone, glued and
- * filled, splinted. A cut of the document goes through both halves; only one is mended, so masses are those of one side.
+ * Ways to mend a piece that broke at a place, each computed on the whole aircraft: printed whole, its rest
+ * alone, glued and filled, splinted. A cut of the document goes through both halves; only one is mended, so
+ * masses are those of one side.
  */
 import { splintSpar, stockGramsPerMetre, type Assessment, type Assessor } from '../../assess'
 import { admissible, apply, stops } from '../../change'
@@ -26,7 +27,10 @@ const NO_FACES: ReadonlySet<BreakKind> = new Set(['crushed', 'torn', 'gone'])
 /** A sound layer lies so far inward of a break, and stump and rest are no shorter than this, mm. */
 const SOUND = 4,
   SHORTEST = 12
-/** A glued break: film of glue over the wall (mm), filler and tape round it (g/mm), glue's density (g/mm³) and price (a gram). */
+/**
+ * A glued break: film of glue over the wall (mm), filler and tape round it (g/mm), glue's density (g/mm³) and
+ * price (a gram).
+ */
 const FILM = 0.3,
   FILLER = 0.004,
   GLUE_DENSITY = 1.15e-3,

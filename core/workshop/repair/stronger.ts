@@ -1,4 +1,7 @@
-/** The piece anew in a stronger recipe, because it broke there: the slightest change that clearly helps at the break. */
+/**
+ * The piece anew in a stronger recipe, because it broke there: the slightest change that clearly helps at the
+ * break.
+ */
 import type { Assessment, Assessor } from '../../assess'
 import { admissible, apply, stops, type Step } from '../../change'
 import type { ProjectFile } from '../../document'

@@ -89,8 +89,9 @@ const PAST = 0.1
 const FLIES = 1.2
 
 /**
- * Height that a stall costs: at its stall speed, level, the nose past it, let go with this elevator, until it has the speed to
- * be flown again, 1.2 times the stall's; levelling off comes on top. Null where it does not get there within 15 s.
+ * Height that a stall costs: at its stall speed, level, the nose past it, let go with this elevator, until it
+ * has the speed to be flown again, 1.2 times the stall's; levelling off comes on top. Null where it does not
+ * get there within 15 s.
  */
 export function stallCost(tables: PitchTables, elevatorDeg: number, cgShift = 0): number | null {
   const { path } = fly(gliderOf(tables, cgShift), {

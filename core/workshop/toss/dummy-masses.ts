@@ -1,4 +1,7 @@
-/** Bags of ballast in an empty shell, so that it glides and nods as the finished aircraft will. SI inside, g and mm out. */
+/**
+ * Bags of ballast in an empty shell, so that it glides and nods as the finished aircraft will. SI inside, g
+ * and mm out.
+ */
 import type { Assessment, PitchTables } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { gToKg, kgToG, mmToM, mToMm } from '../../units'

@@ -89,8 +89,8 @@ export const faultsFor = (pull: Pull | null): FaultKind[] =>
   FAULT_KINDS.filter(kind => kind !== 'thrust-line' || pull !== null)
 
 /**
- * A fault thrown at this aircraft; `chance` gives numbers from 0 to 1, so that a lesson can be had again. Of the glide as
- * trimmed; null where it has none.
+ * A fault thrown at this aircraft; `chance` gives numbers from 0 to 1, so that a lesson can be had again. Of
+ * the glide as trimmed; null where it has none.
  */
 export function lesson(
   tables: PitchTables,

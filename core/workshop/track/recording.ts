@@ -1,4 +1,7 @@
-/** A recording as a table: what loggers, telemetry and positioning receivers write, before anybody says what is what. */
+/**
+ * A recording as a table: what loggers, telemetry and positioning receivers write, before anybody says what is
+ * what.
+ */
 import Papa from 'papaparse'
 import { SaxesParser } from 'saxes'
 import { DocumentError } from '../../document'
