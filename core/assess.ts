@@ -1,7 +1,6 @@
 /**
  * The one front door: a document goes in, an assessment comes out. An assessor remembers its stages, so an
- * edit
- * recomputes what depends on it; documents must be immutable and share structure (see `share`).
+ * edit recomputes what depends on it; documents must be immutable and share structure (see `share`).
  */
 import type { ProjectFile } from './document'
 import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'

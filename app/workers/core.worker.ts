@@ -88,8 +88,8 @@ function printedMesh(own: SolidKernel, piece: Piece): TriangleMesh | null {
 
 /**
  * The first edits would otherwise pay for compiling the core: right after the first answer, a few edits of
- * the same
- * aircraft are tried aside, one at a time, so that a real one never waits behind more than one of them.
+ * the same aircraft are tried aside, one at a time, so that a real one never waits behind more than one of
+ * them.
  */
 let warm = false
 function warmUp(doc: ProjectFile) {

@@ -1,9 +1,7 @@
 /**
  * LU factorisation with partial pivoting on a flat row-major matrix, by blocks (Golub & Van Loan 3.2.11 and
- * 3.4.1);
- * many right-hand sides. Nearly all of the work is the update of the rest by four pivot rows at a time on two
- * rows at
- * once, so that each number fetched is used several times.
+ * 3.4.1); many right-hand sides. Nearly all of the work is the update of the rest by four pivot rows at a
+ * time on two rows at once, so that each number fetched is used several times.
  */
 
 export interface Factorised {

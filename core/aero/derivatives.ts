@@ -1,9 +1,7 @@
 /**
  * Coefficients and derivatives about a point in stability axes, all from the flows of one factorisation.
- * Signs are the
- * field's: β with the wind from starboard, roll to starboard, nose up and nose to starboard positive. Rates
- * are made
- * dimensionless with b/2V (roll, yaw) and c̄/2V (pitch). Per radian throughout.
+ * Signs are the field's: β with the wind from starboard, roll to starboard, nose up and nose to starboard
+ * positive. Rates are made dimensionless with b/2V (roll, yaw) and c̄/2V (pitch). Per radian throughout.
  */
 import type { ControlSense, Flow, SolvedFlows } from './flows'
 import { loadTable } from './load-table'

@@ -1,9 +1,7 @@
 /**
  * How a plain flap turns the panels of a strip. With a few panels the hinge seldom falls on an edge; the
- * weights are
- * those nearest to the share of each panel behind the hinge that give the lift and the quarter-chord moment
- * of
- * thin-aerofoil theory (Glauert 1927) exactly in two dimensions.
+ * weights are those nearest to the share of each panel behind the hinge that give the lift and the
+ * quarter-chord moment of thin-aerofoil theory (Glauert 1927) exactly in two dimensions.
  */
 
 /**

@@ -1,7 +1,7 @@
 /**
  * Flows over a solved lattice: the air's speed along three axes, three rotations and every control, each
- * solved once
- * for a unit of it; any state of flight is a sum of these. Unit speed and density; x aft, y starboard, z up.
+ * solved once for a unit of it; any state of flight is a sum of these. Unit speed and density; x aft, y
+ * starboard, z up.
  */
 import {
   circulation,

@@ -1,9 +1,8 @@
 /** The body's unstable moment by strips (Munk 1924, Multhopp 1942). */
 
 /**
- * Change of Cm_α per radian: (k₂ − k₁)·π/(2·S·c̄)·∫w²·(1 + dε/dα) dx. `widthAt` in m; S m², c̄ m.
- * Upwash ahead of the wing and downwash behind it are taken as unity and as `behind` from the trailing edge
- * to the
+ * Change of Cm_α per radian: (k₂ − k₁)·π/(2·S·c̄)·∫w²·(1 + dε/dα) dx. `widthAt` in m; S m², c̄ m. Upwash
+ * ahead of the wing and downwash behind it are taken as unity and as `behind` from the trailing edge to the
  * end. k₂ − k₁ by Munk for the body's fineness.
  */
 export function bodyMoment(

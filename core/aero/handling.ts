@@ -1,9 +1,7 @@
 /**
  * The modes of small disturbances about level flight in stability axes (Etkin & Reid, Dynamics of Flight, ch.
- * 4 and 6):
- * two systems of four states. Quasi-steady; thrust does not change with speed; lag of downwash is left out,
- * so pitch
- * is damped a little more than said here.
+ * 4 and 6): two systems of four states. Quasi-steady; thrust does not change with speed; lag of downwash is
+ * left out, so pitch is damped a little more than said here.
  */
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix'
 import type { Derivatives, Reference } from './derivatives'

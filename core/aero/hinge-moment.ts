@@ -1,9 +1,7 @@
 /**
  * Moment about the hinge of a plain flap by thin-aerofoil theory (Glauert 1927): the pressure of an incidence
- * and of a
- * deflection on the part behind the hinge. Per flap chord squared, positive trailing edge down. Real layers
- * take a
- * quarter or so off; nothing is taken off here, so servos are judged on the safe side.
+ * and of a deflection on the part behind the hinge. Per flap chord squared, positive trailing edge down. Real
+ * layers take a quarter or so off; nothing is taken off here, so servos are judged on the safe side.
  */
 
 export interface HingeCoefficients {

@@ -1,10 +1,8 @@
 /**
  * The lattice's linear system. A symmetric aircraft's even and odd flows do not mix: the port half carries
- * the same
- * circulation in one and the opposite in the other, so two systems of the starboard panels stand for the
- * whole one at
- * a quarter of the work. Surfaces in the plane of symmetry carry odd flow alone. Circulations are m²/s at
- * unit speed.
+ * the same circulation in one and the opposite in the other, so two systems of the starboard panels stand for
+ * the whole one at a quarter of the work. Surfaces in the plane of symmetry carry odd flow alone.
+ * Circulations are m²/s at unit speed.
  */
 import { factorise, solve, type Factorised } from './dense-solve'
 import { addHorseshoe } from './horseshoe'

@@ -1,9 +1,7 @@
 /**
  * Loads are bilinear in circulation and velocity, and both are sums of a few unit flows. So every pair of
- * unit flows is
- * summed over the panels once, about the origin, and any state of flight after that is a handful of
- * multiplications:
- * what lets the balance be dragged while trim, rates and modes follow.
+ * unit flows is summed over the panels once, about the origin, and any state of flight after that is a
+ * handful of multiplications: what lets the balance be dragged while trim, rates and modes follow.
  */
 import type { Circulation } from './lattice'
 import { boundLoads, wakeLoads, type Loads } from './loads'

@@ -33,9 +33,8 @@ function put(
 
 /**
  * F = Γ V × l at the middle of each bound vortex, V from `velocity` alone (no induced part), about `about`.
- * Bilinear in
- * circulation and velocity, so a derivative is a sum of two of these. Forces on the legs over the chord are
- * left out.
+ * Bilinear in circulation and velocity, so a derivative is a sum of two of these. Forces on the legs over the
+ * chord are left out.
  */
 export function boundLoads(
   panels: Panels,

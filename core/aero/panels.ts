@@ -1,9 +1,8 @@
 /**
  * Panels of a vortex lattice: horseshoes on flat chord lines, bound vortex at the quarter of each panel,
- * condition at
- * its three-quarter point, trailing legs straight aft (Katz & Plotkin, Low-Speed Aerodynamics, ch. 12).
- * Camber and
- * twist enter through the slope of the mean line, to first order. SI; x aft, y starboard, z up.
+ * condition at its three-quarter point, trailing legs straight aft (Katz & Plotkin, Low-Speed Aerodynamics,
+ * ch. 12). Camber and twist enter through the slope of the mean line, to first order. SI; x aft, y starboard,
+ * z up.
  */
 import { flapWeights } from './flap-weights'
 import { inPlane, joinSurfaces, type JoinedSurface } from './junctions'
@@ -100,9 +99,8 @@ export interface Strip {
 
 /**
  * Lays the panels. When every surface is either mirrored or in the plane of symmetry the aircraft is
- * symmetric, and
- * its even and odd flows are solved apart; a surface that is neither makes all port halves panels of their
- * own.
+ * symmetric, and its even and odd flows are solved apart; a surface that is neither makes all port halves
+ * panels of their own.
  */
 export function layPanels(given: readonly LatticeSurface[]): Panels {
   const joined = joinSurfaces(given)
@@ -242,12 +240,11 @@ function stripEdges(surface: LatticeSurface): number[] {
 
 /**
  * Where the condition points of each strip lie along the span: halfway in the strip's index, by a cubic
- * through the
- * neighbouring edges, with the edges reflected at tips (circulation there falls like the root of the
- * distance), and going on at the plane of symmetry and where another surface is joined. For edges in cosine
- * spacing this is halfway in the angle (Lan, J. Aircraft 11, 1974), where the rule is exact; for uniform
- * strips it moves the tip's point out to 3/8 of its strip. Points halfway in length overrate the tips: span
- * efficiency 1.03 for an ellipse with 20 strips.
+ * through the neighbouring edges, with the edges reflected at tips (circulation there falls like the root of
+ * the distance), and going on at the plane of symmetry and where another surface is joined. For edges in
+ * cosine spacing this is halfway in the angle (Lan, J. Aircraft 11, 1974), where the rule is exact; for
+ * uniform strips it moves the tip's point out to 3/8 of its strip. Points halfway in length overrate the
+ * tips: span efficiency 1.03 for an ellipse with 20 strips.
  */
 function conditionPlaces(edges: readonly number[], root: number, tip: number): number[] {
   const n = edges.length - 1

@@ -1,7 +1,7 @@
 /**
  * What a strip of wing asks its section: how much it can lift and what it drags at a Reynolds number.
- * Measured polars
- * speak where there are any, the computed ones otherwise, between Reynolds numbers by their logarithm.
+ * Measured polars speak where there are any, the computed ones otherwise, between Reynolds numbers by their
+ * logarithm.
  */
 import type { MeasuredPolar } from '../document'
 import { BUBBLE_RANGE, firstMaximum, bandAt, sectionPolar, type SectionPolar } from './section-polar'

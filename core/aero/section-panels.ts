@@ -1,9 +1,7 @@
 /**
  * Inviscid flow about a section: vorticity that runs linearly along straight panels, no flow through their
- * middles,
- * and the Kutta condition (Katz & Plotkin, Low-Speed Aerodynamics, 11.4.2). Solved for two winds; every
- * incidence is
- * a sum of both. Lengths in chords, speeds in the wind's.
+ * middles, and the Kutta condition (Katz & Plotkin, Low-Speed Aerodynamics, 11.4.2). Solved for two winds;
+ * every incidence is a sum of both. Lengths in chords, speeds in the wind's.
  */
 import { factorise, solve } from './dense-solve'
 

@@ -1,14 +1,10 @@
 /**
  * Lift, drag and moment of a section with its boundary layer. The layer's displacement bends the mean line
- * (thin-
- * aerofoil theory), separation takes lift by Kirchhoff's free streamline, ((1 + √f)/2)² with f the share of
- * the chord
- * that is attached, and the wake's momentum is drag (Squire & Young 1938). One pass: the layer does not
- * change the
- * pressure that it grows under. Good to about ± 0.02 in lift at small incidence, ± 15 % in drag and ± 0.15 in
- * the
- * greatest lift from Re 150 000 to 3·10⁶; below that laminar bubbles are only guessed at and the band is
- * twice as wide.
+ * (thin- aerofoil theory), separation takes lift by Kirchhoff's free streamline, ((1 + √f)/2)² with f the
+ * share of the chord that is attached, and the wake's momentum is drag (Squire & Young 1938). One pass: the
+ * layer does not change the pressure that it grows under. Good to about ± 0.02 in lift at small incidence, ±
+ * 15 % in drag and ± 0.15 in the greatest lift from Re 150 000 to 3·10⁶; below that laminar bubbles are only
+ * guessed at and the band is twice as wide.
  */
 import { marchSide, type SideLayer } from './boundary-layer'
 import { surfaceSpeed, type SectionFlow } from './section-panels'
@@ -235,10 +231,8 @@ const baseDrag = (friction: number, gap: number): number =>
 
 /**
  * How far the layers turn the rear of the section up: the difference of their displacement thicknesses near
- * the
- * trailing edge. A mean line raised as x³ by half of it has its zero-lift angle raised by 15/16 of it and a
- * moment of
- * 15π/64 of it (thin-aerofoil theory); layers grow about like that.
+ * the trailing edge. A mean line raised as x³ by half of it has its zero-lift angle raised by 15/16 of it and
+ * a moment of 15π/64 of it (thin-aerofoil theory); layers grow about like that.
  */
 function displacement(upper: Side, lower: Side): number {
   const rear = (side: Side) => {

@@ -20,10 +20,8 @@ export interface Trim {
 
 /**
  * Newton's method on incidence and one symmetric control. `bodyMoment` is the body's Cm per radian. With no
- * control,
- * incidence alone makes the lift, and the moment that is left stands in `at.Cm`. Small angles; beyond the
- * stall the
- * figures mean nothing, which callers check.
+ * control, incidence alone makes the lift, and the moment that is left stands in `at.Cm`. Small angles;
+ * beyond the stall the figures mean nothing, which callers check.
  */
 export function trimAt(
   flows: SolvedFlows,

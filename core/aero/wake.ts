@@ -64,8 +64,7 @@ function wakeInfluence(panels: Panels): WakeInfluence {
 
 /**
  * Half of the far wake's normal velocity at each strip, times its width: what a strip's circulation is
- * multiplied by to
- * give its drag (at unit density). Half, because the wake of the lattice begins there.
+ * multiplied by to give its drag (at unit density). Half, because the wake of the lattice begins there.
  */
 export function wakeWash(
   panels: Panels,

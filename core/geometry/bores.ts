@@ -66,8 +66,7 @@ export interface CableRun {
 
 /**
  * A round run from the root to `to` at a share of the chord, at half height; null where the section is too
- * thin for it
- * anywhere on the way, with the least height found.
+ * thin for it anywhere on the way, with the least height found.
  */
 export function runFeatures(loft: SurfaceLoft, run: CableRun): { features: Feature[]; least: number } {
   const edges = [

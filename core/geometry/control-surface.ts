@@ -131,9 +131,8 @@ const SIDE = 12
 
 /**
  * Outline of the moving part at s, the same number of points everywhere. Its nose is a wedge about the hinge
- * line at half
- * height, or slants down from the upper skin where tape hinges it, so that it turns through its throw.
- * Counter-clockwise.
+ * line at half height, or slants down from the upper skin where tape hinges it, so that it turns through its
+ * throw. Counter-clockwise.
  */
 export function controlOutline(
   loft: SurfaceLoft,

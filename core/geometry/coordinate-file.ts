@@ -1,8 +1,7 @@
 /**
  * Aerofoil coordinate files: a name line, then x y pairs, either from the trailing edge over the top and
- * back,
- * or the upper and the lower side in two lists, each from the nose (a line with two counts may stand before
- * them).
+ * back, or the upper and the lower side in two lists, each from the nose (a line with two counts may stand
+ * before them).
  */
 import { DocumentError, outlineFault } from '../document'
 

@@ -5,8 +5,7 @@ import type { TriangleMesh } from './triangle-mesh'
 
 /**
  * A printed solid (foot at z = 0, mirrored as `pieceSolid` does) carried to its place in the aircraft, mm.
- * Faces stay
- * outward: the mirrored print of a left-handed frame is mirrored back by that frame.
+ * Faces stay outward: the mirrored print of a left-handed frame is mirrored back by that frame.
  */
 export function placedMesh(piece: Piece, { positions, triangles }: TriangleMesh): TriangleMesh {
   const placed = new Float32Array(positions.length)

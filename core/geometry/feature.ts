@@ -1,8 +1,7 @@
 /**
  * What is cut out of a piece or put into it: prisms along its axis whose outline runs straight from one end
- * to the
- * other. The same list makes the sections that are weighed and the solid that is exported, so the two cannot
- * differ.
+ * to the other. The same list makes the sections that are weighed and the solid that is exported, so the two
+ * cannot differ.
  */
 import { polygonArea } from './polygon'
 import { difference, intersection, union, type Loops } from './polygon-boolean'

@@ -4,8 +4,7 @@ export const MAX_TRIANGLES = 2_000_000
 
 /**
  * Joins corners that are the same to `tolerance` (mm), so that neighbours share vertices, and drops triangles
- * that
- * have no area left. Corners are nine numbers a triangle, as STL has them.
+ * that have no area left. Corners are nine numbers a triangle, as STL has them.
  */
 export function weld(corners: Float32Array, tolerance = 1e-5): TriangleMesh {
   const places = new Map<string, number>()

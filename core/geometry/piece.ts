@@ -64,8 +64,7 @@ export interface Piece extends PieceShape {
 
 /**
  * Does the map from the piece's own frame to the aircraft turn left into right? A solid built in that frame
- * must then be
- * mirrored before it is printed, or a starboard wing comes off the bed as a port one.
+ * must then be mirrored before it is printed, or a starboard wing comes off the bed as a port one.
  */
 export function turnsHanded(piece: Pick<PieceShape, 'place'>): boolean {
   const o = piece.place(0, 0, 0)

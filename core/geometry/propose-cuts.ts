@@ -12,11 +12,9 @@ const SHORTEST = 8
 
 /**
  * Cuts in (from, to) so that no piece is taller than `maxHeight` (mm): `fixed` places stay cuts, none falls
- * inside a
- * `forbidden` stretch. Fewest first, then the least sum of squared lengths, by dynamic programming over a
- * grid. Where a
- * forbidden stretch is itself longer than the bed there is no answer that keeps it whole: null, and the
- * stretch at fault.
+ * inside a `forbidden` stretch. Fewest first, then the least sum of squared lengths, by dynamic programming
+ * over a grid. Where a forbidden stretch is itself longer than the bed there is no answer that keeps it
+ * whole: null, and the stretch at fault.
  */
 export function proposeCuts(
   from: number,

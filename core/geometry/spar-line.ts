@@ -37,8 +37,7 @@ export function sparLines(loft: SurfaceLoft, spar: Spar, stock: Stock): SparLine
 
 /**
  * Through the middles of the section (or under a skin) at both ends; a straight spar that runs through the
- * centre is level
- * at its root place, since both halves are one piece.
+ * centre is level at its root place, since both halves are one piece.
  */
 export function sparLine(
   loft: SurfaceLoft,

@@ -167,8 +167,7 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
 
 /**
  * Between sections that are turned against each other or shaped differently the skin is not made of flat
- * facets: it is
- * lofted in short steps there, so that triangles follow it. Elsewhere the stations do.
+ * facets: it is lofted in short steps there, so that triangles follow it. Elsewhere the stations do.
  */
 const TWISTED_STEP = 18
 function skinHeights(loft: SurfaceLoft, from: number, to: number): number[] {

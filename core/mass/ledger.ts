@@ -26,8 +26,8 @@ export function sumMass(entries: readonly MassEntry[]): MassSum {
 
 /**
  * One standard deviation of total mass (kg) and of the centre's x (m), to first order: ∂x_cg/∂m_i = (x_i −
- * x_cg)/M, and how both hang
- * together, −1 to 1. Entries with the same `common` add before they are squared; the rest are independent.
+ * x_cg)/M, and how both hang together, −1 to 1. Entries with the same `common` add before they are squared;
+ * the rest are independent.
  */
 export function massSpread(entries: readonly MassEntry[]): { mass: number; x: number; correlation: number } {
   const sum = sumMass(entries)

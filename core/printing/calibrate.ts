@@ -22,10 +22,9 @@ export interface Calibration {
 
 /**
  * Plastic laid is massG/solidMassG of a solid bead; the wall stands wallMm/beadWidthMm as wide as the bead
- * was meant.
- * Expansion is volume over plastic: X = (wall/bead)/(mass/solid). `flow` is what fills the bead, 1/X; `fill`
- * is how full
- * it was; `massShare` against the flow that was set says whether the extruder pushes what it is told.
+ * was meant. Expansion is volume over plastic: X = (wall/bead)/(mass/solid). `flow` is what fills the bead,
+ * 1/X; `fill` is how full it was; `massShare` against the flow that was set says whether the extruder pushes
+ * what it is told.
  */
 export function calibrate({ massG, solidMassG, wallMm, beadWidthMm, flow }: TestPiece): Calibration {
   const massShare = massG / solidMassG

@@ -29,8 +29,7 @@ const ROUND = 84,
 
 /**
  * A section with its long edges divided, so that each part sees what lies opposite it: small sections more
- * finely, since a
- * bead more or less fits over a shorter stretch there.
+ * finely, since a bead more or less fits over a shorter stretch there.
  */
 export function divideSection(section: readonly Float64Array[], longest: number): Float64Array[] {
   return section.map(loop => {

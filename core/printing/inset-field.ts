@@ -1,10 +1,8 @@
 /**
  * What lies a given distance inside a slice, without building the offset curve. For every edge of the outline
- * the
- * depth of the medial axis is found by the shrinking ball: the greatest circle that touches the edge's middle
- * from inside
- * and holds no part of another edge. An offset at d then exists where d is less than
- * that depth, and its length there is the edge's, shortened by d·tan(θ/2) for the turn θ at each of its ends.
+ * the depth of the medial axis is found by the shrinking ball: the greatest circle that touches the edge's
+ * middle from inside and holds no part of another edge. An offset at d then exists where d is less than that
+ * depth, and its length there is the edge's, shortened by d·tan(θ/2) for the turn θ at each of its ends.
  * Exact for convex polygons up to the edge length; proved against circles, wedges, rectangles and true
  * offsets.
  */
@@ -130,10 +128,8 @@ function addLoop(field: InsetField, loop: Float64Array, start: number): void {
 
 /**
  * For each edge's middle p with inward normal n, the least r at which the ball of radius r about p + r·n
- * touches another
- * edge: on its inside, where r = d/(1 − m·n) for its inward normal m and the distance d of p from its line,
- * or at its
- * beginning q, where r = |q − p|²/(2 n·(q − p)).
+ * touches another edge: on its inside, where r = d/(1 − m·n) for its inward normal m and the distance d of p
+ * from its line, or at its beginning q, where r = |q − p|²/(2 n·(q − p)).
  */
 function findDepths(field: InsetField, pointX: Float64Array, pointY: Float64Array, reach: number): void {
   const { midX, midY, normalX, normalY, length, depth } = field
@@ -236,9 +232,8 @@ export const insetEdge = (field: InsetField, e: number, d: number): number =>
 
 /**
  * Outlines d inside: the offset edges that exist there, joined in their order. Straight joins stand in for
- * what the medial
- * axis swallows. `d` must be within the reach that the field was made for; below zero the outlines lie
- * outside.
+ * what the medial axis swallows. `d` must be within the reach that the field was made for; below zero the
+ * outlines lie outside.
  */
 export function insetLoops(field: InsetField, d: number): Section {
   const loops: Section = []

@@ -1,10 +1,8 @@
 /**
  * One layer as the nozzle goes: straight runs in print order. The picture draws them, the time replays them.
- * Lengths of
- * walls are those that `layLayer` adds up; infill, webs and solid stretches are laid at their spacing, and
- * `scale` brings
- * their lengths to the layer's mean, which where the lines happen to fall would scatter. mm, in the section's
- * plane.
+ * Lengths of walls are those that `layLayer` adds up; infill, webs and solid stretches are laid at their
+ * spacing, and `scale` brings their lengths to the layer's mean, which where the lines happen to fall would
+ * scatter. mm, in the section's plane.
  */
 import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
 import { boxOf, boxOfAll, type Section } from '../geometry'

@@ -1,7 +1,7 @@
 /**
  * A piece of a lifting surface that lies on its side. Its layers are not sliced: beads are taken from the
- * standing print, the walls scaled
- * by what skin the lying piece has for what it has standing, infill and webs as they are, end faces left out.
+ * standing print, the walls scaled by what skin the lying piece has for what it has standing, infill and webs
+ * as they are, end faces left out.
  */
 import { beadSection } from '../document'
 import type { Piece } from '../geometry'

@@ -17,9 +17,8 @@ export const PLATE_GAP = 6
 
 /**
  * First-fit decreasing depth (Coffman et al. 1980, for strips) on beds of width × depth (mm); a piece that
- * must be alone gets a
- * plate of its own, in its middle. Places are lower left corners. Throws where a piece is larger than the
- * bed.
+ * must be alone gets a plate of its own, in its middle. Places are lower left corners. Throws where a piece
+ * is larger than the bed.
  */
 export function packPlates(
   items: readonly PlateItem[],

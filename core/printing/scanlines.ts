@@ -8,8 +8,8 @@ export type Scan = Float64Array[]
 
 /**
  * Lines at y = (k + ½)·spacing from `minY`, even–odd over all loops. `inset` (mm) draws every crossing
- * inwards as an
- * offset of the outline by so much would: by inset over the sine of the angle at which line and outline meet.
+ * inwards as an offset of the outline by so much would: by inset over the sine of the angle at which line and
+ * outline meet.
  */
 export function scanLoops(
   loops: readonly Float64Array[],

@@ -4,9 +4,8 @@ import type { InsetField } from './inset-field'
 
 /**
  * Thickness at an edge, for beads that fill `bead` mm each. Standing, walls run round the section. Lying,
- * layers are level cuts: walls
- * give `walls·bead` measured level, so |n_x| of it across the skin, and base or top layers `count·h·|n_y|`.
- * Never more than there is room for.
+ * layers are level cuts: walls give `walls·bead` measured level, so |n_x| of it across the skin, and base or
+ * top layers `count·h·|n_y|`. Never more than there is room for.
  */
 export function skinThicknessMm(field: InsetField, recipe: Recipe, bead: number): (edge: number) => number {
   if (recipe.stance === 'standing') return e => Math.min(recipe.walls * bead, field.depth[e])

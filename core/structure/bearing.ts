@@ -2,8 +2,8 @@
 
 /**
  * Greatest force per length, N/m, of a stiff spar pushed `inserted` metres deep into a bore that yields
- * evenly: a couple and a shear
- * at the mouth give a pressure that runs straight from 4V/L + 6M/L² there to −(2V/L + 6M/L²) at the end.
+ * evenly: a couple and a shear at the mouth give a pressure that runs straight from 4V/L + 6M/L² there to
+ * −(2V/L + 6M/L²) at the end.
  */
 export const socketForce = (moment: number, shear: number, inserted: number): number =>
   (4 * Math.abs(shear)) / inserted + (6 * Math.abs(moment)) / (inserted * inserted)
@@ -20,7 +20,7 @@ export const endForce = (moment: number, overlap: number, height: number): numbe
 
 /**
  * Force per length that the plastic round a bore bears, N/m: it shears out along both flanks of the ring of
- * walls round the bore, `wall`
- * thick (m), and along the skin over it. `shear` is the plastic's in the plane of the section, Pa.
+ * walls round the bore, `wall` thick (m), and along the skin over it. `shear` is the plastic's in the plane
+ * of the section, Pa.
  */
 export const boreBears = (shear: number, wall: number): number => 2 * shear * wall

@@ -46,9 +46,8 @@ export const tailEffectiveness = (
 
 /**
  * Force at the tail when the body is stopped at touchdown, N: the tail's mass with 33/140 of the boom's on a
- * cantilever of k = 3EI/L³. A steady
- * braking `deceleration` that lasts `duration` is felt up to twice: 2 where it lasts half a period,
- * 2·sin(π·t/T) before (undamped, rectangular pulse).
+ * cantilever of k = 3EI/L³. A steady braking `deceleration` that lasts `duration` is felt up to twice: 2
+ * where it lasts half a period, 2·sin(π·t/T) before (undamped, rectangular pulse).
  */
 export function tailWhip(
   { EI, mass }: BoomStiffness,

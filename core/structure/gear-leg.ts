@@ -85,9 +85,8 @@ export function legBears(leg: Leg, printed: LegMaterial): number {
 
 /**
  * Force on a wheel that the mount bears, N: the couple presses the leg on the plastic over its bearing, p =
- * F/(l·w) + 6M/(w·l²) against the
- * plastic's compressive strength; and the structure around it is sheared out over its perimeter, as deep as
- * the plastic round it.
+ * F/(l·w) + 6M/(w·l²) against the plastic's compressive strength; and the structure around it is sheared out
+ * over its perimeter, as deep as the plastic round it.
  */
 export function mountBears(
   leg: Leg,

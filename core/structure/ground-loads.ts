@@ -22,8 +22,8 @@ export const sinkSpeed = (height: number, gravity: number): number => Math.sqrt(
 
 /**
  * A wingtip that strikes the ground first at the sink speed: the aircraft's mass as felt at the tip, 1/(1/m +
- * y²/I_roll), on the wing as a
- * spring of stiffness k: F = v·√(k·m_tip). Held by nothing else: an upper bound for that speed.
+ * y²/I_roll), on the wing as a spring of stiffness k: F = v·√(k·m_tip). Held by nothing else: an upper bound
+ * for that speed.
  */
 export function tipStrike(
   speed: number,

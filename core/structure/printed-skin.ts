@@ -35,10 +35,8 @@ const SHEAR_SHARE = 0.58
 
 /**
  * Foamed by Gibson & Ashby: E ∝ ρ², σ ∝ ρ^1.5. A piece that stands on its end has its layers across the span:
- * tension pulls
- * at the bond between layers, compression presses them together and is borne as along the bead. Lying flat,
- * both run along the
- * bead. Shear in the skin's plane slides layers over each other either way.
+ * tension pulls at the bond between layers, compression presses them together and is borne as along the bead.
+ * Lying flat, both run along the bead. Shear in the skin's plane slides layers over each other either way.
  */
 export function printedMaterial(recipe: Recipe, filament: Filament): PrintedMaterial {
   const density = relativeDensity(recipe, filament)

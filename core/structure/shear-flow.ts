@@ -1,9 +1,7 @@
 /**
  * Shear flow of thin-walled sections of any number of cells: from shear forces, and from torque by Bredt and
- * Batho.
- * Cells are found as the walls that a spanning tree leaves over; each closes one cell of flow round the tree,
- * and
- * all cells turn alike. (Megson, Aircraft Structures, ch. 20 and 23.) SI.
+ * Batho. Cells are found as the walls that a spanning tree leaves over; each closes one cell of flow round
+ * the tree, and all cells turn alike. (Megson, Aircraft Structures, ch. 20 and 23.) SI.
  */
 import { Matrix, solve } from 'ml-matrix'
 import { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'

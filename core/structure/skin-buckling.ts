@@ -39,8 +39,7 @@ export const sandwichThickness = (face: number, gap: number): number => Math.cbr
 
 /**
  * Short wrinkles of the faces of a double skin on their core: σ = 0.5·(E_f·E_c·G_c)^⅓ (Hoff & Mautner), with
- * a core of
- * sparse infill on edge as stiff as its share: E_c = f·E, G_c = f·E/4(1+ν), lines one of two ways.
+ * a core of sparse infill on edge as stiff as its share: E_c = f·E, G_c = f·E/4(1+ν), lines one of two ways.
  */
 export function wrinklingStress(modulus: number, infillShare: number): number {
   const core = modulus * Math.max(0, infillShare)

@@ -20,8 +20,7 @@ export function lineAt(points: readonly SpanPoint[], s: number): number {
 
 /**
  * Shear (N) and moment (N·m) at each of `places`, from a net load per length (N/m, up positive) given
- * piecewise
- * linearly from root to tip, and point loads. Closed form within each piece.
+ * piecewise linearly from root to tip, and point loads. Closed form within each piece.
  */
 export function shearAndMoment(
   net: readonly SpanPoint[],

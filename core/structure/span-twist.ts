@@ -65,9 +65,8 @@ export function greatestReal(matrix: Matrix): number {
 
 /**
  * Dynamic pressure at which the wing twists off by its own lift, Pa: the least q for which θ =
- * q·F·(e·c·a·Δs)·θ has an answer, F the
- * twist at one strip by a unit torque at another (strip theory). Infinite where the lift never acts ahead of
- * the shear centre enough.
+ * q·F·(e·c·a·Δs)·θ has an answer, F the twist at one strip by a unit torque at another (strip theory).
+ * Infinite where the lift never acts ahead of the shear centre enough.
  */
 export function divergencePressure(strips: readonly TwistStrip[]): number {
   const n = strips.length

@@ -4,9 +4,8 @@ import { mmToM } from '../units'
 
 /**
  * Moment at which a bent tube goes flat (Brazier 1927): M = (2√2/9)·π·√(E·E_h)·r·t²/√(1−ν²), mean radius r,
- * with the hoop
- * modulus E_h in place of E where the tube is not alike in both directions. Solid stock never does: infinite.
- * N·m
+ * with the hoop modulus E_h in place of E where the tube is not alike in both directions. Solid stock never
+ * does: infinite. N·m
  */
 export function flatteningMoment(stock: Stock): number {
   if (stock.shape !== 'round' || stock.boreMm <= 0) return Infinity

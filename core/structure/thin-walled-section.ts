@@ -60,9 +60,8 @@ export function bendingStiffness({ x, y, walls, spars }: ThinWalled): BendingSti
 
 /**
  * Strain per metre away from the centroid in x and in y under bending moments, unsymmetric sections included:
- * strain at a
- * point is `alongX·(x − x̄) + alongY·(y − ȳ)`. `mx` (N·m) stretches what lies at +y, `my` what lies at +x.
- * Plane sections stay plane.
+ * strain at a point is `alongX·(x − x̄) + alongY·(y − ȳ)`. `mx` (N·m) stretches what lies at +y, `my` what
+ * lies at +x. Plane sections stay plane.
  */
 export function curvatures(
   { EIx, EIy, EIxy }: BendingStiffness,

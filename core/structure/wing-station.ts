@@ -149,8 +149,8 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
 
 /**
  * What of a cap's E·A is stretched with the wing, N: soft plastic lets stiff stock slip. γ = 1/(1 +
- * π²·EA/(k·L²)) with the shear stiffness k of
- * what holds it (N/m²) and, for a cantilever, L twice its length (EN 1995-1-1, annex B).
+ * π²·EA/(k·L²)) with the shear stiffness k of what holds it (N/m²) and, for a cantilever, L twice its length
+ * (EN 1995-1-1, annex B).
  */
 const stretched = (EA: number, k: number, length: number): number =>
   EA / (1 + (Math.PI ** 2 * EA) / Math.max(1e-9, k * 4 * length * length))

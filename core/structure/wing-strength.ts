@@ -1,9 +1,8 @@
 /**
  * Reserve factors of a wing's station under one load. Two ways to carry the moment are weighed: skin and
  * spars together, buckled skin with what it carries then (the weakest of them gives out first), and the spars
- * alone after the skin has cracked or collapsed; the better of
- * the two counts. What must
- * hold either way counts besides: shear, webs, and the places where a spar ends or sits in a socket. SI.
+ * alone after the skin has cracked or collapsed; the better of the two counts. What must hold either way
+ * counts besides: shear, webs, and the places where a spar ends or sits in a socket. SI.
  */
 import type { Recipe } from '../document'
 import { stockArea, stockInertia } from '../libraries'

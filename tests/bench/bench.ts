@@ -1,8 +1,7 @@
 /**
  * `npm run bench`: ratios and times in one run, on this machine. Part one in Node; part two drives the built
- * page in
- * headless Chromium: from an edit to its new verdicts on screen, and how long the page's thread was ever
- * blocked.
+ * page in headless Chromium: from an edit to its new verdicts on screen, and how long the page's thread was
+ * ever blocked.
  */
 import { performance } from 'node:perf_hooks'
 import { LU, Matrix } from 'ml-matrix'

@@ -129,8 +129,8 @@ export function trimRows(
 
 /**
  * Change of the tailplane's incidence (°) that lets it cruise without elevator: the elevator's moment at
- * cruise made by
- * turning the whole tail, by the ratio of both effects. Null without a tailplane with an elevator of its own.
+ * cruise made by turning the whole tail, by the ratio of both effects. Null without a tailplane with an
+ * elevator of its own.
  */
 export function tailIncidence(
   airframe: Airframe,

@@ -7,8 +7,7 @@ const SAME_TEMPERATURE = 2
 
 /**
  * The typical curve scaled to the measured points: between them the ratio measured / typical runs straight,
- * beyond them it
- * is held. With one point the whole curve is scaled; without any it is as shipped.
+ * beyond them it is held. With one point the whole curve is scaled; without any it is as shipped.
  */
 export function calibratedFilaments(
   filaments: readonly Filament[],

@@ -112,9 +112,8 @@ function meshPoints(piece: Piece): Array<[number, number, number]> {
 
 /**
  * Outline of a chain of sections: a polygon along one extreme of each section and back along the other, which
- * keeps
- * sweep breaks that a hull would bridge. Where the view looks along the span, sections overlap, and a hull is
- * right.
+ * keeps sweep breaks that a hull would bridge. Where the view looks along the span, sections overlap, and a
+ * hull is right.
  */
 function silhouette(
   sections: ReadonlyArray<ReadonlyArray<[number, number, number]>>,

@@ -32,11 +32,10 @@ const REACH = 5,
 
 /**
  * Chance that weight, balance, strength and hours all meet the brief. A print that comes out heavy is over
- * its weight, shifts the balance and takes
- * from the reserve all at once (it falls as the mass rises), so those three are summed over the spread of
- * mass; what is left of the balance's spread,
- * the strength of the stuff and the clock are independent of it. Normally spread; balance with payload in and
- * out as at the balance bench.
+ * its weight, shifts the balance and takes from the reserve all at once (it falls as the mass rises), so
+ * those three are summed over the spread of mass; what is left of the balance's spread, the strength of the
+ * stuff and the clock are independent of it. Normally spread; balance with payload in and out as at the
+ * balance bench.
  */
 export function chanceOf(t: Targets): number {
   const inTime = t.hours > 0 ? normalCdf((t.hoursTarget - t.hours) / (TIME_SPREAD * t.hours)) : 1

@@ -1,8 +1,7 @@
 /**
  * What the wing bears, by how it is built and what the whole aircraft weighs. Ways to build it are few
- * against all combinations, and for each
- * the reserve is a smooth function of mass: the real kernel is run at masses half a percent apart, and
- * 1/reserve runs straight between.
+ * against all combinations, and for each the reserve is a smooth function of mass: the real kernel is run at
+ * masses half a percent apart, and 1/reserve runs straight between.
  */
 import { MODE_GIVES, type Gives, decide, stationModes } from '../../structure'
 import { degToRad, mToMm } from '../../units'

@@ -40,8 +40,7 @@ export function controlArea(surface: Surface, { fromShare, toShare, chordShare }
 
 /**
  * The plain V that levels as much: each panel's rise counts by its own area further out, Σ Γ·∫c·y dy / ∫c·y
- * dy over the
- * half wing, as strips do in roll.
+ * dy over the half wing, as strips do in roll.
  */
 export function equivalentDihedralDeg(surface: Surface): number {
   const n = 200,

@@ -9,9 +9,8 @@ const HEADROOM = 5
 const SAME_PLACE = 0.05
 /**
  * New cuts: fewest pieces that stand under the tallest bed, even in length, with a cut wherever the zone or
- * the dihedral
- * changes, none through a hinge, a bay or a hatch. Joints are those that the part has now, else pins in
- * surfaces and lips in bodies.
+ * the dihedral changes, none through a hinge, a bay or a hatch. Joints are those that the part has now, else
+ * pins in surfaces and lips in bodies.
  */
 export function proposeAllCuts(airframe: Airframe): Cuts {
   const { doc, surfaces, body } = airframe

@@ -38,9 +38,8 @@ export interface Templates {
 
 /**
  * Both stand against the leading edge at one place along the span, so nobody has to measure from the nose.
- * Null where the
- * band lies outside the chord there: a flying wing's sweep may put it ahead of the outer leading edge, never
- * at the root.
+ * Null where the band lies outside the chord there: a flying wing's sweep may put it ahead of the outer
+ * leading edge, never at the root.
  */
 export function balanceTemplates(airframe: Airframe, { flight, drawing }: Assessment): Templates | null {
   const { wing, body } = airframe

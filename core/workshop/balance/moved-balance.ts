@@ -45,8 +45,7 @@ function movedMoments(before: ProjectFile, after: ProjectFile): { all: Point; st
 
 /**
  * Exact for components; wires, a share of what they belong to, follow with the full assessment. While more
- * than places
- * has changed it stays where it was assessed.
+ * than places has changed it stays where it was assessed.
  */
 export function movedBalance(
   before: ProjectFile,

@@ -13,9 +13,8 @@ const TWIST_DEG = 2
 
 /**
  * Trestles stand at 55 % of the half span: the load between them is chosen to bend the root like the brief's
- * load factor. Held at the
- * root, a mass near the tip bends it like 2 g. A twist of about 2° or what is safe; a drop from the brief's
- * height.
+ * load factor. Held at the root, a mass near the tip bends it like 2 g. A twist of about 2° or what is safe;
+ * a drop from the brief's height.
  */
 export function suggestProof(
   doc: ProjectFile,
