@@ -114,6 +114,17 @@ const source = {
         >
         {{ stall.tipMarginDeg < 0 ? 'before the inner wing: it drops a wing' : 'later' }}.
       </p>
+      <p v-if="stall.foreplane" class="lead" data-figure="foreplane">
+        <template v-if="stall.foreplane.marginDeg <= 0"
+          >Trimmed, the canard lets go first, at
+          <b class="num">{{ figure(stall.foreplane.nodsAtMs, 1) }} m/s</b>: the nose drops, and slower it does
+          not fly. At the wing’s stall it would be
+          <span class="num">{{ figure(-stall.foreplane.marginDeg, 1) }}°</span> past its limit.</template
+        ><template v-else
+          >The wing lets go <b class="num bad">{{ figure(stall.foreplane.marginDeg, 1) }}°</b> before the
+          canard: it falls tail first.</template
+        >
+      </p>
       <table class="ledger">
         <thead>
           <tr>

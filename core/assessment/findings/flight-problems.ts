@@ -5,6 +5,8 @@ import { q, say } from '../../units'
 
 /** The inner wing should stall this much before the tip, °. */
 export const TIP_MARGIN_WANTED = 1
+/** A canard should let go this much before the wing: what sections bear is not known to the degree, °. */
+export const FORE_MARGIN_WANTED = 1
 
 export function flightProblems(
   doc: ProjectFile,
@@ -40,6 +42,22 @@ export function flightProblems(
       unit: 'mm',
       text: say`A single fin ${q(fin.yMm, 'mm', 0)} off the middle is computed as standing in it`,
       remedy: 'Set it in the middle, or let it have a twin',
+    })
+  const { foreplane } = stall
+  if (foreplane && foreplane.marginDeg > -FORE_MARGIN_WANTED)
+    found.push({
+      code: 'wing-stalls-first',
+      stations: ['shape'],
+      severity: foreplane.marginDeg > 0 ? 'stop' : 'warn',
+      where: 'Canard',
+      value: foreplane.marginDeg,
+      limit: -FORE_MARGIN_WANTED,
+      unit: '°',
+      text:
+        foreplane.marginDeg > 0
+          ? say`The wing stalls ${q(foreplane.marginDeg, '°', 1)} before the canard: it falls tail first, and nothing at the nose lowers it again`
+          : say`The canard lets go only ${q(-foreplane.marginDeg, '°', 1)} before the wing: in a gust the wing may be the first`,
+      remedy: 'Shape: more incidence for the canard or less of its area; Balance: further forward',
     })
   if (flight.stallMs > doc.brief.stallMaxMs)
     found.push({

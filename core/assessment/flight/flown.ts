@@ -7,6 +7,7 @@ import { rateReports } from './rates'
 import { controlReports } from './hinges'
 import { dragOf, standingPropellers, type SurfaceModels } from './airframe-drag'
 import { airOf, createLift, type SolvedFlight } from './solved-lift'
+import { foreplaneStall } from './foreplane-stall'
 import { handlingOf } from './handling-report'
 import { controlRoles, surfaceOf } from './airframe-lattice'
 import { createSections, type StationModels } from './section-models'
@@ -55,11 +56,20 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
     const dropping = entries.some(entry => entry.drops && entry.mass > 0)
     const sum = sumMass(entries),
       empty = dropping ? sumMass(entries.filter(entry => !entry.drops)) : sum
-    const stall = stallStage(airframe, solved, models.wing!, sum.mass)
-    const light = stall.speedMs * Math.sqrt(empty.mass / sum.mass)
-    const aboard = loadingOf(sum, stall.speedMs),
-      gone = dropping ? loadingOf(empty, light) : null
+    const wingStall = stallStage(airframe, solved, models.wing!, sum.mass)
     const roles = controlRoles(doc, Object.keys(airframe.surfaces) as SurfaceName[])
+    const foreplane = foreplaneStall(
+      airframe,
+      solved,
+      roles,
+      models.horizontal,
+      loadingOf(sum, wingStall.speedMs),
+    )
+    const stall: StallReport = { ...wingStall, foreplane }
+    const slowest = slowestOf(stall),
+      light = slowest * Math.sqrt(empty.mass / sum.mass)
+    const aboard = loadingOf(sum, slowest),
+      gone = dropping ? loadingOf(empty, light) : null
     const drag = dragOf(airframe, solved, models)
     const trim = trimRows(airframe, solved, roles, drag, { aboard, gone })
     const flownState = handlingOf(airframe, solved, roles, drag, aboard, entries)
@@ -103,6 +113,9 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
   }
 }
 
+/** Slower than this it does not fly: the wing lets go, or the canard does and the nose drops, m/s. */
+const slowestOf = ({ speedMs, foreplane }: StallReport): number => Math.max(speedMs, foreplane?.nodsAtMs ?? 0)
+
 function figures(
   { doc }: Airframe,
   { plan, lift, bodyShift, neutralPoint, between }: SolvedFlight,
@@ -131,7 +144,7 @@ function figures(
     cgReachMm: [places[0] + reach[0], places[0] + reach[1]],
     balanceChance: chanceWithin(places, sigma, fore, aft),
     balanceChanceSliding: chanceWithin(places, sigma, fore - reach[1], aft - reach[0]),
-    stallMs: stall.speedMs,
+    stallMs: slowestOf(stall),
     clMax: stall.clMax,
     stallPlaceShare: stall.placeShare,
     tipMarginDeg: stall.tipMarginDeg,

@@ -23,7 +23,7 @@ import type { StallCase, StallReport } from '../report'
  * A deflected flap raises what its strips can bear by this share of the lift it adds (plain flaps, published
  * low-speed tests: 0.5–0.7).
  */
-const FLAP_LIMIT_SHARE = 0.6
+export const FLAP_LIMIT_SHARE = 0.6
 /** Lift of a real plain flap against thin-aerofoil theory at 10–20°. */
 const FLAP_EFFECT = 0.8
 /** What drooped ailerons are tried at when there are no flaps. */
@@ -41,7 +41,12 @@ export const wingModels = (
 }
 
 export interface StallStage {
-  (airframe: Airframe, flight: SolvedFlight, models: StationModels, mass: number): StallReport
+  (
+    airframe: Airframe,
+    flight: SolvedFlight,
+    models: StationModels,
+    mass: number,
+  ): Omit<StallReport, 'foreplane'>
 }
 
 export function createStall(): StallStage {

@@ -23,7 +23,16 @@ export interface StallCase {
   cls: number[]
 }
 
+export interface ForeplaneStall {
+  /** Incidence left in the canard when the wing stalls, trimmed, °; below none it lets go first, as it should. */
+  marginDeg: number
+  /** Slower than this, trimmed, the canard lets go and the nose drops, m/s. */
+  nodsAtMs: number
+}
+
 export interface StallReport {
+  /** Of a canard; null where there is none. */
+  foreplane: ForeplaneStall | null
   speedMs: number
   /** One standard deviation, from the section limits alone. */
   spreadMs: number

@@ -12,6 +12,7 @@ export type { Drawing, Outline } from './drawing'
 export type { Finding, Station } from './finding'
 export type {
   ControlReport,
+  ForeplaneStall,
   HandlingReport,
   TurnInertia,
   ModeReport,

@@ -91,12 +91,12 @@ export function flightCard(assessor: Assessor, doc: ProjectFile): FlightCard {
 /** Least sink lies where C_L^1.5/C_D is greatest: about 0.76 of the best glide's speed, and never under 1.1 × stall. */
 const LEAST_SINK = 0.76
 
-function speedsOf({ trim, totals, stall }: Assessment): CardSpeeds[] {
+function speedsOf({ trim, totals, flight }: Assessment): CardSpeeds[] {
   return [true, false].flatMap(payload => {
     const glide = trim.find(row => row.id === 'glide' && row.payload === payload)
     if (!glide) return []
     const massG = payload ? totals.massG : totals.emptyMassG
-    const stallMs = stall.speedMs * Math.sqrt(massG / totals.massG)
+    const stallMs = flight.stallMs * Math.sqrt(massG / totals.massG)
     const dropping = totals.massG > totals.emptyMassG + 0.05
     return [
       {

@@ -90,7 +90,7 @@ export function fieldDay(assessor: Assessor, doc: ProjectFile): FieldDay {
   const card = flightCard(assessor, today)
   const payload = now.totals.massG - now.totals.emptyMassG
   const massG = doc.measured.massG === null ? now.totals.massG : doc.measured.massG + payload
-  const stallMs = now.stall.speedMs * Math.sqrt(massG / now.totals.massG)
+  const stallMs = now.flight.stallMs * Math.sqrt(massG / now.totals.massG)
   const { density } = assessor.flown(today).pitch(true)
   const before = assessor.flown(doc).pitch(true).density
   const wind = windOf(doc, card)
@@ -105,7 +105,7 @@ export function fieldDay(assessor: Assessor, doc: ProjectFile): FieldDay {
     throwMs: card.toss?.speedMs ?? null,
     wind,
     charge: chargeOf(assessor, doc, today),
-    notes: notesOf(doc, { stallMs, thenMs: then.stall.speedMs, wind, card }),
+    notes: notesOf(doc, { stallMs, thenMs: then.flight.stallMs, wind, card }),
   }
 }
 

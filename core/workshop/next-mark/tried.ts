@@ -56,7 +56,7 @@ export function tryActs(assessor: Assessor, doc: ProjectFile, ids: readonly stri
     massG: after.totals.massG - before.totals.massG,
     reserve: after.strength.reserve - before.strength.reserve,
     marginPct: after.flight.staticMarginPct - before.flight.staticMarginPct,
-    stallMs: after.stall.speedMs - before.stall.speedMs,
+    stallMs: after.flight.stallMs - before.flight.stallMs,
     hours: after.totals.hours - before.totals.hours,
     cost: costOf(after) - costOf(before),
     stops: stops(after) - stops(before),
