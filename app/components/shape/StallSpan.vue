@@ -104,7 +104,7 @@ const source = {
     </div>
     <div>
       <p class="lead">
-        Stalls at
+        {{ stall.foreplane ? 'The wing stalls at' : 'Stalls at' }}
         <b class="num" data-figure="stall"
           >{{ figure(stall.speedMs, 1) }} ± {{ figure(stall.spreadMs, 1) }} m/s</b
         >, CL <span class="num">{{ figure(stall.clMax, 2) }}</span>, beginning
