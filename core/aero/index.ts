@@ -34,7 +34,7 @@ export {
 } from './section-polar'
 export { sectionModel, type SectionModel } from './section-model'
 export { parsePolar } from './measured-polar'
-export { findStall, stallSpeed, TIP_FROM, type Stall } from './stall'
+export { CARRIES, findStall, stallSpeed, TIP_FROM, type Stall } from './stall'
 export { trimAt, type Trim } from './trim'
 export { hingeCoefficients, servoAngle, servoTorque } from './hinge-moment'
 export { damping, halfTime, handling, period, type Handling, type Mode } from './handling'

@@ -19,7 +19,7 @@ export interface Stall {
 /** Strips beyond this share of the half span are the tip. */
 export const TIP_FROM = 0.7
 /** The last strip at a tip carries next to nothing per radian and never stalls first. */
-const CARRIES = 0.1
+export const CARRIES = 0.1
 
 /** A wing none of whose strips reaches its limit before this is past what linear lift can say, rad. */
 const STEEPEST = 0.8

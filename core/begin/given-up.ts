@@ -62,7 +62,7 @@ function fatalOf(sized: Sized): GaveUp | null {
 /** Sized again with all the span that it wants. */
 function* costOfStall(sized: Sized, wishes: Wishes, means: Means): Generator<number, Words> {
   const free: Wishes = { ...wishes, spanMaxMm: FREE_SPAN, boxMm: null }
-  const larger = yield* sizeLayout(sized.layout, free, means)
+  const larger = yield* sizeLayout(sized.layout, free, means, sized.slender)
   const { plan, flight, totals } = larger.assessment
   const more = totals.massG - sized.assessment.totals.massG
   return flight.stallMs <= OVER * sized.stallWantedMs

@@ -42,6 +42,8 @@ export interface Sized {
   /** Area was held back by the greatest span. */
   spanHeld: boolean
   stallWantedMs: number
+  /** It was allowed to grow slender at its least span. */
+  slender: boolean
   trouble: string[]
 }
 
@@ -208,6 +210,7 @@ export function* sizeLayout(
     sketch,
     spanHeld,
     stallWantedMs: stallMs,
+    slender,
     trouble: troubleOf(now),
   }
 

@@ -39,7 +39,7 @@ const painted = () =>
 /** Nobody reads what lies under the edge: it is computed when it comes near. */
 const root = ref<HTMLElement | null>(null)
 const near = useElementVisibility(root, { rootMargin: '0px 0px 240px 0px' })
-/** Trying what would help takes both cores for seconds after every edit: on a battery it can wait to be asked. */
+/** Trying what would help takes both cores for seconds after every edit: on a slow or unplugged computer it can wait. */
 const when = useStorage<'always' | 'asked'>('mariposa-nudges', 'always')
 const askedFor = shallowRef<{ doc: ProjectFile; wing: WingName } | null>(null)
 const isAsked = computed(
@@ -191,7 +191,7 @@ const good = (name: WingName, by: number) =>
       v-model="when"
       true-value="asked"
       false-value="always"
-      label="Only when I ask: spares the battery"
+      label="Only when I ask: spares this computer"
       class="when"
       data-field="nudges-asked"
     />

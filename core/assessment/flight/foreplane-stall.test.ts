@@ -72,6 +72,22 @@ describe('the stall of a canard', () => {
     expect(now.flight.stallMs).toBeGreaterThan(now.stall.speedMs)
   })
 
+  it('is the same lift of it with less incidence and more elevator; what its flap adds to the limit is all that is won', () => {
+    const now = of(),
+      lower = of(doc => {
+        doc.tail.horizontal!.incidenceDeg -= 2
+      })
+    const turned = (item: typeof now) => item.trim.find(row => row.id === 'slow' && row.payload)!.controlDeg!
+    // Glauert's flap: effectiveness 1 − (θ − sin θ)/π, 0.6 of its 2π a radian on top of a section that bears 1.1.
+    const hinge = Math.acos(2 * canard.tail.horizontal!.controls[0].chordShare - 1)
+    const effect = 1 - (hinge - Math.sin(hinge)) / Math.PI
+    const added = (0.6 * effect * 2 * Math.PI * (turned(lower) - turned(now)) * Math.PI) / 180
+    const ratio = lower.stall.foreplane!.nodsAtMs / now.stall.foreplane!.nodsAtMs
+    // Strips at the root have no flap and win nothing; those with one all of it.
+    expect(ratio).toBeLessThan(1)
+    expect(ratio).toBeGreaterThan(Math.sqrt(1.1 / (1.1 + added)))
+  })
+
   it('comes earlier the further forward it balances: smoothly, without a jump', () => {
     const battery = canard.equipment.findIndex(item => item.kind === 'battery')
     const steps = Array.from({ length: 13 }, (_, i) =>

@@ -2,7 +2,7 @@
  * Whether a canard lets go before the wing, as it must: then the nose drops by itself and speed comes back. Where
  * the wing goes first, it falls tail first and nothing at the nose can lower it. SI inside.
  */
-import { flapTheory, stripCirculations } from '../../aero'
+import { CARRIES, flapTheory, stripCirculations } from '../../aero'
 import { GRAVITY, radToDeg } from '../../units'
 import type { ForeplaneStall } from '../report'
 import type { Airframe } from '../resolve'
@@ -12,8 +12,6 @@ import { airOf, type SolvedFlight } from './solved-lift'
 import { FLAP_LIMIT_SHARE } from './stall-along-span'
 import { trimmedAt, type Loading } from './trim-rows'
 
-/** The last strip at a tip carries next to nothing per radian and never stalls first. */
-const CARRIES = 0.1
 /** The slowest speed is looked for up to so many stall speeds of the wing. */
 const FASTEST = 3
 
