@@ -1,24 +1,19 @@
+/** The whole assessment: it adds up, it remembers, and mass, balance and strength move as they must. */
 import fc from 'fast-check'
-import { written } from './units'
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor, type Assessment } from './assess'
+import { assess, createAssessor } from './assess'
 import { DEMOS } from './demo'
-import { checkProject, newPieceNumber, type ProjectFile, type Recipe, type Surface } from './document'
+import { checkProject, type ProjectFile, type Recipe, type Surface } from './document'
 import { LIBRARIES, recipeFor } from './libraries'
 import { aircraft } from './testing/arbitraries'
 import { buttCuts, plain, plainSurface } from './testing/plain'
 import { polygonArea, outlineAt } from './geometry'
 import { beadMassPerMm, insetField, wallBeads } from './printing'
-import { proposeAllCuts } from './workshop/advice'
 import { runs } from './testing/runs'
+import { changed } from './testing/changed'
 
 const [thistledown, plover] = DEMOS
 const copy = (doc: ProjectFile): ProjectFile => structuredClone(doc)
-const changed = (doc: ProjectFile, change: (doc: ProjectFile) => void): ProjectFile => {
-  const next = copy(doc)
-  change(next)
-  return checkProject(next)
-}
 const school = (id: string, filament: string): Recipe =>
   recipeFor(
     LIBRARIES.schools.find(s => s.id === id)!,
@@ -387,172 +382,5 @@ describe('strength', () => {
       ).strength.stations.find(station => station.s > 150)!.reserve
     expect(root('tube-10x8')).toBeGreaterThan(root('tube-8x6'))
     expect(root('tube-8x6')).toBeGreaterThan(root('rod-4'))
-  })
-})
-
-describe('findings', () => {
-  const found = (change: (d: ProjectFile) => void): Assessment['findings'] =>
-    assess(changed(thistledown, change)).findings
-  it('a tube thicker than the wing is a finding with place, figure, limit and remedy, not a crash', () => {
-    const finding = found(d => {
-      d.spars[0].stock = 'tube-16x14'
-      d.wing.panels[1].tipChordMm = 60
-      d.spars[0].toMm = 590
-    }).find(f => f.code === 'spar-breaks-out')!
-    expect(written(finding.where)).toMatch(/Main spar at \d+ mm/)
-    expect(finding.value).toBeLessThan(finding.limit)
-    expect(written(finding.remedy)).toMatch(/End it at \d+ mm/)
-    // The remedy, taken, clears the finding.
-    const end = Number(/End it at (\d+) mm/.exec(written(finding.remedy))![1])
-    expect(
-      found(d => {
-        d.spars[0].stock = 'tube-16x14'
-        d.wing.panels[1].tipChordMm = 60
-        Object.assign(d.spars[0], { toMm: end })
-      }).some(f => f.code === 'spar-breaks-out' && written(f.where).startsWith('Main')),
-    ).toBe(false)
-  })
-  it('a piece larger than every bed', () => {
-    const finding = found(d => {
-      d.cuts.wing = []
-    }).find(f => f.code === 'piece-too-large')!
-    expect(finding.value).toBeCloseTo(600, 6)
-    expect(finding.limit).toBe(250)
-  })
-  it('a starved and a proud bead say which flow fills it, and that flow does', () => {
-    for (const [flow, code] of [
-      [0.3, 'bead-starved'],
-      [0.6, 'bead-proud'],
-    ] as const) {
-      const finding = found(d => {
-        d.zones[2].recipe.flow = flow
-      }).find(f => f.code === code)!
-      const mend = Number(/Flow ([\d.]+)/.exec(written(finding.remedy))![1])
-      expect(
-        found(d => {
-          d.zones[2].recipe.flow = mend
-        }).some(f => f.code.startsWith('bead-')),
-      ).toBe(false)
-    }
-  })
-  it('a first piece 15 % heavy is caught; a weighing of an older design does not count', () => {
-    expect(
-      found(d => {
-        d.weighIns[0].massG = 27.9
-      }).some(f => f.code === 'weighs-off'),
-    ).toBe(true)
-    const redesigned = assess(
-      changed(thistledown, d => {
-        d.zones[2].recipe.walls = 2
-      }),
-    )
-    const piece = redesigned.pieces.find(p => p.id === 'wing-1-starboard')!
-    expect(piece.weighedG).toBeNull()
-    expect(piece.outdatedG).toBe(24.9)
-    expect(piece.massG).toBe(piece.predictedG)
-  })
-  it('a new cut leaves every other piece its weighing, its printer and its id', () => {
-    const doc = changed(thistledown, d => {
-      const weigh = (piece: string, massG: number) => ({ ...d.weighIns[0], piece, massG, predictedG: massG })
-      const now = assess(thistledown).pieces
-      d.weighIns = ['wing-3-starboard', 'wing-4-port'].map(id =>
-        weigh(id, now.find(piece => piece.id === id)!.predictedG),
-      )
-      d.printerOf = { 'wing-4-port': d.printers[1].id }
-    })
-    const before = assess(doc).pieces
-    // Between the first cut and the second.
-    const cut = changed(doc, d => {
-      d.cuts.wing.splice(1, 0, { ...d.cuts.wing[0], atMm: 205, piece: newPieceNumber(doc, 'wing') })
-    })
-    const after = assess(cut).pieces
-    expect(after.length).toBe(before.length + 2)
-    for (const id of ['wing-3-starboard', 'wing-4-port', 'wing-1-starboard', 'body-2']) {
-      const [a, b] = [before, after].map(list => list.find(piece => piece.id === id)!)
-      expect([b.fromMm, b.toMm, b.weighedG, b.printer, b.mark]).toEqual([
-        a.fromMm,
-        a.toMm,
-        a.weighedG,
-        a.printer,
-        a.mark,
-      ])
-    }
-    expect(after.find(piece => piece.id === 'wing-3-starboard')!.weighedG).not.toBeNull()
-    // The piece that was cut in two keeps the name of its inner half; the new one has a name of its own.
-    expect(after.find(piece => piece.id === 'wing-2-starboard')!.toMm).toBe(205)
-    expect(after.find(piece => piece.id === 'wing-5-starboard')).toMatchObject({ fromMm: 205, toMm: 270 })
-  })
-  it('proposed cuts give no new piece the name of an old one', () => {
-    const moved = changed(thistledown, d => {
-      d.cuts.wing = [{ ...d.cuts.wing[0], atMm: 60, piece: 2 }]
-    })
-    const { wing } = proposeAllCuts(createAssessor().airframe(moved))
-    expect(wing.length).toBeGreaterThan(0)
-    for (const { atMm, piece } of wing) expect(piece === 2).toBe(Math.abs(atMm - 60) < 0.05)
-    expect(new Set(wing.map(({ piece }) => piece)).size).toBe(wing.length)
-  })
-  it('unknown filament and stock are named, and something stands in', () => {
-    const list = found(d => {
-      d.zones[0].filament = 'unobtainium'
-      d.spars[0].stock = 'rebar'
-    }).filter(f => f.code === 'unknown-material')
-    expect(list.map(f => written(f.where))).toEqual(['zone Nose and firewall', 'Main spar'])
-  })
-  it('every finding carries a number, a limit and a remedy', () => {
-    fc.assert(
-      fc.property(aircraft, doc => {
-        for (const f of assess(doc).findings) {
-          expect(typeof f.value).toBe('number')
-          expect(Number.isNaN(f.value) || Number.isNaN(f.limit)).toBe(false)
-          expect(written(f.remedy).length).toBeGreaterThan(5)
-        }
-      }),
-      { numRuns: 20 },
-    )
-  })
-})
-
-describe('the forecast', () => {
-  const all = assess(thistledown).pieces
-  const weighed = (count: number, ratio: (index: number) => number) =>
-    assess(
-      changed(thistledown, d => {
-        d.weighIns = all.slice(0, count).map((piece, i) => ({
-          piece: piece.id,
-          massG: piece.predictedG * ratio(i),
-          predictedG: piece.predictedG,
-          date: '2026-11-01',
-          note: '',
-        }))
-      }),
-    )
-  it('before any weighing is the prediction; after all of them what they weigh, and the band shrinks between', () => {
-    const none = weighed(0, () => 1)
-    expect(none.forecast.massG).toBeCloseTo(none.totals.massG, 6)
-    expect(none.forecast.stages).toHaveLength(1)
-    const every = weighed(all.length, () => 1.04)
-    expect(every.forecast.restG).toBe(0)
-    expect(every.forecast.massG).toBeCloseTo(every.totals.massG, 6)
-    const bands = every.forecast.stages.map(stage => stage.massSigmaG)
-    bands.slice(1).forEach((band, i) => expect(band).toBeLessThan(bands[i] + 0.2))
-    expect(bands[bands.length - 1]).toBeLessThan(0.8 * bands[0])
-  })
-  it('pieces that come out 4 % heavy make the rest heavier too, by less than they are', () => {
-    const some = weighed(6, () => 1.04)
-    const fixed = some.totals.massG
-    expect(some.forecast.massG).toBeGreaterThan(fixed)
-    expect(some.forecast.massG).toBeLessThan(fixed + 0.04 * some.forecast.restG)
-    // To weigh less than the target asks of what is left.
-    expect(some.forecast.restG * some.forecast.restFactor!).toBeCloseTo(
-      some.forecast.restG - (some.forecast.massG - thistledown.brief.targetMassG),
-      6,
-    )
-  })
-  it('a piece typed twice as heavy is named, and the rest does not follow it', () => {
-    const wrong = weighed(8, i => (i === 4 ? 2 : 1))
-    expect(wrong.forecast.surprises[0].piece).toBe(all[4].id)
-    const right = weighed(8, () => 1)
-    const extra = all[4].predictedG
-    expect(Math.abs(wrong.forecast.massG - right.forecast.massG - extra)).toBeLessThan(4)
   })
 })

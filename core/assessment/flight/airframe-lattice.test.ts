@@ -2,18 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { layPanels } from '../../aero'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
-import type { Control, ProjectFile } from '../../document'
+import type { Control } from '../../document'
 import { createLift } from './solved-lift'
 import { controlId, controlRoles, latticeOf } from './airframe-lattice'
 import { alongSpan, createSections } from './section-models'
+import { changed } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
-const changed = (doc: ProjectFile, change: (draft: ProjectFile) => void): ProjectFile => {
-  const draft = structuredClone(doc)
-  change(draft)
-  return draft
-}
 const control = (kind: Control['kind']): Control => ({ ...thistledown.wing.controls[0], name: kind, kind })
 
 describe('who steers', () => {
@@ -37,7 +33,7 @@ describe('who steers', () => {
     expect(controlRoles(bare, ['wing', 'vertical'])).toEqual({ pitch: null, roll: null, yaw: null })
     // A flap before the aileron in the list does not steer.
     const flapped = changed(thistledown, d => {
-      d.wing.controls.unshift(control('flap'))
+      d.wing.controls.unshift({ ...control('flap'), piece: 9 })
     })
     expect(controlRoles(flapped, ['wing', 'horizontal', 'vertical']).roll).toBe('wing:1')
   })

@@ -4,15 +4,10 @@ import { written } from '../../units'
 import { assess, createAssessor } from '../../assess'
 import { hingeCoefficients } from '../../aero'
 import { DEMOS } from '../../demo'
-import type { ProjectFile } from '../../document'
 import { plain } from '../../testing/plain'
+import { changed } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
-const changed = (doc: ProjectFile, change: (draft: ProjectFile) => void): ProjectFile => {
-  const draft = structuredClone(doc)
-  change(draft)
-  return draft
-}
 /** A plank: one panel, one chord, no sweep, dihedral or twist, so that closed forms apply. */
 const plank = changed(plain(thistledown), d => {
   Object.assign(d.wing, {
@@ -107,6 +102,7 @@ describe('stall', () => {
         d.wing.controls.push({
           ...d.wing.controls[0],
           name: 'Flaps',
+          piece: 9,
           kind: 'flap',
           fromShare: 0,
           toShare: 0.55,

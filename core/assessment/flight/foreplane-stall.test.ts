@@ -1,10 +1,10 @@
 /** A canard lets go before the wing, by how much, and how slow it flies: against statics, scaling and monotony. */
-import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { begin, readWishes } from '../../begin'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
+import { changed } from '../../testing/changed'
 import { GRAVITY } from '../../units'
 
 const work = begin(readWishes({ purpose: 'camera' }), ['canard'])
@@ -12,7 +12,7 @@ let step = work.next()
 while (!step.done) step = work.next()
 const canard = step.value.layouts[0].project
 const assessor = createAssessor()
-const of = (change: (doc: ProjectFile) => void = () => {}) => assessor.assess(produce(canard, change))
+const of = (change: (doc: ProjectFile) => void = () => {}) => assessor.assess(changed(canard, change))
 const fore = (change?: (doc: ProjectFile) => void) => of(change).stall.foreplane!
 
 describe('the stall of a canard', () => {
