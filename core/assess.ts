@@ -48,7 +48,7 @@ export type { Drawing } from './assessment/report'
 export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
-export { noCuts, type NoCut } from './assessment/resolve'
+export { bodiesOf, noCuts, type NoCut, type StandingBody } from './assessment/resolve'
 export {
   asGraph,
   BENCHES,

@@ -1,14 +1,53 @@
-/** Documents drawn from the schema itself: whatever it admits is reckoned to figures. */
+/** Documents drawn from the schema itself: whatever it admits is reckoned to figures, station by station. */
 import { expect, it } from 'vitest'
 import { createAssessor } from './assess'
+import type { Equipment, ProjectFile } from './document'
 import { drawn } from './testing/drawn'
 import { notNumbers } from './testing/extremes'
 import { runs } from './testing/runs'
+import { powerReport } from './workshop/power'
+import { toss, type Throw } from './workshop/toss'
 
-it('any document that the schema admits, drawn at random from it, is assessed to finite figures', () => {
+const THROW: Throw = {
+  speedMs: 8,
+  pathDeg: 0,
+  heightM: 1.8,
+  elevatorDeg: 0,
+  tailDeg: 0,
+  windMs: 0,
+  gustMs: 0,
+  throttlePct: 0,
+  powerAfterS: 0,
+}
+
+/** What a part is follows from the figures that were drawn for it, so that there is a drive where there may be one. */
+const byFigures = (item: Equipment): Equipment['kind'] => {
+  if (item.battery) return 'battery'
+  if (item.motor) return 'motor'
+  return item.propeller || item.fan ? 'propeller' : item.kind
+}
+const driven = (doc: ProjectFile): ProjectFile => ({
+  ...doc,
+  equipment: doc.equipment.map(item => ({ ...item, kind: byFigures(item) })),
+})
+
+it('any document that the schema admits is assessed, tossed and driven to finite figures', () => {
   const assessor = createAssessor()
-  for (let seed = 0; seed < runs(2000, 8); seed++)
-    expect(notNumbers(assessor.assess(drawn(seed))), `document ${seed}`).toEqual([])
+  let drives = 0
+  for (let seed = 0; seed < runs(2000, 8); seed++) {
+    const doc = driven(drawn(seed))
+    const assessment = assessor.assess(doc)
+    expect(notNumbers(assessment), `document ${seed}`).toEqual([])
+    const tables = assessor.flown(doc).pitch(true)
+    const flown = toss(tables, THROW)
+    for (const value of [flown.distanceM, flown.seconds, flown.highestM, flown.sinkMs, flown.noseDeg])
+      expect(Number.isFinite(value), `document ${seed}, tossed`).toBe(true)
+    const { figures } = powerReport(doc, assessment, tables)
+    if (!figures) continue
+    drives++
+    expect(notNumbers(figures), `document ${seed}, driven`).toEqual([])
+  }
+  expect(drives).toBeGreaterThan(0)
 }, 7_200_000)
 
 it('one with every list as long as the schema lets it be, too', () => {

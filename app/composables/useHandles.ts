@@ -58,8 +58,9 @@ export function handlesFor(
 ): Handle[] {
   // From above the body's handles would lie among the wing's: one or the other.
   if (station === 'shape' && view === 'plan')
-    return part === 'body' ? bodyHandles(doc, view) : shapeHandles(doc)
-  if (station === 'shape' && view === 'side') return [...bodyHandles(doc, view), ...finHandles(doc)]
+    return part === 'body' ? [...bodyHandles(doc, view), ...podHandles(doc, view)] : shapeHandles(doc)
+  if (station === 'shape' && view === 'side')
+    return [...bodyHandles(doc, view), ...podHandles(doc, view), ...finHandles(doc)]
   if (station === 'spine' && view === 'plan' && wing) return sparHandles(doc, wing)
   if (station === 'split' && (view === 'plan' || view === 'side')) return cutHandles(doc, view)
   if (station === 'balance' && (view === 'side' || view === 'plan')) return massHandles(doc, view)
@@ -194,6 +195,31 @@ function bodyHandles(doc: ProjectFile, view: 'plan' | 'side'): Handle[] {
     ]
   })
 }
+
+/** Where each pod stands, by its nose. */
+const podHandles = (doc: ProjectFile, view: 'plan' | 'side'): Handle[] =>
+  doc.pods.map(({ piece, name, xMm, yMm, zMm, pair, body }): Handle => {
+    const nose = body.stations[0]!
+    return {
+      id: `pod-${piece}`,
+      label: `Place of ${name}`,
+      shape: 'round',
+      at: [xMm + nose.xMm, yMm, zMm + nose.zMm],
+      axes: view === 'plan' ? ['x', 'y'] : ['x', 'z'],
+      edit: `Move ${name}`,
+      figure:
+        view === 'plan'
+          ? `${length(yMm)} from the middle, nose at ${length(xMm)}`
+          : `nose at ${length(xMm)}, ${length(zMm)} high`,
+      apply: (draft, [x, y, z]) => {
+        const own = draft.pods.find(pod => pod.piece === piece)!
+        own.xMm = tenth(clamp(x - nose.xMm, LIMITS.positionMm))
+        if (view === 'plan')
+          own.yMm = tenth(clamp(y, [pair ? 1 : LIMITS.positionMm[0], LIMITS.positionMm[1]]))
+        else own.zMm = tenth(clamp(z - nose.zMm, LIMITS.positionMm))
+      },
+    }
+  })
 
 /** A fin that stands, from the side: its panel ends and chords, as the wing's from above. */
 function finHandles(doc: ProjectFile): Handle[] {

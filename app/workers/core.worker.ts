@@ -1,12 +1,11 @@
 /** The core on its own thread: the page sends documents, this answers with what they amount to. */
 import { expose, transfer } from 'comlink'
 import { noCuts, type Assessment, type NoCut } from '../../core/assess'
-import type { Cuts, ProjectFile, SurfaceName } from '../../core/document'
+import type { CutPart, Cuts, ProjectFile, SurfaceName } from '../../core/document'
 import {
   meshOf,
   pieceSolid,
   placedMesh,
-  type PartName,
   type Piece,
   type SolidKernel,
   type TriangleMesh,
@@ -62,7 +61,7 @@ const drawing = {
     )
   },
   proposeCuts: (doc: ProjectFile): Cuts => proposeAllCuts(live.airframe(known(doc))),
-  noCuts: (doc: ProjectFile, part: PartName): NoCut[] => noCuts(live.airframe(known(doc)), part),
+  noCuts: (doc: ProjectFile, part: CutPart): NoCut[] => noCuts(live.airframe(known(doc)), part),
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {

@@ -47,6 +47,30 @@ const sized = (kind: Parameters<typeof sizeLayout>[0], wishes: object): Sized =>
   }
 }
 
+describe('a twin', () => {
+  const { project: doc } = begun({ purpose: 'camera' }, ['twin']).layouts[0]
+  const of = (kind: string) => doc.equipment.filter(item => item.kind === kind)
+  it('has a pair of each part of its drive in its pods, tips clear of the body and of each other', () => {
+    const [pod] = doc.pods
+    expect(doc.body!.firewall).toBeNull()
+    for (const kind of ['motor', 'propeller', 'speed-controller'])
+      expect(of(kind).map(item => [item.pair, item.yMm])).toEqual([[true, pod.yMm]])
+    const tip = pod.yMm - of('propeller')[0].propeller!.diameterMm / 2
+    const widest = Math.max(...doc.body!.stations.map(station => station.widthMm)) / 2
+    expect(tip - widest).toBeGreaterThan(10)
+    // The discs turn ahead of the wing.
+    expect(of('propeller')[0].xMm + 12).toBeLessThan(doc.wing.xMm)
+  })
+  it('holds one motor with its rudder at what a climb is flown at, and its pack bears both', () => {
+    const now = assess(doc)
+    const codes = now.findings.filter(item => item.severity !== 'note').map(item => item.code)
+    expect(codes).not.toContain('one-motor-turns-it')
+    expect(codes).not.toContain('pod-adrift')
+    expect(codes).not.toContain('pack-current')
+    expect(now.pieces.filter(piece => piece.part === 'pod')).toHaveLength(2)
+  })
+})
+
 describe('a sketch', () => {
   it('has chords and spans of its area: panels add up to it, span² over area is the aspect ratio', () => {
     const sketch = { areaMm2: 210_000, aspect: 6.8 } as Sized['sketch']

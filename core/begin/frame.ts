@@ -23,10 +23,11 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 11,
+  version: 12,
   ...name,
   brief,
   aerofoils: [],
+  pods: [],
   ...drawn,
   cuts: NO_CUTS,
   allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05, smallParts: RECKONED },

@@ -26,6 +26,8 @@ export interface KitAsk {
   glide: number
   /** Blades fold flat in a belly landing; behind the wing they need not. */
   folding: boolean
+  /** So many of motor, propeller and controller; 1 where it is not said. */
+  motors?: number
 }
 
 /** Current is held below what parts bear by this share. */
@@ -61,11 +63,12 @@ export function chooseKit(
   wishes: Wishes,
   libraries: Libraries,
 ): { kit: Kit | null; mostN: number; wantedN: number } {
+  const { motors = 1 } = ask
   const wantedN = purpose.pull * (ask.massG / 1000) * GRAVITY,
     dragN = ((ask.massG / 1000) * GRAVITY) / ask.glide
   const air = airOfField({ brief: wishes })
   const batteries = [...some(libraries.batteries, wishes.drawer.batteries)].sort((a, b) => a.massG - b.massG)
-  const motors = some(libraries.motors, wishes.drawer.motors)
+  const shelf = some(libraries.motors, wishes.drawer.motors)
   const owned = libraries.propellers.filter(item => wishes.drawer.propellers.includes(item.id))
   const propellers = owned.length
     ? owned
@@ -78,7 +81,7 @@ export function chooseKit(
     mostN = 0
   for (const propeller of propellers) {
     const turned = turnedBy(propeller, air)
-    for (const motor of motors) {
+    for (const motor of shelf) {
       // Nobody turns a large propeller with a small motor, whatever the sum says.
       if (propeller.diameterMm > 11.5 * motor.sizeMm[1]) continue
       for (const cells of new Set(batteries.map(item => item.cells))) {
@@ -88,8 +91,10 @@ export function chooseKit(
           controller: 0.006,
           battery: batteryOf([asPack(battery)], USUAL_POWER, wishes.fieldTemperatureC),
           turned,
-          motors: 1,
+          motors,
         })
+        // A larger pack gives more volts, and more current with them.
+        const standingOf = (battery: Battery) => running(driveOf(battery), 1, 0, FRESH).current
         const middle = driveOf(packs[Math.floor(packs.length / 2)])
         const rest = running(middle, 1, 0, FRESH)
         if (rest.motorCurrent > HELD * motor.maxA) continue
@@ -112,10 +117,10 @@ export function chooseKit(
         const level = running(middle, throttle, ask.cruiseMs, FRESH).current
         const wantedMah = (1000 * level * (purpose.minutes / 60)) / USED
         const battery = packs.find(
-          item => item.capacityMah >= wantedMah && (USUAL_C * item.capacityMah) / 1000 >= rest.current,
+          item => item.capacityMah >= wantedMah && (USUAL_C * item.capacityMah) / 1000 >= standingOf(item),
         )
         if (!battery) continue
-        const grams = motor.massG + propeller.massG + controller.massG + battery.massG
+        const grams = motors * (motor.massG + propeller.massG + controller.massG) + battery.massG
         if (grams < bestG) {
           bestG = grams
           best = { motor, propeller, controller, battery, receiver, servo }

@@ -5,7 +5,7 @@
 
 export type PurposeId = 'gentle' | 'glider' | 'camera' | 'aerobatic' | 'fast' | 'indoor' | 'carrier'
 
-export type LayoutId = 'boom-and-pod' | 'full-body' | 'v-tail' | 't-tail' | 'flying-wing' | 'canard'
+export type LayoutId = 'boom-and-pod' | 'full-body' | 'v-tail' | 't-tail' | 'flying-wing' | 'canard' | 'twin'
 
 export interface Purpose {
   label: string
@@ -133,7 +133,7 @@ export const PURPOSES: Record<PurposeId, Purpose> = {
     dihedralDeg: 4,
     pull: 0.6,
     minutes: 15,
-    layouts: ['boom-and-pod', 'v-tail', 'full-body', 'canard', 'flying-wing'],
+    layouts: ['boom-and-pod', 'v-tail', 'full-body', 'canard', 'flying-wing', 'twin'],
   },
   aerobatic: {
     ...usual,
@@ -229,6 +229,6 @@ export const PURPOSES: Record<PurposeId, Purpose> = {
     pull: 0.65,
     minutes: 8,
     tailVolume: 0.6,
-    layouts: ['boom-and-pod', 'full-body', 'v-tail', 'canard'],
+    layouts: ['boom-and-pod', 'full-body', 'v-tail', 'canard', 'twin'],
   },
 }

@@ -274,6 +274,7 @@ export function* sizeLayout(
       cruiseMs: cruiseOf(wishes, purpose, stallMs),
       stallMs,
       glide: layout.glide,
+      motors: layout.motors,
     }
     const choose = (folding: boolean) => chooseKit({ ...ask, folding }, purpose, wishes, libraries)
     const folds = layout.folding && wishes.landing !== 'wheels' && purpose.ailerons

@@ -236,4 +236,5 @@ export const tailRod = (
 export type Drawn = Pick<
   ProjectFile,
   'wing' | 'tail' | 'body' | 'boom' | 'zones' | 'spars' | 'equipment' | 'gear'
->
+> &
+  Partial<Pick<ProjectFile, 'pods'>>

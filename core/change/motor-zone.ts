@@ -2,6 +2,9 @@
 import type { ProjectFile, Zone } from '../document'
 import type { Filament } from '../libraries'
 
-/** Foam creeps under bolts: the zone that holds the firewall is offered none. */
+/** Foam creeps under bolts: a zone that holds a firewall is offered none. */
 export const mayHold = (doc: ProjectFile, zone: Zone, filament: Filament): boolean =>
-  filament.expansion === null || !doc.body?.firewall || doc.body.stations[0].zone !== zone.id
+  filament.expansion === null ||
+  [doc.body, ...doc.pods.map(pod => pod.body)].every(
+    body => !body?.firewall || body.stations[0].zone !== zone.id,
+  )

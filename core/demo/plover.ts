@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 11,
+  version: 12,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -138,6 +138,7 @@ export const PLOVER: ProjectFile = {
   },
   body: null,
   boom: null,
+  pods: [],
   zones: [
     {
       id: 'centre',

@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 11,
+  version: 12,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -237,7 +237,8 @@ export const THISTLEDOWN: ProjectFile = {
     ],
     saddle: { clearanceMm: 0.3, bolts: 2, boltMm: 3 },
   },
-  boom: { stock: 'tube-12x10', fromMm: 340, toMm: 930, zMm: 6, socketMm: 40 },
+  pods: [],
+  boom: { stock: 'tube-12x10', fromMm: 340, toMm: 930, zMm: 6, yMm: 0, socketMm: 40 },
   zones: [
     {
       id: 'nose',

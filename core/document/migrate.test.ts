@@ -5,6 +5,12 @@ import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
 
 describe('project files of older versions', () => {
+  it('one of version 11 has one body and one boom in its middle, and nothing else of it changes', () => {
+    const { pods: _p, version: _v, boom, ...bare } = DEMOS[0]
+    const { yMm: _y, ...old } = boom!
+    const read = readProject(JSON.stringify({ ...bare, boom: old, version: 11 }))
+    expect(read).toEqual({ ...DEMOS[0], pods: [], boom: { ...old, yMm: 0 } })
+  })
   it('one of version 10 has no pictures to draw over, and nothing else of it changes', () => {
     const { tracings: _t, version: _v, ...bare } = DEMOS[0]
     const read = readProject(JSON.stringify({ ...bare, version: 10 }))

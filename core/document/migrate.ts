@@ -316,6 +316,17 @@ export const fromVersion9 = (raw: unknown): unknown => {
 export const fromVersion10 = (raw: unknown): unknown =>
   isObject(raw) ? { tracings: [], ...raw, version: 11 } : raw
 
+/** What version 11 did not say: one body and one boom are all. */
+export const fromVersion11 = (raw: unknown): unknown =>
+  isObject(raw)
+    ? {
+        pods: [],
+        ...raw,
+        version: 12,
+        boom: isObject(raw.boom) ? { yMm: 0, ...raw.boom } : raw.boom,
+      }
+    : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -327,6 +338,7 @@ const STEPS = [
   fromVersion8,
   fromVersion9,
   fromVersion10,
+  fromVersion11,
 ]
 
 /** Any older version, step by step. */

@@ -8,7 +8,7 @@ import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 11
+export const PRESENT_VERSION = 12
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -40,7 +40,7 @@ export function readProject(json: string): ProjectFile {
 }
 
 /** Weighings, printers and files know a piece by its id: a given part must not have that of a designed one. */
-const OWN_PIECE = /^(wing|horizontal|vertical|body|boom|gear)(-|$)/i
+const OWN_PIECE = /^(wing|horizontal|vertical|body|pod|boom|gear)(-|$)/i
 
 /** Checks a parsed value; see `readProject`. */
 export function checkProject(raw: unknown): ProjectFile {
@@ -123,12 +123,34 @@ function checkReferences(doc: ProjectFile): void {
       needAerofoil(panel.tipAerofoil, `${label}.panels[${i}].tipAerofoil`)
     })
   }
-  doc.body?.stations.forEach((station, i, all) => {
-    needZone(station.zone, `body.stations[${i}].zone`)
-    if (i > 0 && station.xMm <= all[i - 1].xMm)
+  const bodies = [
+    ...(doc.body ? [{ path: 'body', body: doc.body }] : []),
+    ...doc.pods.map((pod, i) => ({ path: `pods[${i}].body`, body: pod.body })),
+  ]
+  for (const { path, body } of bodies) {
+    body.stations.forEach((station, i, all) => {
+      needZone(station.zone, `${path}.stations[${i}].zone`)
+      if (i > 0 && station.xMm <= all[i - 1].xMm)
+        throw new DocumentError(
+          `${path}.stations[${i}].xMm`,
+          `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`,
+        )
+    })
+    body.openings.forEach((opening, i) => {
+      if (opening.toMm <= opening.fromMm)
+        throw new DocumentError(
+          `${path}.openings[${i}].toMm`,
+          `${opening.toMm} must lie behind fromMm (${opening.fromMm})`,
+        )
+    })
+  }
+  numbers(doc.pods, 'pods')
+  doc.pods.forEach((pod, i) => {
+    numbers(pod.cuts, `pods[${i}].cuts`)
+    if (pod.pair && pod.yMm < 1)
       throw new DocumentError(
-        `body.stations[${i}].xMm`,
-        `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`,
+        `pods[${i}].yMm`,
+        'one of a pair stands to starboard, at least 1 mm from the middle',
       )
   })
   const meshes = doc.given.reduce((sum, given) => sum + given.mesh.length, 0)
@@ -144,13 +166,6 @@ function checkReferences(doc: ProjectFile): void {
       throw new DocumentError(
         `given[${i}].id`,
         `"${given.id}" is what a designed piece is called; give it another`,
-      )
-  })
-  doc.body?.openings.forEach((opening, i) => {
-    if (opening.toMm <= opening.fromMm)
-      throw new DocumentError(
-        `body.openings[${i}].toMm`,
-        `${opening.toMm} must lie behind fromMm (${opening.fromMm})`,
       )
   })
   if (doc.boom && doc.boom.toMm <= doc.boom.fromMm)
@@ -170,7 +185,8 @@ function checkReferences(doc: ProjectFile): void {
     ['build.notes', doc.build.notes],
     ['given', doc.given],
     ['wingSets', doc.wingSets],
-    ['body.openings', doc.body?.openings ?? []],
+    ['pods', doc.pods],
+    ...bodies.map(({ path, body }) => [`${path}.openings`, body.openings] as const),
   ] as const) {
     const seen = new Set<string>()
     list.forEach((item: { id: string }, i: number) => {

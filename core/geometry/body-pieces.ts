@@ -11,10 +11,55 @@ import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 /** A lid of a body that is filled through is this thick, mm. */
 const SOLID_LID = 1.6
 
+/** How the pieces of a body are called, and where it stands. */
+export interface Standing {
+  part: 'body' | 'pod'
+  /** Set before the numbers of its pieces, and the lids' ids. */
+  id: string
+  lid: string
+  name: string
+  mark: string
+  lidMark: string
+  /** Plane of symmetry, mm; of a pair the starboard one's. */
+  y: number
+  pair: boolean
+}
+
+const IN_THE_MIDDLE: Standing = {
+  part: 'body',
+  id: 'body',
+  lid: 'lid',
+  name: 'Body',
+  mark: 'B',
+  lidMark: 'L',
+  y: 0,
+  pair: false,
+}
+
+/** Once, or to both sides with the same sections; a port one is its twin's mirror image. */
+function standing(
+  { part, y: y0, pair }: Standing,
+  shared: Omit<PieceShape, 'part' | 'side' | 'place'>,
+): PieceShape[] {
+  const at = (side: PieceShape['side'], tail: [string, string, string]): PieceShape => ({
+    ...shared,
+    part,
+    side,
+    id: shared.id + tail[0],
+    name: shared.name + tail[1],
+    mark: shared.mark + tail[2],
+    place: side === 'port' ? (y, z, x) => [x, -(y0 + y), z] : (y, z, x) => [x, y0 + y, z],
+  })
+  return pair
+    ? [at('starboard', ['-starboard', ' starboard', '·S']), at('port', ['-port', ' port', '·P'])]
+    : [at('centre', ['', '', ''])]
+}
+
 export function cutBody(
   parts: BodyParts,
   cutList: readonly Cut[],
   recipeOf: (zone: string) => Recipe,
+  as: Standing = IN_THE_MIDDLE,
 ): PieceShape[] {
   const { loft } = parts
   const cuts = usableCuts(cutList, loft.from, loft.to)
@@ -26,8 +71,7 @@ export function cutBody(
     return recipeOf(zoneOf(edges[Math.max(0, index - 1)], edges[Math.max(1, index)]))
   }
   const joints = bodyJoints(loft, cuts, recipeAt)
-  const place = (y: number, z: number, x: number): [number, number, number] => [x, y, z]
-  const pieces = edges.slice(0, -1).map((from, i): PieceShape => {
+  const pieces = edges.slice(0, -1).flatMap((from, i): PieceShape[] => {
     const to = edges[i + 1],
       number = pieceNumber(cuts, i),
       foot = joints[i - 1] ?? null,
@@ -36,13 +80,11 @@ export function cutBody(
     const features = bodyPieceFeatures(parts, from, to, recipeOf(zoneId), foot, head)
     const proud = head?.proud ?? 0
     const skinAt = (x: number) => (x > to ? null : bodySkinAt(loft, x))
-    return {
-      id: `body-${number}`,
-      name: `Body ${number}`,
-      mark: `B${number}`,
-      part: 'body',
+    return standing(as, {
+      id: `${as.id}-${number}`,
+      name: `${as.name} ${number}`,
+      mark: `${as.mark}${number}`,
       kind: 'fixed',
-      side: 'centre',
       from,
       to,
       proud,
@@ -65,20 +107,20 @@ export function cutBody(
       skinAt,
       features,
       sectionAt: x => sectionAt(skinAt(x), features, x),
-      place,
       joints: { foot: foot?.joint ?? null, head: head?.joint ?? null },
       hardwareG: head?.hardwareG ?? 0,
       missing: head?.missing ? [head.missing] : [],
       mesh: null,
-    }
+    })
   })
-  return [...pieces, ...lids(parts, zoneOf, recipeOf)]
+  return [...pieces, ...lids(parts, zoneOf, recipeOf, as)]
 }
 
 function lids(
   { loft, body }: BodyParts,
   zoneOf: (from: number, to: number) => string,
   recipeOf: (zone: string) => Recipe,
+  as: Standing,
 ): PieceShape[] {
   return body.openings.flatMap((opening, i): PieceShape[] => {
     const from = Math.max(loft.from, opening.fromMm) + LID_GAP,
@@ -90,35 +132,30 @@ function lids(
     // Wider than the body somewhere: there is nothing to cut a lid from. A finding says so.
     if ([from, ...inner, to].some(x => lidOutline(loft, opening, shell, x) === null)) return []
     const skinAt = (x: number) => lidOutline(loft, opening, shell, x)
-    return [
-      {
-        id: `lid-${opening.id}`,
-        name: `Lid, ${opening.name}`,
-        mark: `L${i + 1}`,
-        part: 'body',
-        kind: 'lid',
-        side: 'centre',
-        from,
-        to,
-        proud: 0,
-        zoneId,
-        zonesInside: [zoneId],
-        shapedBy: [zoneId],
-        breaks: inner,
-        corners: bodyHeights(loft, from, to),
-        skinHeights: bodyHeights(loft, from, to),
-        skinAt,
-        features: [],
-        sectionAt: x => {
-          const skin = skinAt(x)
-          return skin ? [skin] : []
-        },
-        place: (y, z, x) => [x, y, z],
-        joints: { foot: null, head: null },
-        hardwareG: 0,
-        missing: [],
-        mesh: null,
+    return standing(as, {
+      id: `${as.lid}-${opening.id}`,
+      name: as.part === 'pod' ? `Lid, ${as.name}, ${opening.name}` : `Lid, ${opening.name}`,
+      mark: `${as.lidMark}${i + 1}`,
+      kind: 'lid',
+      from,
+      to,
+      proud: 0,
+      zoneId,
+      zonesInside: [zoneId],
+      shapedBy: [zoneId],
+      breaks: inner,
+      corners: bodyHeights(loft, from, to),
+      skinHeights: bodyHeights(loft, from, to),
+      skinAt,
+      features: [],
+      sectionAt: x => {
+        const skin = skinAt(x)
+        return skin ? [skin] : []
       },
-    ]
+      joints: { foot: null, head: null },
+      hardwareG: 0,
+      missing: [],
+      mesh: null,
+    })
   })
 }

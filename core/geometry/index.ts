@@ -30,10 +30,11 @@ export {
 export { loftBody, bodyOutlineAt, type BodyLoft } from './body-loft'
 export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } from './spar-line'
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
-export { turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
+export { alongBody, turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
 export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
+export { podPrefix, podStanding, seatAbove, standingBody } from './pod'
 export {
   lidOutline,
   wingBoltPlaces,

@@ -1,6 +1,6 @@
 /** The slits of a piece as cuts: the same list makes the section of any layer and the solid that is exported. mm */
 import { boxOf, cut, featureAt, rectangle, type Feature } from './feature'
-import type { PieceShape, Section } from './piece'
+import { alongBody, type PieceShape, type Section } from './piece'
 import { polygonArea } from './polygon'
 import { difference } from './polygon-boolean'
 import { STEP, webPeriod, type WebPattern } from './web-pattern'
@@ -32,7 +32,7 @@ export function webAnchor(
       return (x0 + x1) / 2
     }
   }
-  const share = piece.part === 'body' ? 0.5 : 0.3
+  const share = alongBody(piece.part) ? 0.5 : 0.3
   const ends = [piece.from + OFF, piece.to - OFF]
   const [a, b] = ends.map(u => {
     const skin = piece.skinAt(u)

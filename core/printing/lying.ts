@@ -4,7 +4,7 @@
  * as they are, end faces left out.
  */
 import { beadSection } from '../document'
-import type { Piece } from '../geometry'
+import { alongBody, type Piece } from '../geometry'
 import type { Filament } from '../libraries'
 import { beadThickness } from './bead'
 import { recipeReach } from './lay'
@@ -13,7 +13,7 @@ import { fieldFor, samplePiece } from './sample-sections'
 import { skinThicknessMm } from './skin-thickness'
 
 export const lies = (piece: Piece): boolean =>
-  piece.zone.recipe.stance === 'flat' && piece.part !== 'body' && piece.kind !== 'given'
+  piece.zone.recipe.stance === 'flat' && !alongBody(piece.part) && piece.kind !== 'given'
 
 export function lyingPrint(piece: Piece, filament: Filament, standing: PiecePrint): PiecePrint {
   const { recipe } = piece.zone

@@ -2,7 +2,7 @@
  * Sections of a piece at the few heights that stand for all of its layers. Geometry alone: recipes come
  * later.
  */
-import type { Piece, Section } from '../geometry'
+import { alongBody, type Piece, type Section } from '../geometry'
 import { insetField, type InsetField } from './inset-field'
 import { divideSection } from './divide-edges'
 
@@ -119,7 +119,7 @@ function places(piece: Piece, edges: readonly number[]): Array<{ u: number; weig
 const MOST_GROWTH = 0.25
 /** Runs of a surface that taper steeply are seen in more places. */
 function growthParts(piece: Piece, a: number, b: number): number {
-  if (piece.kind !== 'fixed' || piece.part === 'body' || b - a <= ONE_POINT) return 1
+  if (piece.kind !== 'fixed' || alongBody(piece.part) || b - a <= ONE_POINT) return 1
   const width = (u: number) => {
     const skin = piece.skinAt(u)
     if (!skin) return 0
@@ -140,7 +140,7 @@ function once<T>(make: () => T): () => T {
 function longestStretch(piece: Piece, length: number): number {
   if (piece.kind === 'given') return Math.max(GIVEN_STEP, length / GIVEN_MOST)
   if (piece.kind === 'moving') return Math.min(LONGEST.moving, (piece.to - piece.from) / MOVING_LEAST)
-  return piece.kind === 'fixed' && piece.part === 'body' ? LONGEST.body : LONGEST[piece.kind]
+  return piece.kind === 'fixed' && alongBody(piece.part) ? LONGEST.body : LONGEST[piece.kind]
 }
 
 /**

@@ -313,4 +313,34 @@ const dry: Look = (step, hands) =>
     'its bore was never tried',
   )
 
-const LOOKS: readonly Look[] = [spar, lead, servo, hinge, rod, into, joint, setting, ends, weighed, dry]
+/** A pod is sighted against a whole wing, and shuts what runs inside it there. */
+const pod: Look = (step, hands) =>
+  step.kind === 'set-pod'
+    ? [
+        ...says(
+          comes(
+            hands,
+            other =>
+              other.kind === 'halves' ||
+              (other.kind === 'join' && other.subject.joint !== undefined && part(other) === 'wing'),
+          ),
+          'the wing that it is set on still grows',
+        ),
+        ...says(
+          comes(hands, other => (other.kind === 'lead' || other.kind === 'spar') && part(other) === 'wing'),
+          'what runs through the wing there has no way in',
+        ),
+        ...says(
+          comes(
+            hands,
+            other => other.kind === 'join' && other.subject.joint !== undefined && part(other) === 'body',
+          ),
+          'body and pods in pieces are set askew',
+        ),
+      ]
+    : says(
+        (step.kind === 'boom' || step.kind === 'align') && comes(hands, other => other.kind === 'set-pod'),
+        'pods are set after what is sighted along them',
+      )
+
+const LOOKS: readonly Look[] = [spar, lead, servo, hinge, rod, into, joint, setting, ends, weighed, dry, pod]

@@ -139,7 +139,9 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
   const zones = doc.zones.map(zone => zone.id)
   const surfaces = [doc.wing, doc.tail.horizontal, doc.tail.vertical, ...doc.wingSets.map(set => set.wing)]
   for (const surface of surfaces) for (const panel of surface?.panels ?? []) panel.zone = pick(zones)
-  for (const item of [...(doc.body?.stations ?? []), ...doc.gear, ...doc.given]) item.zone = pick(zones)
+  const bodies = [doc.body, ...doc.pods.map(pod => pod.body)].filter(body => body !== null)
+  for (const item of [...bodies.flatMap(body => body.stations), ...doc.gear, ...doc.given])
+    item.zone = pick(zones)
   // Outlines at random cross themselves and are refused; a section that is one takes their place.
   doc.aerofoils = doc.aerofoils.map((own, i) => ({
     ...own,
@@ -154,7 +156,9 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
     list.forEach((item, i) => {
       item.piece = from + i
     })
-  for (const list of Object.values(doc.cuts)) number(list, 2)
+  for (const list of [...Object.values(doc.cuts), ...doc.pods.map(pod => pod.cuts)]) number(list, 2)
+  number(doc.pods, 1)
+  for (const pod of doc.pods) if (pod.pair) pod.yMm = Math.max(1, Math.abs(pod.yMm))
   for (const surface of surfaces) if (surface) number(surface.controls, 1)
   for (const set of doc.wingSets) number(set.cuts, 2)
   for (const polar of doc.polars) polar.points.sort((a, b) => a[0] - b[0])
@@ -163,14 +167,14 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
   )
   const rising = <T>(list: T[], at: (item: T) => number, put: (item: T, x: number) => void) => {
     const places = list.map(at).sort((a, b) => a - b)
-    list.forEach((item, i) => put(item, places[i]! + i * 1e-3))
+    list.forEach((item, i) => put(item, Math.min(places[i]!, 4000 - list.length * 1e-3) + i * 1e-3))
   }
-  if (doc.body)
+  for (const body of bodies)
     rising(
-      doc.body.stations,
+      body.stations,
       station => station.xMm,
       (station, x) => {
-        station.xMm = Math.min(4000, x)
+        station.xMm = x
       },
     )
   const forward = (part: { fromMm: number; toMm: number }) => {
@@ -178,7 +182,7 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
     part.fromMm = Math.min(from, 3990)
     part.toMm = Math.max(to, part.fromMm + 0.5)
   }
-  doc.body?.openings.forEach(forward)
+  for (const body of bodies) body.openings.forEach(forward)
   if (doc.boom) forward(doc.boom)
   doc.brief.staticMarginPct.sort((a, b) => a - b)
   doc.printerOf = {}

@@ -22,8 +22,13 @@ const FLAGS = [
   '--enable-unsafe-swiftshader',
   '--hide-scrollbars',
 ]
-/** Pages of tests live for seconds: code is optimised only when it stays busy, which costs them more than it saves. */
-export const SHORT_LIVED = ['--js-flags=--interrupt-budget=2000000']
+/**
+ * Pages of tests live for seconds: code is optimised only when it stays busy, and where it runs; done beside, most of
+ * it comes too late and takes a quarter of all processor time.
+ */
+export const SHORT_LIVED = [
+  '--js-flags=--interrupt-budget=2000000,--invocation-count-for-maglev=2000,--no-concurrent-recompilation,--no-concurrent-sparkplug',
+]
 
 export interface Browser {
   driver: WebDriver

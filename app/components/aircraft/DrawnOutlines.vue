@@ -29,10 +29,10 @@ const spars = computed(() =>
   })),
 )
 const hinges = computed(() => (sheet.value.view === 'plan' ? hingeLines(props.doc) : []))
-const boom = computed(() => {
-  const { boom: own } = props.assessment.drawing,
-    { view, outline } = sheet.value
-  return own && view !== 'front' ? { points: outline(own[view]), width: own.widthMm } : null
+const booms = computed(() => {
+  const { view, outline } = sheet.value
+  if (view === 'front') return []
+  return props.assessment.drawing.booms.map(own => ({ points: outline(own[view]), width: own.widthMm }))
 })
 /** Outlines of a change that is being looked at, or of a state that was kept. */
 const ghosts = computed(
@@ -66,7 +66,13 @@ const legs = computed(() => {
 
 <template>
   <g>
-    <polyline v-if="boom" :points="boom.points" class="boom" :stroke-width="boom.width" />
+    <polyline
+      v-for="(boom, i) in booms"
+      :key="i"
+      :points="boom.points"
+      class="boom"
+      :stroke-width="boom.width"
+    />
     <g
       v-for="shape in shapes"
       :key="shape.id"

@@ -86,14 +86,8 @@ function build() {
         Math.max(2, spar.widthMm),
       ),
     )
-  if (drawing.boom)
-    model.add(
-      rodMesh(
-        [drawing.boom.side[0], 0, drawing.boom.side[1]],
-        [drawing.boom.side[2], 0, drawing.boom.side[3]],
-        drawing.boom.widthMm,
-      ),
-    )
+  for (const { plan, side, widthMm } of drawing.booms)
+    model.add(rodMesh([plan[0], plan[1], side[1]], [plan[2], plan[3], side[3]], widthMm))
   for (const leg of drawing.legs) {
     model.add(rodMesh(leg.mount, leg.axle, Math.max(2, leg.widthMm)))
     const [x, y, z] = leg.axle

@@ -44,10 +44,11 @@ const parts = computed(() => {
     <h3>{{ layout.label }}</h3>
     <svg :viewBox="frame" class="plan" role="img" :aria-label="`${layout.label} from above`">
       <polyline
-        v-if="drawing.boom"
-        :points="pairs(drawing.boom.plan)"
+        v-for="(boom, i) in drawing.booms"
+        :key="i"
+        :points="pairs(boom.plan)"
         class="boom"
-        :stroke-width="drawing.boom.widthMm"
+        :stroke-width="boom.widthMm"
       />
       <polygon v-for="item in drawing.plan" :key="item.id" :points="pairs(item.points)" />
     </svg>

@@ -128,16 +128,8 @@ function build() {
       ),
     )
   }
-  if (drawing.boom)
-    put(
-      'boom',
-      rodMesh(
-        [drawing.boom.side[0], 0, drawing.boom.side[1]],
-        [drawing.boom.side[2], 0, drawing.boom.side[3]],
-        drawing.boom.widthMm,
-        look('boom'),
-      ),
-    )
+  for (const { plan, side, widthMm } of drawing.booms)
+    put('boom', rodMesh([plan[0], plan[1], side[1]], [plan[2], plan[3], side[3]], widthMm, look('boom')))
   for (const leg of drawing.legs) {
     put(leg.id, rodMesh(leg.mount, leg.axle, Math.max(2, leg.widthMm), look(leg.id)))
   }

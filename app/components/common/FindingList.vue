@@ -8,7 +8,7 @@ const words = { stop: 'Stop', warn: 'Mind', note: 'Note' }
 
 <template>
   <ul v-if="findings.length" class="findings">
-    <li v-for="(finding, i) in findings" :key="i" :class="finding.severity">
+    <li v-for="(finding, i) in findings" :key="i" :class="finding.severity" :data-finding="finding.code">
       <b>{{ words[finding.severity] }}.</b> {{ worded(finding.text) }}.
       <span class="quiet">{{ worded(finding.remedy) }}.</span>
     </li>

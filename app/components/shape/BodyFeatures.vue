@@ -1,22 +1,25 @@
 <script setup lang="ts">
-/** Firewall, openings with lids, the wing's seat and the boom's socket. */
-import type { Firewall, Opening } from '../../../core/document'
-import { useBench } from '~/composables/useBench'
+/** Firewall, openings with lids and the wing's seat, of a body or a pod. */
+import type { Body, Firewall, Opening } from '../../../core/document'
 
-const { doc, edit } = useBench()
-const body = computed(() => doc.value.body!)
+const props = defineProps<{
+  body: Body
+  field: string
+  most: number
+  change: (label: string, apply: (own: Body) => void) => void
+}>()
 const setWall = (field: keyof Firewall, label: string) => (value: number | null) =>
-  edit(`Firewall: set ${label}`, draft => {
-    draft.body!.firewall![field] = value!
+  props.change(`Firewall: set ${label}`, own => {
+    own.firewall![field] = value!
   })
 const addWall = () =>
-  edit('Add a firewall', draft => {
-    draft.body!.firewall = { thicknessMm: 3, bolts: 4, boltCircleMm: 25, boltMm: 3.2, shaftMm: 8 }
+  props.change('Add a firewall', own => {
+    own.firewall = { thicknessMm: 3, bolts: 4, boltCircleMm: 25, boltMm: 3.2, shaftMm: 8 }
   })
 const setOpening =
   (i: number, field: 'fromMm' | 'toMm' | 'widthMm', label: string) => (value: number | null) =>
-    edit(`${body.value.openings[i].name}: set ${label}`, draft => {
-      draft.body!.openings[i][field] = value!
+    props.change(`${props.body.openings[i]!.name}: set ${label}`, own => {
+      own.openings[i]![field] = value!
     })
 const sides: Array<{ title: string; value: Opening['side'] }> = [
   { title: 'Top', value: 'top' },
@@ -26,18 +29,18 @@ const sides: Array<{ title: string; value: Opening['side'] }> = [
 ]
 function addOpening() {
   let n = 1
-  while (body.value.openings.some(opening => opening.id === `hatch-${n}`)) n++
-  const { stations } = body.value
-  const from = stations[0].xMm,
-    length = stations[stations.length - 1].xMm - from
-  edit('Add a hatch', draft => {
-    draft.body!.openings.push({
+  while (props.body.openings.some(opening => opening.id === `hatch-${n}`)) n++
+  const { stations } = props.body
+  const from = stations[0]!.xMm,
+    length = stations[stations.length - 1]!.xMm - from
+  props.change('Add a hatch', own => {
+    own.openings.push({
       id: `hatch-${n}`,
       name: `hatch ${n}`,
       side: 'top',
       fromMm: Math.round(from + 0.2 * length),
       toMm: Math.round(from + 0.35 * length),
-      widthMm: Math.round(0.5 * stations[Math.floor(stations.length / 2)].widthMm),
+      widthMm: Math.round(0.5 * stations[Math.floor(stations.length / 2)]!.widthMm),
     })
   })
 }
@@ -52,8 +55,8 @@ function addOpening() {
         variant="text"
         size="x-small"
         @click="
-          edit('Leave out the firewall', d => {
-            d.body!.firewall = null
+          change('Leave out the firewall', own => {
+            own.firewall = null
           })
         "
         >Leave out</v-btn
@@ -67,7 +70,7 @@ function addOpening() {
           unit="mm"
           :min="0.5"
           :max="40"
-          data-field="firewall"
+          :data-field="field === 'body' ? 'firewall' : `${field}-firewall`"
           @update:model-value="setWall('thicknessMm', 'thickness')($event)"
         /><FigureField
           label="Shaft hole"
@@ -104,8 +107,8 @@ function addOpening() {
           variant="text"
           size="x-small"
           @click="
-            edit(`Close ${opening.name}`, d => {
-              d.body!.openings.splice(i, 1)
+            change(`Close ${opening.name}`, own => {
+              own.openings.splice(i, 1)
             })
           "
           >Close it</v-btn
@@ -118,7 +121,7 @@ function addOpening() {
           unit="mm"
           :min="-2000"
           :max="4000"
-          :data-field="`opening-from-${i}`"
+          :data-field="field === 'body' ? `opening-from-${i}` : `${field}-opening-from-${i}`"
           @update:model-value="setOpening(i, 'fromMm', 'front edge')($event)"
         /><FigureField
           label="To"
@@ -142,14 +145,14 @@ function addOpening() {
           :items="sides"
           label="Side"
           @update:model-value="
-            edit(`${opening.name} on the other side`, d => {
-              d.body!.openings[i].side = $event
+            change(`${opening.name} on the other side`, own => {
+              own.openings[i]!.side = $event
             })
           "
         />
       </div>
     </template>
-    <v-btn :disabled="body.openings.length >= 12" @click="addOpening">Cut a hatch</v-btn>
+    <v-btn :disabled="body.openings.length >= most" @click="addOpening">Cut a hatch</v-btn>
     <h3 class="head">
       Wing's seat
       <v-btn
@@ -157,8 +160,8 @@ function addOpening() {
         variant="text"
         size="x-small"
         @click="
-          edit('No seat for the wing', d => {
-            d.body!.saddle = null
+          change('No seat for the wing', own => {
+            own.saddle = null
           })
         "
         >Leave out</v-btn
@@ -172,8 +175,8 @@ function addOpening() {
         :min="0"
         :max="5"
         @update:model-value="
-          edit('Seat: set the gap', d => {
-            d.body!.saddle!.clearanceMm = $event!
+          change('Seat: set the gap', own => {
+            own.saddle!.clearanceMm = $event!
           })
         "
       /><FigureField
@@ -183,8 +186,8 @@ function addOpening() {
         :max="4"
         :digits="0"
         @update:model-value="
-          edit('Seat: set the bolts', d => {
-            d.body!.saddle!.bolts = Math.round($event!)
+          change('Seat: set the bolts', own => {
+            own.saddle!.bolts = Math.round($event!)
           })
         "
       /><FigureField
@@ -194,10 +197,10 @@ function addOpening() {
         unit="mm"
         :min="1.5"
         :max="12"
-        data-field="bolt-size"
+        :data-field="field === 'body' ? 'bolt-size' : `${field}-bolt-size`"
         @update:model-value="
-          edit('Seat: set the bolt', d => {
-            d.body!.saddle!.boltMm = $event!
+          change('Seat: set the bolt', own => {
+            own.saddle!.boltMm = $event!
           })
         "
       />
@@ -205,8 +208,8 @@ function addOpening() {
     <v-btn
       v-else
       @click="
-        edit('Cut a seat for the wing', d => {
-          d.body!.saddle = { clearanceMm: 0.3, bolts: 2, boltMm: 3 }
+        change('Cut a seat for the wing', own => {
+          own.saddle = { clearanceMm: 0.3, bolts: 2, boltMm: 3 }
         })
       "
       >Cut a seat for the wing</v-btn

@@ -59,7 +59,7 @@ const outline = computed(() => {
   })
 })
 const boom = computed(() => {
-  const own = now.value.drawing.boom
+  const own = now.value.drawing.booms[0]
   if (!own) return null
   const [cx, , cz] = now.value.totals.cgMm
   const points: string[] = []

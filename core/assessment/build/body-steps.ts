@@ -1,5 +1,6 @@
 /** The body: tried dry, nuts in, joined, boom, legs and lids. */
 import { q, say } from '../../units'
+import { bodiesOf } from '../resolve'
 import type { Chain, Site } from './site'
 import type { BuildStep } from './step'
 import { joinSteps } from './surface-steps'
@@ -56,19 +57,23 @@ export function bodySteps(site: Site, chain: Chain): BuildStep[] {
           }),
         ]
       : []
-  return [...dry, ...nuts, ...joinSteps(chain), ...boomSteps(site)]
+  return [...dry, ...nuts, ...joinSteps(chain)]
 }
 
-function boomSteps({ airframe, body, doc }: Site): BuildStep[] {
+/** A pair of booms runs into pods, or is bound to the wing. */
+export function boomSteps({ airframe, body, doc }: Site): BuildStep[] {
   if (!airframe.boom) return []
-  const { boom, stock } = airframe.boom
-  const last = body?.pieces[body.pieces.length - 1]
+  const { boom, stock, count } = airframe.boom
+  const last =
+    count === 1
+      ? body?.pieces[body.pieces.length - 1]
+      : airframe.pieces.findLast(piece => piece.part === 'pod' && piece.side === 'starboard')
   return [
     step({
       id: 'boom',
       kind: 'boom',
-      bench: last ? 'body' : 'whole',
-      title: say`Boom into ${last ? 'its socket' : 'the airframe'}`,
+      bench: last && count === 1 ? 'body' : 'whole',
+      title: say`${count > 1 ? 'Both booms' : 'Boom'} into ${last ? (count > 1 ? 'their sockets' : 'its socket') : 'the airframe'}`,
       how: [
         say`${stock.name}, cut to ${q(boom.toMm - boom.fromMm, 'mm', 0)}: scuff what lies in the socket, wipe it with alcohol.`,
         doc.tail.kind === 'none'
@@ -77,13 +82,16 @@ function boomSteps({ airframe, body, doc }: Site): BuildStep[] {
       ],
       touches: last ? [last.id] : [],
       parts: ['boom'],
-      at: () => [Math.max(boom.fromMm, last ? last.to - boom.socketMm : boom.fromMm), 0, boom.zMm],
+      at: () => [Math.max(boom.fromMm, last ? last.to - boom.socketMm : boom.fromMm), boom.yMm, boom.zMm],
       from: [150, 0, 0],
       glue: 'spars',
-      glueMm: () => Math.PI * stock.heightMm + boom.socketMm,
-      minutes: MINUTES.boom,
+      glueMm: () => count * (Math.PI * stock.heightMm + boom.socketMm),
+      minutes: count * MINUTES.boom,
       caution: cutCaution(stock),
-      hand: [say`${stock.name}, ${q(boom.toMm - boom.fromMm, 'mm', 0)}`, 'sleeves of the tail'],
+      hand: [
+        say`${count > 1 ? '2 × ' : ''}${stock.name}, ${q(boom.toMm - boom.fromMm, 'mm', 0)}`,
+        'sleeves of the tail',
+      ],
     }),
   ]
 }
@@ -96,16 +104,27 @@ const LID_OFF: Record<string, [number, number, number]> = {
 }
 
 export function lidSteps(site: Site): BuildStep[] {
+  const bodies = bodiesOf(site.airframe)
   return site.airframe.pieces
     .filter(piece => piece.kind === 'lid')
     .map(lid => {
       const middle = (lid.from + lid.to) / 2
-      const under = site.body?.pieces.find(piece => middle < piece.to) ?? site.body?.pieces.at(-1)
-      const side = site.doc.body?.openings.find(opening => lid.id === `lid-${opening.id}`)?.side ?? 'top'
+      const owner = bodies.find(own => lid.id.startsWith(own.lids))
+      const shells = site.airframe.pieces
+        .filter(
+          piece =>
+            piece.kind === 'fixed' && owner && piece.id.startsWith(owner.pieces) && piece.side === lid.side,
+        )
+        .sort((a, b) => a.from - b.from)
+      const under = shells.find(piece => middle < piece.to) ?? shells.at(-1)
+      const opening = owner?.body.openings.find(item =>
+        [item.id, `${item.id}-${lid.side}`].some(id => lid.id === `${owner.lids}${id}`),
+      )
+      const side = opening?.side ?? 'top'
       return step({
         id: `lid.${lid.id}`,
         kind: 'lid',
-        bench: 'body',
+        bench: owner?.main ? 'body' : 'whole',
         title: say`${lid.name}: magnets and fit`,
         how: [
           'Mark the side of each magnet that attracts before any glue: one turned round pushes the lid off.',

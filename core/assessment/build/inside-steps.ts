@@ -1,5 +1,6 @@
 /** What goes in: batteries, receivers, motors, payload; through hatches, bays and open ends. */
 import type { Equipment } from '../../document'
+import { podPrefix } from '../../geometry'
 import { say, type Words } from '../../units'
 import type { Access, Pocket, Site } from './site'
 import type { BuildStep } from './step'
@@ -63,15 +64,32 @@ export const pocketStep = ({ item, chain, piece }: Pocket): BuildStep =>
     caution: item.kind === 'battery' ? LITHIUM : null,
   })
 
-export function looseSteps({ doc, loose, body }: Site): BuildStep[] {
+/** The pods that a pair of motors stands before. */
+const podsBehind = (item: Equipment, { pods }: Site['airframe']) =>
+  item.pair ? pods.find(({ pod }) => pod.pair && Math.abs(pod.yMm - item.yMm) < 20) : undefined
+
+const mountedOn = (item: Equipment, airframe: Site['airframe'], body: Site['body']): string[] => {
+  const own = podsBehind(item, airframe)
+  if (!own) return body ? [body.pieces[0].id] : []
+  return (['starboard', 'port'] as const).flatMap(side => {
+    const first = airframe.pieces
+      .filter(piece => piece.id.startsWith(podPrefix(own.pod)) && piece.kind === 'fixed')
+      .filter(piece => piece.side === side)
+      .sort((a, b) => a.from - b.from)[0]
+    return first ? [first.id] : []
+  })
+}
+
+export function looseSteps({ airframe, doc, loose, body }: Site): BuildStep[] {
   return loose
     .filter(item => item.kind !== 'propeller' && item.kind !== 'servo')
     .map(item => {
-      const wall = item.kind === 'motor' && doc.body?.firewall
+      const beside = item.kind === 'motor' ? podsBehind(item, airframe)?.body : undefined
+      const wall = item.kind === 'motor' && (beside ?? doc.body)?.firewall
       return step({
         id: `put.${item.id}`,
         kind: item.kind === 'motor' ? 'motor' : 'put-in',
-        bench: item.kind === 'motor' && body ? 'body' : 'whole',
+        bench: item.kind === 'motor' && body && !beside ? 'body' : 'whole',
         subject: { item: item.id },
         title: item.kind === 'motor' ? say`${item.name} on its mount` : putTitle(item.name),
         how:
@@ -83,7 +101,7 @@ export function looseSteps({ doc, loose, body }: Site): BuildStep[] {
                 'No screw touches a winding: turn it by hand and listen.',
               ]
             : putHow(item.kind, 'Fixed to the airframe.'),
-        touches: item.kind === 'motor' && body ? [body.pieces[0].id] : [],
+        touches: item.kind === 'motor' ? mountedOn(item, airframe, body) : [],
         parts: [item.id],
         at: () => [item.xMm, item.yMm, item.zMm],
         from: item.kind === 'motor' ? [-90, 0, 0] : [0, 0, 90],

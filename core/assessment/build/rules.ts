@@ -314,6 +314,25 @@ export const RULES: readonly Rule[] = [
       pairs(steps.of('hinge'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
   },
   {
+    id: 'pods-on-whole-wing',
+    because:
+      'A pod is set by the span from tip to middle: a half that still grows or is not joined has neither.',
+    trap: true,
+    pairs: steps => [
+      ...pairs(
+        surfaceJoins(steps).filter(step => step.subject.surface === 'wing'),
+        steps.of('set-pod'),
+      ),
+      ...pairs(
+        steps.of('lead', 'spar').filter(step => step.subject.surface === 'wing'),
+        steps.of('set-pod'),
+      ),
+      ...pairs(bodyJoins(steps), steps.of('set-pod')),
+      ...pairs(steps.of('halves'), steps.of('set-pod')),
+      ...pairs(steps.of('set-pod'), steps.of('boom', 'align')),
+    ],
+  },
+  {
     id: 'lids-after-inside',
     because: 'Magnets beside an open bay catch every screw; the lid is fitted to the finished rim.',
     trap: false,
@@ -368,7 +387,19 @@ export const RULES: readonly Rule[] = [
     trap: true,
     pairs: steps =>
       pairs(
-        steps.of('join', 'halves', 'tail', 'boom', 'gear', 'given', 'spar', 'set-wing', 'hinge', 'lid'),
+        steps.of(
+          'join',
+          'halves',
+          'tail',
+          'boom',
+          'gear',
+          'given',
+          'spar',
+          'set-wing',
+          'set-pod',
+          'hinge',
+          'lid',
+        ),
         steps.of('finish'),
       ),
   },

@@ -27,6 +27,7 @@ export const MINUTES = {
   leg: 12,
   halves: 8,
   setWing: 6,
+  pod: 6,
   align: 10,
   tail: 8,
   given: 6,

@@ -30,6 +30,7 @@ export type StepKind =
   | 'gear'
   | 'halves'
   | 'set-wing'
+  | 'set-pod'
   | 'align'
   | 'tail'
   | 'given'

@@ -1,11 +1,12 @@
 /** Every step there is to do on an aircraft, in no order yet. */
-import { bodySteps, gearSteps, lidSteps } from './body-steps'
+import { bodySteps, boomSteps, gearSteps, lidSteps } from './body-steps'
 import { finalSteps, givenSteps } from './final-steps'
 import { looseSteps, pocketStep, putIn } from './inside-steps'
 import { mendSteps } from './mend-steps'
 import { movingSteps } from './moving-steps'
 import { servoSteps } from './servo-steps'
 import { tailSteps, wingSteps } from './setting-steps'
+import { podSteps } from './pod-steps'
 import type { Site } from './site'
 import type { BuildStep } from './step'
 import { chainSteps, sparSteps, weighing } from './surface-steps'
@@ -24,6 +25,8 @@ export function stepsOf(site: Site): BuildStep[] {
     ...looseSteps(site),
     ...wingSteps(site),
     ...tailSteps(site),
+    ...podSteps(site),
+    ...boomSteps(site),
     ...gearSteps(site),
     ...lidSteps(site),
     ...givenSteps(site),

@@ -1,4 +1,5 @@
 /** Halves of wings and tails: laid out, tried dry, spars in, joint by joint. */
+import type { SurfaceName } from '../../document'
 import type { Piece } from '../../geometry'
 import { q, say, type Words } from '../../units'
 import type { Chain, LaidSpar, Site } from './site'
@@ -13,7 +14,7 @@ export function weighing(site: Site): BuildStep[] {
   for (const { chain, pieces: own } of site.moving)
     for (const piece of own) benchOf.set(piece.id, chain.bench)
   for (const piece of site.airframe.pieces) {
-    const bench = benchOf.get(piece.id) ?? (piece.kind === 'lid' ? 'body' : 'whole')
+    const bench = benchOf.get(piece.id) ?? (piece.kind === 'lid' && piece.part === 'body' ? 'body' : 'whole')
     pieces.set(bench, [...(pieces.get(bench) ?? []), piece])
   }
   return [...pieces].map(([bench, own]) =>
@@ -71,7 +72,12 @@ export function chainSteps(site: Site, chain: Chain): BuildStep[] {
   return [...dry, ...joinSteps(chain)]
 }
 
-export function joinSteps(chain: Chain): BuildStep[] {
+/** A chain of pieces, or those of a pod. */
+type Joined = Omit<Chain, 'part'> & { part: Chain['part'] | `pod-${number}` }
+
+const SURFACES: readonly string[] = ['wing', 'horizontal', 'vertical'] satisfies SurfaceName[]
+
+export function joinSteps(chain: Joined): BuildStep[] {
   const { pieces } = chain
   return pieces.slice(1).map((outer, i) => {
     const inner = pieces[i]
@@ -85,7 +91,7 @@ export function joinSteps(chain: Chain): BuildStep[] {
       kind: 'join',
       bench: chain.bench,
       subject: {
-        ...(chain.part === 'body' ? {} : { surface: chain.part }),
+        ...(SURFACES.includes(chain.part) ? { surface: chain.part as SurfaceName } : {}),
         side: chain.side,
         joint: i,
       },

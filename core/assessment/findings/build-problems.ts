@@ -2,23 +2,27 @@
  * What was asked for and cannot be made as a solid, or prints badly: each with place, figure, limit and
  * remedy.
  */
-import type { SurfaceName } from '../../document'
+import type { CutPart, SurfaceName } from '../../document'
 import {
+  alongBody,
   bays,
   hingedControls,
   HINGE_SLOTS,
   measureMesh,
   panelAt,
+  podPrefix,
   selfCrossing,
   slotRoom,
   usableCuts,
-  type PartName,
+  type BodyLoft,
+  type Piece,
   type SparLine,
   type SurfaceLoft,
 } from '../../geometry'
 import { samplePiece } from '../../printing'
 import { type Airframe, noCuts } from '../resolve'
 import type { Finding, PieceReport } from '../report'
+import { bodyProblems } from './body-problems'
 import { q, say } from '../../units'
 /**
  * A foot this many times narrower than the piece is tall is knocked over by the nozzle, by common experience.
@@ -44,11 +48,12 @@ const SHARED = 0.05
  * before it happens.
  */
 function sharedPieces(airframe: Airframe): Finding[] {
-  const { doc, body, surfaces } = airframe
+  const { doc, surfaces } = airframe
   const nameOf = (id: string) => doc.zones.find(zone => zone.id === id)?.name ?? id
   return airframe.pieces.flatMap((piece): Finding[] => {
     if (piece.kind !== 'fixed' || piece.side === 'port') return []
-    const loft = piece.part === 'body' ? null : surfaces[piece.part]
+    const loft = alongBody(piece.part) ? null : surfaces[piece.part]
+    const body = bodyOf(airframe, piece)
     const zoneAt = (at: number) =>
       loft ? loft.zones[panelAt(loft, at).index] : body ? body.zoneAt(at) : piece.zone.id
     // Edges between zones inside the piece, from its drawing.
@@ -243,16 +248,22 @@ function hingeProblems(loft: SurfaceLoft, controls: Parameters<typeof hingedCont
   ]
 }
 
-const PARTS: Record<PartName, string> = {
+const PARTS: Record<CutPart, string> = {
   wing: 'Wing',
   horizontal: 'Tailplane',
   vertical: 'Fin',
   body: 'Body',
 }
 
+/** The body, or the pod, that a piece belongs to. */
+function bodyOf({ body, pods }: Airframe, piece: Piece): BodyLoft | null {
+  if (piece.part !== 'pod') return body
+  return pods.find(({ pod }) => piece.id.startsWith(podPrefix(pod)))?.loft ?? null
+}
+
 function cutProblems(airframe: Airframe): Finding[] {
   const { doc, surfaces, body } = airframe
-  return (Object.keys(PARTS) as PartName[]).flatMap((part): Finding[] => {
+  return (Object.keys(PARTS) as CutPart[]).flatMap((part): Finding[] => {
     const reach = part === 'body' ? body && [body.from, body.to] : surfaces[part] && [0, surfaces[part].span]
     if (!reach) return []
     const never = noCuts(airframe, part)
@@ -275,48 +286,6 @@ function cutProblems(airframe: Airframe): Finding[] {
       ]
     })
   })
-}
-
-function bodyProblems({ doc, body, pieces }: Airframe): Finding[] {
-  if (!doc.body || !body) return []
-  const found: Finding[] = doc.body.openings
-    .filter(
-      opening =>
-        pieces.some(piece => piece.part === 'body' && piece.kind === 'fixed') &&
-        !pieces.some(piece => piece.id === `lid-${opening.id}`),
-    )
-    .map(opening => ({
-      code: 'lid-not-made',
-      stations: ['shape'],
-      severity: 'warn',
-      where: opening.name,
-      value: opening.widthMm,
-      limit: body.at(Math.min(body.to, Math.max(body.from, (opening.fromMm + opening.toMm) / 2))).width,
-      unit: 'mm',
-      text: `No lid can be cut for the ${opening.name}: it is as wide as the body, outside it, or under 5 mm long`,
-      remedy: 'A narrower opening within the body',
-    }))
-  const nose = pieces.find(
-    piece => piece.part === 'body' && piece.kind === 'fixed' && Math.abs(piece.from - body.from) < 0.01,
-  )
-  const wall = doc.body.firewall
-  if (nose && wall && nose.zone.recipe.infillShare < 0.5) {
-    const { baseLayers, topLayers, layerHeightMm } = nose.zone.recipe
-    const solid = (baseLayers + topLayers) * layerHeightMm
-    if (solid < wall.thicknessMm - layerHeightMm / 2)
-      found.push({
-        code: 'firewall-hollow',
-        stations: ['shape'],
-        severity: 'warn',
-        where: 'Firewall',
-        value: solid,
-        limit: wall.thicknessMm,
-        unit: 'mm',
-        text: say`The firewall is ${q(wall.thicknessMm, 'mm')} thick, and base and top layers of ${nose.zone.name} fill ${q(solid, 'mm', 1)} of it`,
-        remedy: `${Math.ceil((wall.thicknessMm - topLayers * layerHeightMm) / layerHeightMm)} base layers in that zone`,
-      })
-  }
-  return found
 }
 
 const openEdges = new WeakMap<object, number>()

@@ -4,7 +4,7 @@ import { printedMaterial, strengthLeft } from '../../structure'
 import { GRAVITY, gToKg, mmToM, q, say } from '../../units'
 import { FRESH, running } from '../../power'
 import { propulsionOf } from '../power'
-import { heated, type Airframe } from '../resolve'
+import { bodiesOf, heated, type Airframe, type StandingBody } from '../resolve'
 import type { Finding, StrengthFigures } from '../report'
 
 /** A motor's mount is warmer than the air by about so much after a flight, K; hard-worn ones by more. */
@@ -28,16 +28,28 @@ function driveOf(doc: Airframe['doc']): { thrust: number; torque: number } | nul
   return { thrust: Math.max(0, thrust) / propulsion.drive.motors, torque: Math.max(0, torque) }
 }
 
-/** What the firewall must bear against what it bears, warm; with what it is made of. */
-export function motorMount(airframe: Airframe, { gear }: StrengthFigures): Finding[] {
-  const { doc, body } = airframe
-  const wall = doc.body?.firewall
-  const motor = doc.equipment.find(item => item.kind === 'motor')
-  if (!wall || !body || !motor || wall.bolts === 0) return []
+/** What each firewall must bear against what it bears, warm; with what it is made of. */
+export const motorMount = (airframe: Airframe, strength: StrengthFigures): Finding[] =>
+  bodiesOf(airframe).flatMap(own => mountOf(airframe, own, strength))
+
+/** The motor that stands before a body: on its line, within its own width. */
+const motorBefore = (doc: Airframe['doc'], { loft, ys }: StandingBody) =>
+  doc.equipment.find(
+    item =>
+      item.kind === 'motor' &&
+      Math.abs(Math.abs(item.yMm) - Math.abs(ys[0])) <= Math.max(20, loft.at(loft.from).width / 2),
+  )
+
+function mountOf(airframe: Airframe, own: StandingBody, { gear }: StrengthFigures): Finding[] {
+  const { doc } = airframe,
+    body = own.loft
+  const wall = own.body.firewall
+  const motor = motorBefore(doc, own)
+  if (!wall || !motor || wall.bolts === 0) return []
   const zone = zoneOr(doc.zones, body.zoneAt(body.from)),
     filament = airframe.filamentOf(zone)
   const temperature = Math.max(airframe.warm.temperatureC, doc.brief.fieldTemperatureC + MOTOR_RISE)
-  const where = 'Firewall',
+  const where = own.main ? 'Firewall' : `Firewall of ${own.name}`,
     stations: Finding['stations'] = ['skin']
   const found: Finding[] = []
   if (filament.expansion)

@@ -1,17 +1,19 @@
 /** A drive that asks more of its parts than they bear, or that flies faster than the wing is held against. */
 import { rootBetween, FRESH, running } from '../../power'
 import { q, say } from '../../units'
-import { propulsionOf } from '../power'
+import { oneMotor, propulsionOf } from '../power'
 import type { Flown } from '../flight'
 import type { Finding } from '../report'
 import type { ProjectFile } from '../../document'
 
+/** What a climb away from the ground is flown at, as a multiple of the stall's. */
+const SAFE_SPEED = 1.2
 /** Speeds at which level flight asks least, as multiples of the stall's. */
 const SLOW = [1.15, 1.3, 1.5, 1.8, 2.2, 3]
 
 export function powerProblems(
   doc: ProjectFile,
-  { levelDrag, stall }: Pick<Flown, 'levelDrag' | 'stall'>,
+  { levelDrag, stall, flight }: Pick<Flown, 'levelDrag' | 'stall' | 'flight'>,
 ): Finding[] {
   const { propulsion } = propulsionOf(doc)
   if (!propulsion) return []
@@ -70,6 +72,24 @@ export function powerProblems(
       remedy: say`Brief: a top speed of ${q(Math.ceil(fastest), 'm/s', 0)} and more, or throttle back; a dive is faster still`,
     })
   }
+  const one = oneMotor(doc, propulsion, flight.rudderYawM3, flight.density)
+  const slowest = SAFE_SPEED * flight.stallMs
+  if (one && !(one.heldFromMs !== null && one.heldFromMs <= slowest))
+    found.push({
+      code: 'one-motor-turns-it',
+      stations: ['power'],
+      severity: 'warn',
+      where: 'One motor stopped',
+      value: one.heldFromMs ?? 2 * doc.brief.topSpeedMs,
+      limit: slowest,
+      unit: 'm/s',
+      text:
+        one.heldFromMs === null
+          ? say`Should one motor stop at full throttle, no speed lets the rudder hold the other: it turns and rolls over`
+          : say`Should one motor stop at full throttle, the rudder holds the other only from ${q(one.heldFromMs, 'm/s', 1)} on; slower it turns and rolls over`,
+      remedy:
+        'Motors nearer the middle, more rudder, or less thrust; in flight: throttle back at once, then land',
+    })
   return found
 }
 

@@ -50,7 +50,7 @@ const bodyWetted = memoise((body: BodyLoft) => {
     widest = Math.max(widest, mmToM(Math.sqrt(width * height)))
   }
   return { area, widest, length }
-}, 4)
+}, 16)
 
 /** `models` are the sections of each surface; a surface without them drags like the wing's first section. */
 export function dragOf(airframe: Airframe, flight: SolvedFlight, models: SurfaceModels): DragModel {
@@ -58,7 +58,10 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
   const { panels } = lift.flows.lattice
   const air = airOf(airframe.doc)
   const kinematic = air.viscosity / air.density
-  const body = airframe.body ? bodyWetted(airframe.body) : null
+  const bodies = [
+    ...(airframe.body ? [{ ...bodyWetted(airframe.body), count: 1 }] : []),
+    ...airframe.pods.map(({ pod, loft }) => ({ ...bodyWetted(loft), count: pod.pair ? 2 : 1 })),
+  ]
   const standing = standingPropellers(airframe)
   // What flights have taught of this very aircraft; what lift costs is not touched by it.
   const found = airframe.doc.measured.dragShare ?? 1
@@ -98,11 +101,12 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
         alongSpan(own, strip.span, model => model.drag(cl, (speed * strip.chord) / kinematic))
     })
     let area = 0
-    if (body) area += bodyDragArea(body.length, body.area, body.widest, speed, kinematic)
+    for (const { count, length, area: wetted, widest } of bodies)
+      area += count * bodyDragArea(length, wetted, widest, speed, kinematic)
     if (airframe.boom) {
       const length = mmToM(airframe.boom.boom.toMm - airframe.boom.boom.fromMm),
         size = mmToM(airframe.boom.stock.heightMm)
-      area += bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
+      area += airframe.boom.count * bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
     }
     const own = {
       profile: (found * EXTRA * profile) / plan.area,

@@ -8,6 +8,7 @@ import type { LatticeSurface } from '../../aero'
 import type { Boom } from '../../document'
 import type { BodyLoft, SurfaceLoft } from '../../geometry'
 import { mmToM } from '../../units'
+import type { HeldBoom } from '../resolve'
 
 /** Share of the chord that a root may stand off the body and count as on it: fillet and boundary layer. */
 const CLOSED = 0.03
@@ -25,6 +26,10 @@ export interface BoomTube {
   boom: Boom
   diameterMm: number
 }
+
+/** What lies in the middle: a pair of booms is beside it, and fills no gap there. */
+export const tubeOf = (boom: HeldBoom | null): BoomTube | null =>
+  boom && boom.count === 1 ? { boom: boom.boom, diameterMm: boom.stock.heightMm } : null
 
 /** Name of what is carried on of a surface; it belongs to the surface's group. */
 export const carriedName = (name: string): string => `${name} carried`

@@ -3,7 +3,7 @@ import type { SurfaceName } from '../../document'
 import { trailingEdgeMm, zoneOr } from '../../geometry'
 import { chanceWithin, massSpread, sumInertia, sumMass, type MassEntry } from '../../mass'
 import { degToRad, GRAVITY, gToKg, mToMm } from '../../units'
-import { rateReports } from './rates'
+import { fullRudder, rateReports } from './rates'
 import { controlReports } from './hinges'
 import { dragOf, standingPropellers, type SurfaceModels } from './airframe-drag'
 import { airOf, createLift, type SolvedFlight } from './solved-lift'
@@ -108,7 +108,11 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
         flownState.derivatives.at.CL,
         stall.clMax,
       ),
-      flight: figures(airframe, solved, stall, trim, entries, sum.x, empty.x, massSpread(entries).x),
+      flight: {
+        ...figures(airframe, solved, stall, trim, entries, sum.x, empty.x, massSpread(entries).x),
+        rudderYawM3:
+          fullRudder(airframe, roles, flownState.derivatives) * solved.reference.area * solved.reference.span,
+      },
     }
   }
 }
@@ -125,7 +129,7 @@ function figures(
   cg: number,
   cgEmpty: number,
   cgSigma: number,
-): FlightFigures {
+): Omit<FlightFigures, 'rudderYawM3'> {
   const [low, high] = doc.brief.staticMarginPct
   const at = (pct: number) => mToMm(neutralPoint - (pct / 100) * plan.mac)
   const sigma = Math.hypot(mToMm(cgSigma), NEUTRAL_POINT_SIGMA * mToMm(plan.mac))

@@ -97,12 +97,10 @@ export function rateReports(
         say`full up would pull ${q(value + 1, 'gₙ', 1)} at ${q(speedMs, 'm/s', 0)}${value + 1 > clMax / cl ? say`: it stalls at ${q(clMax / cl, 'gₙ', 1)} first` : ''}`,
     )
   }
-  const yaw = roles.yaw
-    ? effect(roles.yaw, roles.yaw.startsWith('vertical') ? finSense(airframe) : 'opposed')
-    : undefined
-  if (roles.yaw && yaw && derivatives.beta.Cn > 0) {
+  const rudder = fullRudder(airframe, roles, derivatives)
+  if (roles.yaw && rudder > 0 && derivatives.beta.Cn > 0) {
     const control = controlOf(roles.yaw)
-    const slip = radToDeg((Math.abs(yaw.Cn) * degToRad(control.throwUpDeg)) / derivatives.beta.Cn)
+    const slip = radToDeg(rudder / derivatives.beta.Cn)
     add(
       'yaw',
       roles.yaw,
@@ -115,6 +113,16 @@ export function rateReports(
     )
   }
   return reports
+}
+
+/** Yawing moment coefficient of full rudder; 0 without one. */
+export function fullRudder(airframe: Airframe, { yaw }: ControlRoles, derivatives: Derivatives): number {
+  if (!yaw) return 0
+  const sense = yaw.startsWith('vertical') ? finSense(airframe) : 'opposed'
+  const effect = derivatives.controls.find(control => control.id === yaw && control.sense === sense)
+  const [surface, index] = yaw.split(':')
+  const control = surfaceOf(airframe.doc, surface as SurfaceName)!.controls[Number(index)]
+  return effect ? Math.abs(effect.Cn) * degToRad(control.throwUpDeg) : 0
 }
 
 /**

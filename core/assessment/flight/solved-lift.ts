@@ -9,6 +9,7 @@ import { stockInertia } from '../../libraries'
 import { memoise } from '../../memo'
 import { tailEffectiveness } from '../../structure'
 import { cToK, mmToM } from '../../units'
+import { tubeOf } from './body-carry'
 import { latticeParts, surfaceOf } from './airframe-lattice'
 import type { Airframe } from '../resolve'
 
@@ -75,7 +76,9 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       boom: Boom | null,
       boomMm: number,
       boomEI: number,
+      boomHeld: number,
       pressure: number,
+      ...pods: BodyLoft[]
     ): SolvedFlight => {
       const plan = planOf(wing)
       const reference: Reference = {
@@ -93,24 +96,32 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
         ),
         reference,
       )
-      const strips = (size: (x: number) => number, wingRear: number, behind: number, length: number) =>
-        body
-          ? bodyMoment(
-              x => mmToM(size(x * 1000)),
-              mmToM(body.from),
-              mmToM(body.to),
+      const bodies = [...(body ? [body] : []), ...pods]
+      const strips = (
+        size: (section: ReturnType<BodyLoft['at']>) => number,
+        wingRear: number,
+        behind: number,
+        length: number,
+      ) =>
+        bodies.reduce(
+          (sum, own) =>
+            sum +
+            bodyMoment(
+              x => mmToM(size(own.at(x * 1000))),
+              mmToM(own.from),
+              mmToM(own.to),
               wingRear,
               behind,
               plan.area,
               length,
-            )
-          : 0
-      const bodyPitch = strips(x => body!.at(x).width, plan.macLead + plan.mac, BEHIND_WING, plan.mac)
+            ),
+          0,
+        )
+      const bodyPitch = strips(section => section.width, plan.macLead + plan.mac, BEHIND_WING, plan.mac)
       const give = boomGives(
         lift,
         reference,
-        body,
-        boom && { boom, EI: boomEI },
+        boomEI > 0 ? { heldM: boomHeld, EI: boomEI } : null,
         tail?.mirror ?? false,
         pressure,
       )
@@ -119,7 +130,7 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
         reference,
         lift,
         bodyPitch,
-        bodyYaw: -strips(x => body!.at(x).height, Infinity, 1, plan.span),
+        bodyYaw: -strips(section => section.height, Infinity, 1, plan.span),
         bodyShift: (-plan.mac * bodyPitch) / lift.clAlpha,
         neutralPoint: give.neutralPointX - (plan.mac * bodyPitch) / give.clAlpha,
         tailLeft: give.left,
@@ -129,7 +140,7 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
     SOLVED,
   )
   const NONE: readonly Control[] = []
-  return ({ doc, wing, surfaces, body, boom }) => {
+  return ({ doc, wing, surfaces, body, boom, pods }) => {
     const controls = (name: SurfaceName) => (surfaces[name] ? surfaceOf(doc, name)!.controls : NONE)
     return solveFor(
       wing,
@@ -139,10 +150,12 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       surfaces.vertical,
       controls('vertical'),
       body,
-      boom?.boom ?? null,
+      tubeOf(boom)?.boom ?? null,
       boom?.stock.heightMm ?? 0,
-      boom ? boom.stock.modulus * stockInertia(boom.stock) : 0,
+      boom ? boom.count * boom.stock.modulus * stockInertia(boom.stock) : 0,
+      boom ? mmToM(boom.heldMm) : 0,
       boom ? (airOf(doc).density * doc.brief.cruiseMs ** 2) / 2 : 0,
+      ...pods.flatMap(({ pod, loft }) => (pod.pair ? [loft, loft] : [loft])),
     )
   }
 }
@@ -170,8 +183,7 @@ function partlyJoined(lift: LiftSolution, parts: readonly Part[]): Array<[string
 function boomGives(
   lift: LiftSolution,
   reference: Reference,
-  body: BodyLoft | null,
-  boom: { boom: Boom; EI: number } | null,
+  boom: { heldM: number; EI: number } | null,
   mirror: boolean,
   pressure: number,
 ): { clAlpha: number; neutralPointX: number; left: number } {
@@ -181,10 +193,9 @@ function boomGives(
   const rigid = { clAlpha: lift.clAlpha, neutralPointX: lift.neutralPointX, left: 1 }
   if (!boom || !(lifted > 0) || !(boom.EI > 0)) return rigid
   const x = strips.reduce((sum, strip, i) => sum + slopes[i] * (strip.x + strip.chord / 4), 0) / lifted
-  const held = mmToM(Math.max(boom.boom.fromMm, Math.min(body?.to ?? boom.boom.fromMm, boom.boom.toMm)))
   // What stands ahead of where the boom is held, as a canard does, does not bend it.
-  if (x <= held) return rigid
-  const left = tailEffectiveness(pressure, lifted, 1, x - held, boom.EI)
+  if (x <= boom.heldM) return rigid
+  const left = tailEffectiveness(pressure, lifted, 1, x - boom.heldM, boom.EI)
   const lost = ((1 - left) * lifted) / reference.area
   const clAlpha = lift.clAlpha - lost,
     cmAlpha = lift.cmAlpha + (lost * (x - reference.x)) / reference.chord

@@ -15,6 +15,7 @@ import { memoise } from '../../memo'
 import { degToRad, GRAVITY, mToMm, radToDeg } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { controlId, latticeParts } from './airframe-lattice'
+import { tubeOf } from './body-carry'
 import { alongSpan, type createSections, type StationModels } from './section-models'
 import type { Airframe } from '../resolve'
 import type { StallCase, StallReport } from '../report'
@@ -64,7 +65,7 @@ export function createStall(): StallStage {
   let lastOthers: { key: unknown[]; others: LatticeSurface[] } | null = null
   return (airframe, flight, models, mass) => {
     const { surfaces, doc, wing, body, boom } = airframe
-    const tube = boom && { boom: boom.boom, diameterMm: boom.stock.heightMm }
+    const tube = tubeOf(boom)
     const key = [surfaces.horizontal, body, boom?.boom, boom?.stock]
     if (!lastOthers || lastOthers.key.some((item, i) => item !== key[i]))
       lastOthers = {

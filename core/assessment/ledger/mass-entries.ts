@@ -276,21 +276,28 @@ export function sparEntries({
     }
   }
   if (boom) {
-    const mass = mmToM(boom.boom.toMm - boom.boom.fromMm) * stockLinearMass(boom.stock)
-    entries.push({
-      id: 'boom',
-      name: 'Boom',
-      group: 'spar',
-      mass,
-      x: mmToM((boom.boom.fromMm + boom.boom.toMm) / 2),
-      y: 0,
-      z: mmToM(boom.boom.zMm),
-      sigma: STOCK_SIGMA * mass,
-      common: null,
-      source: 'listed',
-      drops: false,
-      own: rodInertia(mass, mmToM(boom.boom.toMm - boom.boom.fromMm), 0, 0),
-    })
+    const { fromMm, toMm, yMm, zMm } = boom.boom
+    const mass = mmToM(toMm - fromMm) * stockLinearMass(boom.stock)
+    for (const [tail, side] of boom.count > 1
+      ? ([
+          [' starboard', 1],
+          [' port', -1],
+        ] as const)
+      : ([['', 0]] as const))
+      entries.push({
+        id: `boom${tail.replace(' ', '-')}`,
+        name: `Boom${tail}`,
+        group: 'spar',
+        mass,
+        x: mmToM((fromMm + toMm) / 2),
+        y: side * mmToM(yMm),
+        z: mmToM(zMm),
+        sigma: STOCK_SIGMA * mass,
+        common: null,
+        source: 'listed',
+        drops: false,
+        own: rodInertia(mass, mmToM(toMm - fromMm), 0, 0),
+      })
   }
   return entries
 }

@@ -6,11 +6,11 @@
  * deviation is 30 % (`WHOLE_SPREAD`), of the finish 60 %.
  */
 import type { Control, Equipment, ProjectFile, SmallPart, SurfaceName } from '../../document'
-import { ALL_MOVING, placePoint, planAt, wingBoltPlaces, type SurfaceLoft } from '../../geometry'
+import { ALL_MOVING, placePoint, planAt, seatAbove, wingBoltPlaces, type SurfaceLoft } from '../../geometry'
 import { NO_INERTIA, sumMass, type MassEntry } from '../../mass'
 import { gToKg, mm2ToM2, mmToM, q, say, type Words } from '../../units'
 import type { SmallPartReport } from '../report'
-import type { Airframe } from '../resolve'
+import { bodiesOf, type Airframe } from '../resolve'
 
 /** One standard deviation of a reckoned small part, as a share of it. */
 export const SMALL_SPREAD: Record<SmallPart, number> = {
@@ -73,7 +73,7 @@ interface Reckoned {
   from: Words
 }
 
-type Resolved = Pick<Airframe, 'doc' | 'surfaces' | 'wing' | 'body'>
+type Resolved = Pick<Airframe, 'doc' | 'surfaces' | 'wing' | 'body' | 'pods'>
 
 function reckon(airframe: Resolved): Record<SmallPart, Reckoned> {
   return {
@@ -256,7 +256,8 @@ const servoPlace = (item: Equipment, side: 1 | -1) => ({
   z: mmToM(item.zMm),
 })
 
-function screws({ doc, body }: Resolved): Reckoned {
+function screws(airframe: Resolved): Reckoned {
+  const { doc } = airframe
   const servos = doc.equipment.filter(item => item.kind === 'servo')
   const places: Place[] = servos.flatMap(item =>
     (item.pair ? ([1, -1] as const) : ([1] as const)).map(side => ({
@@ -264,45 +265,65 @@ function screws({ doc, body }: Resolved): Reckoned {
       ...servoPlace(item, side),
     })),
   )
-  const wall = doc.body?.firewall
-  if (wall && body && wall.bolts > 0)
-    places.push({
-      mass: wall.bolts * MOTOR_SCREW_3MM * (wall.boltMm / 3) ** 3,
-      x: mmToM(body.from),
-      y: 0,
-      z: mmToM(body.at(body.from).z),
-    })
+  let motorScrews = 0
+  for (const { body, loft, ys } of bodiesOf(airframe)) {
+    const wall = body.firewall
+    if (!wall || wall.bolts === 0) continue
+    motorScrews += ys.length * wall.bolts
+    places.push(
+      ...ys.map(y => ({
+        mass: wall.bolts * MOTOR_SCREW_3MM * (wall.boltMm / 3) ** 3,
+        x: mmToM(loft.from),
+        y: mmToM(y),
+        z: mmToM(loft.at(loft.from).z),
+      })),
+    )
+  }
   const count = servos.reduce((sum, item) => sum + (item.pair ? 2 : 1), 0)
-  return { places, from: say`${count} servos, ${wall?.bolts ?? 0} screws of the motor` }
+  return { places, from: say`${count} servos, ${motorScrews} screws of the motor` }
 }
 
-function wingBolts({ doc, wing }: Resolved): Reckoned {
-  const saddle = doc.body?.saddle
-  if (!saddle || saddle.bolts === 0) return { places: [], from: 'no bolt holds the wing' }
-  const [root] = wing.ends
+function wingBolts(airframe: Resolved): Reckoned {
+  const { wing } = airframe
+  const places: Place[] = []
+  const sizes = new Set<number>()
+  for (const { body, ys } of bodiesOf(airframe)) {
+    const { saddle } = body
+    if (!saddle || saddle.bolts === 0) continue
+    for (const y of ys) {
+      const seat = seatAbove(wing, y)
+      if (!seat) continue
+      sizes.add(saddle.boltMm)
+      places.push(
+        ...wingBoltPlaces(seat, saddle.bolts).map(x => ({
+          mass: WING_BOLT_3MM * (saddle.boltMm / 3) ** 3,
+          x: mmToM(x),
+          y: mmToM(y),
+          z: mmToM(seat.z),
+        })),
+      )
+    }
+  }
+  if (places.length === 0) return { places, from: 'no bolt holds the wing' }
   return {
-    places: wingBoltPlaces(root, saddle.bolts).map(x => ({
-      mass: WING_BOLT_3MM * (saddle.boltMm / 3) ** 3,
-      x: mmToM(x),
-      y: 0,
-      z: mmToM(wing.origin[2]),
-    })),
-    from: say`${saddle.bolts} bolts of ${q(saddle.boltMm, 'mm', 0)} in steel`,
+    places,
+    from: say`${places.length} bolts of ${q(Math.max(...sizes), 'mm', 0)} in steel`,
   }
 }
 
-function closures({ doc, body }: Resolved): Reckoned {
-  const openings = doc.body?.openings ?? []
-  if (!body || openings.length === 0) return { places: [], from: 'no hatch' }
-  return {
-    places: openings.map(({ fromMm, toMm }) => ({
-      mass: 2 * CLOSURE,
-      x: mmToM((fromMm + toMm) / 2),
-      y: 0,
-      z: mmToM(body.at((fromMm + toMm) / 2).z),
-    })),
-    from: say`two pairs for each of ${openings.length} hatches`,
-  }
+function closures(airframe: Resolved): Reckoned {
+  const places = bodiesOf(airframe).flatMap(({ body, loft, ys }) =>
+    body.openings.flatMap(({ fromMm, toMm }) =>
+      ys.map(y => ({
+        mass: 2 * CLOSURE,
+        x: mmToM((fromMm + toMm) / 2),
+        y: mmToM(y),
+        z: mmToM(loft.at((fromMm + toMm) / 2).z),
+      })),
+    ),
+  )
+  if (places.length === 0) return { places, from: 'no hatch' }
+  return { places, from: say`two pairs for each of ${places.length} hatches` }
 }
 
 function straps(doc: ProjectFile): Reckoned {
@@ -321,7 +342,8 @@ function straps(doc: ProjectFile): Reckoned {
   }
 }
 
-function finish({ surfaces, body }: Resolved): Reckoned {
+function finish(airframe: Resolved): Reckoned {
+  const { surfaces } = airframe
   const places: Place[] = []
   let area = 0
   for (const loft of Object.values(surfaces))
@@ -337,15 +359,16 @@ function finish({ surfaces, body }: Resolved): Reckoned {
         places.push({ mass: FINISH_AREAL * skin, x, y, z })
       }
     }
-  if (body) {
-    for (let i = 0; i + 1 < body.grid.length; i++) {
-      const x = (body.grid[i] + body.grid[i + 1]) / 2
-      const { width, height, z } = body.at(x)
-      const skin = mm2ToM2(((Math.PI * (width + height)) / 2) * (body.grid[i + 1] - body.grid[i]))
-      area += skin
-      places.push({ mass: FINISH_AREAL * skin, x: mmToM(x), y: 0, z: mmToM(z) })
+  for (const { loft, ys } of bodiesOf(airframe))
+    for (let i = 0; i + 1 < loft.grid.length; i++) {
+      const x = (loft.grid[i] + loft.grid[i + 1]) / 2
+      const { width, height, z } = loft.at(x)
+      const skin = mm2ToM2(((Math.PI * (width + height)) / 2) * (loft.grid[i + 1] - loft.grid[i]))
+      for (const y of ys) {
+        area += skin
+        places.push({ mass: FINISH_AREAL * skin, x: mmToM(x), y: mmToM(y), z: mmToM(z) })
+      }
     }
-  }
   return {
     places,
     from: say`${q(100 * area, 'dm²', 0)} of skin at ${q(1000 * FINISH_AREAL, 'g/m²', 0)}; a coat of paint is five times that`,

@@ -1,3 +1,4 @@
+export { oneMotor, type OneMotor } from './one-motor'
 export {
   airOfField,
   batteryOf,

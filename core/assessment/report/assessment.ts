@@ -97,6 +97,8 @@ export interface FlightFigures {
   balanceChance: number
   balanceChanceSliding: number
   bestGlide: number
+  /** Yawing moment of full rudder for each Pa of dynamic pressure, m³; 0 without one. */
+  rudderYawM3: number
   stallMs: number
   clMax: number
   stallPlaceShare: number

@@ -19,6 +19,7 @@ export interface Drawing {
     widthMm: number
     wheelMm: number
   }>
-  boom: { plan: number[]; side: number[]; widthMm: number } | null
+  /** Of a pair both; their y is that of the plan. */
+  booms: Array<{ plan: number[]; side: number[]; widthMm: number }>
   box: { minX: number; maxX: number; minY: number; maxY: number; minZ: number; maxZ: number }
 }

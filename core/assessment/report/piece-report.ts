@@ -1,12 +1,13 @@
 /** What is said of every printed piece, in mm, g and h. */
 import type { Joint } from '../../document'
+import type { PartName } from '../../geometry'
 import type { BeadLengths } from '../../printing'
 
 export interface PieceReport {
   id: string
   name: string
   mark: string
-  part: string
+  part: PartName
   kind: string
   side: string
   zone: string

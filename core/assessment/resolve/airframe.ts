@@ -10,6 +10,7 @@ import type {
   Cut,
   Equipment,
   Given,
+  Pod,
   ProjectFile,
   Recipe,
   Spar,
@@ -25,6 +26,9 @@ import {
   inZone,
   loftBody,
   loftSurface,
+  podStanding,
+  seatAbove,
+  standingBody,
   sparLines,
   trailingEdgeMm,
   wingSeat,
@@ -46,13 +50,25 @@ import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
 import { zoneFilament } from './zone-filament'
 
+/** A boom, or a pair of them alike. */
+export interface HeldBoom {
+  stock: Stock
+  boom: Boom
+  count: 1 | 2
+  /** The body or pod that it runs into, and where that lets go of it, mm; without one its own front end. */
+  holder: BodyLoft | null
+  heldMm: number
+}
+
 export interface Airframe {
   doc: ProjectFile
   surfaces: Partial<Record<SurfaceName, SurfaceLoft>>
   wing: SurfaceLoft
   spars: Partial<Record<SurfaceName, readonly SparLine[]>>
   body: BodyLoft | null
-  boom: { stock: Stock; boom: Boom } | null
+  /** Bodies beside it, where they stand. */
+  pods: ReadonlyArray<{ pod: Pod; body: Body; loft: BodyLoft }>
+  boom: HeldBoom | null
   pieces: readonly Piece[]
   /** As it is printed in a zone, at the temperature of its data sheet. */
   filamentOf(zone: Zone): Filament
@@ -116,6 +132,7 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     horizontal: new Map(),
     vertical: new Map(),
     body: new Map(),
+    pod: new Map(),
   }
   const shapesOf = byName(() =>
     memoise(
@@ -131,6 +148,8 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     ),
   )
   const bodyOf = memoise((body: Body) => loftBody(body))
+  const boomSeat = (boom: Boom | null) =>
+    boom && { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM }
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
   const bodyShapes = memoise(
     (
@@ -143,11 +162,34 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
       ...zones: Zone[]
     ) => {
       const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
-      const seat = boom
-        ? { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM }
-        : null
-      return reuseShapes(known.body, cutBody({ loft, body, boom: seat, wing, crossings }, cuts, recipeOf))
+      return reuseShapes(
+        known.body,
+        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings }, cuts, recipeOf),
+      )
     },
+    SHAPES,
+  )
+  const standingOf = memoise((pod: Pod) => {
+    const body = standingBody(pod)
+    return { pod, body, loft: loftBody(body) }
+  }, SHAPES)
+  const seatOfPod = memoise(seatAbove, SHAPES)
+  const podShapes = memoise(
+    (
+      { pod, body, loft }: Airframe['pods'][number],
+      boom: Boom | null,
+      wing: WingSeat | null,
+      ...zones: Zone[]
+    ) =>
+      reuseShapes(
+        known.pod,
+        cutBody(
+          { loft, body, boom: boomSeat(boom), wing, crossings: [] },
+          pod.cuts.map(cut => ({ ...cut, atMm: cut.atMm + pod.xMm })),
+          zone => zoneOr(zones, zone).recipe,
+          podStanding(pod),
+        ),
+      ),
     SHAPES,
   )
   // The body changes with the wing's root alone, not with every edit further out.
@@ -255,10 +297,23 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
           body,
           doc.body,
           doc.cuts.body,
-          doc.boom,
+          doc.boom?.yMm === 0 ? doc.boom : null,
           doc.body.saddle ? seatOf(surfaces.wing!) : null,
           crossingsOf(surfaces, spars),
           ...doc.zones.filter(zone => own.has(zone.id)),
+        ),
+      )
+    }
+    const pods = doc.pods.map(standingOf)
+    for (const standing of pods) {
+      const { pod, body: own } = standing
+      const zones = new Set(own.stations.map(station => station.zone))
+      shapes.push(
+        ...podShapes(
+          standing,
+          doc.boom && holdsBoom(pod, doc.boom) ? doc.boom : null,
+          own.saddle ? seatOfPod(surfaces.wing!, pod.yMm) : null,
+          ...doc.zones.filter(zone => zones.has(zone.id)),
         ),
       )
     }
@@ -277,7 +332,8 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
       wing: surfaces.wing!,
       spars,
       body,
-      boom: doc.boom ? { stock: stockOr(libraries, doc.boom.stock), boom: doc.boom } : null,
+      pods,
+      boom: doc.boom && heldBoom(doc.boom, stockOr(libraries, doc.boom.stock), body, pods),
       pieces: shapes.map(shape => inZone(shape, doc.zones)),
       filamentOf,
       warm: {
@@ -290,6 +346,21 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     }
   })
 }
+
+function heldBoom(boom: Boom, stock: Stock, body: BodyLoft | null, pods: Airframe['pods']): HeldBoom {
+  const holder = boom.yMm === 0 ? body : (pods.find(({ pod }) => holdsBoom(pod, boom))?.loft ?? null)
+  return {
+    stock,
+    boom,
+    count: boom.yMm === 0 ? 1 : 2,
+    holder,
+    heldMm: Math.max(boom.fromMm, Math.min(holder?.to ?? boom.fromMm, boom.toMm)),
+  }
+}
+
+/** Does a boom run into this pod? One of a pair into one of a pair, on the same line. */
+const holdsBoom = (pod: Pod, boom: Boom): boolean =>
+  boom.yMm > 0 && pod.pair && Math.abs(pod.yMm - boom.yMm) < 0.5
 
 function missingReferences(
   doc: ProjectFile,

@@ -1,5 +1,5 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
-import { convexHull, type Piece, type SurfaceLoft } from '../../geometry'
+import { alongBody, convexHull, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import type { Airframe } from './airframe'
 import type { Drawing, Outline } from '../report'
@@ -46,13 +46,13 @@ function drawAirframe(airframe: Airframe): Drawing {
     front,
     spars,
     legs,
-    boom: boom
-      ? {
-          plan: [ends[0], 0, ends[1], 0],
+    booms: boom
+      ? (boom.count > 1 ? [boom.boom.yMm, -boom.boom.yMm] : [0]).map(y => ({
+          plan: [ends[0], y, ends[1], y],
           side: [ends[0], boom.boom.zMm, ends[1], boom.boom.zMm],
           widthMm: boom.stock.heightMm,
-        }
-      : null,
+        }))
+      : [],
     box: {
       minX: Math.min(...xs),
       maxX: Math.max(...xs),
@@ -122,7 +122,7 @@ function silhouette(
 ): Point[] {
   const flat = sections.map(section => section.map(view))
   if (flat.length === 1) return convexHull(flat[0])
-  const along = piece.part === 'body' ? 0 : 1
+  const along = alongBody(piece.part) ? 0 : 1
   const across = 1 - along
   const places = flat.map(points => points.reduce((sum, p) => sum + p[along], 0) / points.length)
   const length = Math.abs(places[places.length - 1] - places[0])

@@ -1,4 +1,5 @@
-export { type Airframe, createResolver } from './airframe'
+export { type Airframe, createResolver, type HeldBoom } from './airframe'
+export { bodiesOf, type StandingBody } from './bodies'
 export { calibratedFilaments } from './calibrated-filaments'
 export { createDrawing } from './drawing'
 export { briefTemperature, heated, softened } from './warm'

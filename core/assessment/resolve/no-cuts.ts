@@ -1,13 +1,6 @@
 /** Stretches along a surface or the body that no cut may run through, and why. */
-import {
-  bays,
-  HINGE_SLOTS,
-  hingedControls,
-  wingBoltPlaces,
-  wingSeat,
-  type PartName,
-  type SurfaceLoft,
-} from '../../geometry'
+import type { CutPart } from '../../document'
+import { bays, HINGE_SLOTS, hingedControls, wingBoltPlaces, wingSeat, type SurfaceLoft } from '../../geometry'
 import type { Airframe } from './airframe'
 
 /** A cut keeps this far from a hinge, a bay or a hatch, mm. */
@@ -19,7 +12,7 @@ export interface NoCut {
   why: string
 }
 
-export function noCuts({ doc, surfaces, body }: Airframe, part: PartName): NoCut[] {
+export function noCuts({ doc, surfaces, body }: Airframe, part: CutPart): NoCut[] {
   if (part === 'body') {
     if (!doc.body || !body) return []
     const hatches = doc.body.openings.map(({ name, fromMm, toMm }) => ({

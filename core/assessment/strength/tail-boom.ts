@@ -81,6 +81,8 @@ interface BoomCase {
 /** The boom as it stands out of the body: all that does not depend on masses. */
 export interface BoomFrame {
   stock: Stock
+  /** One, or two alike that share the load. */
+  count: number
   /** Where the body lets go of it, and how far the tail's lift is from there, m. */
   heldAt: number
   length: number
@@ -96,31 +98,32 @@ export interface BoomFrame {
 
 /** Null without a boom, a tail, or anything between them. */
 export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame | null {
-  const { boom, body, doc } = airframe
+  const { boom, doc } = airframe
   const tail = boom && tailOf(airframe, flight, mmToM(boom.boom.zMm))
   // Where it leaves the body, or its front end where no body holds it.
-  const heldAt = boom
-    ? mmToM(Math.max(boom.boom.fromMm, Math.min(body?.to ?? boom.boom.fromMm, boom.boom.toMm)))
-    : 0
+  const heldAt = boom ? mmToM(boom.heldMm) : 0
   if (!boom || !tail || tail.x - heldAt < 0.03) return null
   const length = tail.x - heldAt,
     { density } = airOf(doc),
     { brief } = doc
   const pressure = (density * brief.cruiseMs * brief.cruiseMs) / 2
-  const lifted = pressure * tail.area * TAIL_CL,
-    sideways = tail.fin ? pressure * tail.fin.area * TAIL_CL : 0
+  // A pair shares what the tail does to it; that the tailplane between them stiffens both is not counted.
+  const lifted = (pressure * tail.area * TAIL_CL) / boom.count,
+    sideways = tail.fin ? (pressure * tail.fin.area * TAIL_CL) / boom.count : 0
   const torque = tail.fin ? sideways * tail.fin.height : 0
-  const zone = body ? zoneOr(doc.zones, body.zoneAt(body.to - 1)) : doc.zones[0],
+  const { holder } = boom
+  const zone = holder ? zoneOr(doc.zones, holder.zoneAt(holder.to - 1)) : doc.zones[0],
     filament = airframe.warm.filamentOf(zone)
   return {
     stock: boom.stock,
+    count: boom.count,
     heldAt,
     length,
     tail,
     torque,
     stiff: boomStiffness(boom.stock, length),
     socket: mmToM(Math.max(1, doc.boom!.socketMm || 5)),
-    bears: body
+    bears: holder
       ? boreBears(
           0.58 * printedMaterial({ ...zone.recipe, stance: 'standing' }, filament).compression,
           (2 + zone.recipe.walls) * beadOf(zone.recipe, filament),
@@ -154,17 +157,20 @@ export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame |
  * is spread over the whole.
  */
 export const whips = ({ heldAt, length }: BoomFrame, entry: MassEntry): boolean =>
-  entry.id !== 'boom' && entry.x > heldAt + 0.6 * length && entry.group !== 'glue' && entry.group !== 'wire'
+  !/^boom(-starboard|-port)?$/.test(entry.id) &&
+  entry.x > heldAt + 0.6 * length &&
+  entry.group !== 'glue' &&
+  entry.group !== 'wire'
 
 /**
  * The tail's whip, of `behind` kg, when the landing brakes the body with `factor` times its weight from the
  * sink speed of the drop.
  */
-export const whipOf = ({ stiff, length }: BoomFrame, behind: number, factor: number, dropMm: number) =>
+export const whipOf = ({ stiff, length, count }: BoomFrame, behind: number, factor: number, dropMm: number) =>
   tailWhip(
     stiff,
     length,
-    behind,
+    behind / count,
     factor * GRAVITY,
     sinkSpeed(mmToM(dropMm), GRAVITY) / Math.max(1e-6, factor * GRAVITY),
   )
@@ -214,7 +220,7 @@ export function boomOf(
             moment: whip.force * length,
             shear: whip.force,
             torque: 0,
-            words: say`tail of ${q(1000 * behind.mass, 'g', 0)} whips down with ${q(whip.force, 'N', 1)} (${q(whip.factor, '', 1)} times the braking)`,
+            words: say`tail of ${q((1000 * behind.mass) / frame.count, 'g', 0)} whips down with ${q(whip.force, 'N', 1)} (${q(whip.factor, '', 1)} times the braking)`,
           },
         ]),
   ]
@@ -227,7 +233,7 @@ export function boomOf(
     return {
       id: `boom-${mode.replaceAll(' ', '-')}`,
       part: 'boom',
-      label: 'Boom',
+      label: frame.count > 1 ? 'Booms' : 'Boom',
       xMm: 1000 * heldAt,
       mode,
       gives,
@@ -239,7 +245,7 @@ export function boomOf(
     }
   })
   const effect = (speed: number) =>
-    tailEffectiveness((density * speed * speed) / 2, tail.slope, tail.area, length, stiff.EI)
+    tailEffectiveness((density * speed * speed) / 2, tail.slope, tail.area, length, frame.count * stiff.EI)
   return {
     places,
     report: {

@@ -64,7 +64,7 @@ export function weightLoads(
   places: readonly number[],
 ): Pick<WingLoads, 'weight' | 'massAt'> {
   const parts = wingParts(airframe, entries)
-  const { line, turning, points } = weightAlong(airframe, parts)
+  const { line, turning, points } = weightAlong(airframe, parts, entries)
   const weight = shearAndMoment(
     line,
     points.map(({ s, weight: force }) => ({ s, force })),
@@ -212,6 +212,7 @@ function wingParts(airframe: Airframe, entries: readonly MassEntry[]): Part[] {
 function weightAlong(
   { wing, doc }: Airframe,
   parts: readonly Part[],
+  entries: readonly MassEntry[],
 ): { line: SpanPoint[]; turning: SpanPoint[]; points: Array<{ s: number; weight: number; x: number }> } {
   const marks = [...new Set([0, mmToM(wing.span), ...parts.flatMap(p => [p.from, p.to])])]
     .filter(s => s >= 0 && s <= mmToM(wing.span))
@@ -237,5 +238,16 @@ function weightAlong(
       weight: (GRAVITY * item.massG) / 1000,
       x: mmToM(item.xMm),
     }))
+  points.push(...podWeights(wing, entries))
   return { line, turning, points }
 }
+
+/** Pods and booms beside the middle hang on the wing where they stand. */
+const podWeights = (wing: Airframe['wing'], entries: readonly MassEntry[]) =>
+  entries
+    .filter(entry => /^(pod-.*-starboard|boom-starboard)$/.test(entry.id))
+    .map(entry => ({
+      s: entry.y - mmToM(wing.origin[1]),
+      weight: GRAVITY * entry.mass,
+      x: entry.x,
+    }))

@@ -4,7 +4,7 @@ import type { Draft } from '../sketch'
 import type { Drawn } from '../wing'
 import { canard, leastFore } from './canard'
 import { flyingWing, leastWing, MEAN } from './flying-wing'
-import { shortestNose, tailed } from './tailed'
+import { shortestFree, shortestNose, tailed } from './tailed'
 
 export interface Layout {
   label: string
@@ -23,6 +23,7 @@ export interface Layout {
   /** Chord at the root over the mean one. */
   rootOverMean: number
   folding: boolean
+  motors: number
   /** Lift over drag that its motor is first chosen by. */
   glide: number
 }
@@ -35,6 +36,7 @@ const onBoom = {
   mostSpanMm: 4000,
   rootOverMean: 1.1,
   folding: true,
+  motors: 1,
   glide: 7,
 }
 
@@ -43,25 +45,33 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     ...onBoom,
     label: 'Boom and pod',
     means: 'a short body under the wing and a carbon boom to the tail: light behind, quick to print',
-    draw: (draft, libraries) => tailed(draft, 'low', true, libraries),
+    draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: true }, libraries),
   },
   'v-tail': {
     ...onBoom,
     label: 'V-tail on a boom',
     means: 'two tail surfaces instead of three, clear of the grass',
-    draw: (draft, libraries) => tailed(draft, 'V', true, libraries),
+    draw: (draft, libraries) => tailed(draft, { tail: 'V', onBoom: true }, libraries),
   },
   't-tail': {
     ...onBoom,
     label: 'T-tail on a boom',
     means: 'the tailplane on the fin: out of the grass and the wake, harder on the boom',
-    draw: (draft, libraries) => tailed(draft, 'T', true, libraries),
+    draw: (draft, libraries) => tailed(draft, { tail: 'T', onBoom: true }, libraries),
   },
   'full-body': {
     ...onBoom,
     label: 'Full body',
     means: 'one body to the tail, no boom: looks like an aeroplane, weighs more behind',
-    draw: (draft, libraries) => tailed(draft, 'low', false, libraries),
+    draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: false }, libraries),
+  },
+  twin: {
+    ...onBoom,
+    leastNose: shortestFree,
+    label: 'Twin, motors on the wing',
+    means: 'two motors in pods ahead of the wing: the nose is free, the propellers stay out of the grass',
+    motors: 2,
+    draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: true, twin: true }, libraries),
   },
   'flying-wing': {
     label: 'Flying wing',
@@ -74,6 +84,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     mostSpanMm: 1980,
     rootOverMean: 1 / MEAN,
     folding: false,
+    motors: 1,
     glide: 7,
   },
   canard: {
@@ -87,6 +98,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     mostSpanMm: 1980,
     rootOverMean: 1.1,
     folding: false,
+    motors: 1,
     glide: 7,
   },
 }

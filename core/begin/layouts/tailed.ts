@@ -4,6 +4,7 @@ import { stockOr, type Libraries } from '../../libraries'
 import { bodySize, bodyStation, hatches, mountWidth } from '../body'
 import { fitted, loadOf, loadSize } from '../fitted'
 import { half, whole, type Draft } from '../sketch'
+import { motorPods, mount } from '../pods'
 import { straightWing, tailRod, TAPE, wingPlan, wingSpars, type Drawn } from '../wing'
 import { bodyZones, tailZone, wingZones } from '../zones'
 
@@ -22,7 +23,28 @@ const BEHIND = 10
 export const shortestNose = ({ sketch: { kit } }: Draft): number =>
   kit.motor.sizeMm[0] + 0.7 * kit.battery.sizeMm[0] + 30
 
-export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries: Libraries): Drawn {
+/** Where the motors are on the wing: as long as the battery's hatch. */
+export const shortestFree = ({ sketch: { kit } }: Draft): number => 0.7 * kit.battery.sizeMm[0] + 40
+
+/** Chord share of a rudder, and its horn. */
+const RUDDER = { share: 0.4, hornMm: 14 }
+/** A twin's fin against its habit, and its rudder: one motor may stop. */
+const TWIN_FIN = 1.8,
+  TWIN_RUDDER = { share: 0.5, hornMm: 19 }
+
+export interface TailedKind {
+  tail: TailKind
+  onBoom: boolean
+  /** Motors in a pair of pods on the wing instead of in the nose. */
+  twin?: boolean
+}
+
+export function tailed(
+  given: Draft,
+  { tail, onBoom, twin = false }: TailedKind,
+  libraries: Libraries,
+): Drawn {
+  const draft = twin ? { ...given, sketch: { ...given.sketch, fin: TWIN_FIN * given.sketch.fin } } : given
   const { purpose, sketch, wishes } = draft,
     { kit } = sketch
   const plan = wingPlan(draft),
@@ -37,13 +59,15 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
   const tailAt = n + c / 4 + armMm
   const tailZ = 6
   const tailDepth = onBoom ? boom.heightMm / 2 : 9
-  const surfaces = tailSurfaces(draft, tail, tailAt, tailZ, tailDepth, mean)
+  const surfaces = tailSurfaces(draft, tail, tailAt, tailZ, tailDepth, mean, twin ? TWIN_RUDDER : RUDDER)
   const rear = Math.max(
     ...[surfaces.horizontal, surfaces.vertical].flatMap(item =>
       item ? [item.xMm + (tail === 'T' && item === surfaces.horizontal ? 0 : item.rootChordMm)] : [],
     ),
   )
-  const front = mountWidth(draft)
+  const front = twin ? 0.5 * Math.min(width, height) : mountWidth(draft)
+  const motorLong = twin ? 0 : kit.motor.sizeMm[0]
+  const pods = twin ? motorPods(draft, wing, width) : null
   const end = boom.heightMm + 14
   const podEnd = n + 1.45 * c
   const stations = [
@@ -61,7 +85,7 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
         ]),
   ]
   // Where the battery lies in a long nose; no longer than a lid that can be printed.
-  const hatchFrom = whole(Math.max(kit.motor.sizeMm[0] + 10, 0.3 * n))
+  const hatchFrom = whole(Math.max(motorLong + 10, 0.3 * n))
   const hatch: [number, number] = [
     hatchFrom,
     whole(Math.max(hatchFrom + 30, Math.min(n - BEHIND - 12, hatchFrom + kit.battery.sizeMm[0] + 50))),
@@ -69,13 +93,15 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
   const loadMm = loadSize(loadOf(draft)),
     loadAt = n + 0.3 * c
   const thin = kit.servo.sizeMm[1]
-  const bay: [number, number] = [whole(kit.motor.sizeMm[0] + 8), whole(n + 0.6 * c)]
+  const bay: [number, number] = [whole(motorLong + 8), whole(n + 0.6 * c)]
   const put = fitted(draft)
   const tailServo = ['Elevator servo', 'Rudder servo'] as const
   const equipment: ProjectFile['equipment'] = [
-    ...put.propeller([-14, 0, 0], [24, 20]),
-    ...put.motor([kit.motor.sizeMm[0] / 2 - 1, 0, 0]),
-    ...put.controller([half(n + 0.1 * c), 0, half(height / 2 - kit.controller.sizeMm[2] - 6)]),
+    ...(pods?.equipment ?? [
+      ...put.propeller([-14, 0, 0], [24, 20]),
+      ...put.motor([kit.motor.sizeMm[0] / 2 - 1, 0, 0]),
+      ...put.controller([half(n + 0.1 * c), 0, half(height / 2 - kit.controller.sizeMm[2] - 6)]),
+    ]),
     ...put.battery(
       [half((bay[0] + Math.min(bay[1], n + 10)) / 2), 0, half(-height / 2 + kit.battery.sizeMm[2] / 2 + 8)],
       bay,
@@ -96,19 +122,15 @@ export function tailed(draft: Draft, tail: TailKind, onBoom: boolean, libraries:
     tail: surfaces.tail,
     body: {
       stations,
-      firewall: {
-        thicknessMm: sketch.firewallMm,
-        bolts: 4,
-        boltCircleMm: Math.max(12, whole(0.8 * kit.motor.sizeMm[1])),
-        boltMm: 3.2,
-        shaftMm: 10,
-      },
+      firewall: twin ? null : mount(draft),
       openings: hatches(draft, hatch, loadAt, width),
       saddle: { clearanceMm: 0.3, bolts: sketch.bolts, boltMm: 3 },
     },
+    pods: pods?.pods ?? [],
     boom: onBoom
       ? {
           stock: sketch.boom,
+          yMm: 0,
           fromMm: half(podEnd - 0.5 * c),
           toMm: half(Math.min(rear + 4, podEnd - 0.5 * c + boom.lengthMm)),
           zMm: tailZ,
@@ -162,6 +184,7 @@ const control = (
   servo: string,
   chordShare: number,
   deg: number,
+  hornMm = 14,
 ): Control => ({
   piece: 1,
   name,
@@ -172,7 +195,7 @@ const control = (
   throwUpDeg: deg,
   throwDownDeg: deg,
   hinge: TAPE,
-  linkage: { servo, armMm: 8, hornMm: 14 },
+  linkage: { servo, armMm: 8, hornMm },
 })
 
 function tailSurfaces(
@@ -182,6 +205,7 @@ function tailSurfaces(
   z: number,
   depth: number,
   mean: number,
+  rudder: { share: number; hornMm: number },
 ): { tail: ProjectFile['tail']; horizontal: Surface | null; vertical: Surface | null } {
   const arm = sketch.arm * mean,
     span = Math.sqrt(sketch.aspect * sketch.areaMm2)
@@ -250,7 +274,7 @@ function tailSurfaces(
     FIN.taper,
     kind === 'T' ? 1 : 0.85,
     { cantDeg: 90, mirror: false, zMm: half(z + depth + 2) },
-    [control('Rudder', 'rudder', 'rudder-servo', 0.4, 25)],
+    [control('Rudder', 'rudder', 'rudder-servo', rudder.share, 25, rudder.hornMm)],
   )
   const reach = Math.sqrt(TAILPLANE.aspect * flat) / 2
   const horizontal = surface(

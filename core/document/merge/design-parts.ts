@@ -21,6 +21,7 @@ const WHOLES = {
 /** Lists of things with an id, each taken by itself. */
 const LISTS = {
   aerofoils: 'Aerofoil',
+  pods: 'Pod',
   zones: 'Zone',
   spars: 'Spar',
   equipment: 'Equipment',

@@ -46,6 +46,7 @@ export const Boom = z.strictObject({
   fromMm: figure('positionMm', 'front end, mm'),
   toMm: figure('positionMm', 'rear end, mm'),
   zMm: figure('positionMm', 'height, mm'),
+  yMm: z.number().min(0).max(2000).describe('0: one in the middle; else a pair, each so far from it, mm'),
   socketMm: z
     .number()
     .min(0)

@@ -31,4 +31,7 @@ export type Joint = z.infer<typeof Joint>
 
 export type Cut = Cuts['wing'][number]
 
+/** What is cut by places of its own; pods carry theirs. */
+export type CutPart = keyof z.infer<typeof Cuts>
+
 export type Cuts = z.infer<typeof Cuts>

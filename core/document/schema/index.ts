@@ -3,7 +3,7 @@ export { Calibration, Printer, Spool, type DayHours } from './bench'
 export { Body, BodyStation, Boom, Firewall, Opening, Saddle } from './body'
 export { Brief } from './brief'
 export { Build, type BuildNote, type BuildTick, GlueId } from './build'
-export { Cuts, Joint, type Cut } from './cuts'
+export { Cuts, Joint, type Cut, type CutPart } from './cuts'
 export {
   Allowances,
   Equipment,
@@ -19,6 +19,7 @@ export { Field, type Flown, type Look, type Pack, type PackTest } from './field'
 export { Flight, TRACK_SAMPLES, type FlightSign, type Track } from './flight'
 export { Check, Measured, Proof, WeighIn } from './log'
 export { BREAKS, type Break, type Damage, type Way, type Wish } from './mending'
+export { Pod } from './pod'
 export {
   Power,
   type FanSpec,

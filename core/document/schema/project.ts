@@ -1,5 +1,5 @@
 /**
- * The project file, version 11: what the maker wrote, in mm, g and °.
+ * The project file, version 12: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -16,6 +16,7 @@ import { Field } from './field'
 import { Flight, Track } from './flight'
 import { Proof, WeighIn, Measured, Check } from './log'
 import { Damage, Wish } from './mending'
+import { Pod } from './pod'
 import { Power } from './power'
 import { Acceptance, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
@@ -25,7 +26,7 @@ import { Tracing } from './tracing'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(11),
+  version: z.literal(12),
   id,
   name,
   purpose: text,
@@ -35,6 +36,7 @@ export const ProjectFile = z.strictObject({
   tail: Tail,
   body: Body.nullable(),
   boom: Boom.nullable(),
+  pods: list(Pod, 4).describe('bodies beside the main one: nacelles, pods, floats'),
   zones: list(Zone, 16, 1),
   spars: list(Spar, 24),
   cuts: Cuts,

@@ -68,7 +68,8 @@ export function heldPlaces({
     tables,
   )
   const contact = body ? contactLength(body, { on: landsOn }) : 0
-  const rear = body ? body.zoneAt(body.to - 1) : doc.zones[0].id
+  const holder = first.boom?.holder
+  const rear = holder ? holder.zoneAt(holder.to - 1) : doc.zones[0].id
   const frame = boomFrame(first, flight)
   // The tube itself and its socket in the print, apart: their scatter differs.
   const least = (own: BoomFrame, load: { moment: number; shear: number; torque: number }, gives: Gives) => {

@@ -4,7 +4,7 @@
  */
 import type { ProjectFile } from '../../document'
 import type { Libraries } from '../../libraries'
-import type { Piece } from '../../geometry'
+import { alongBody, type Piece } from '../../geometry'
 import type { MassEntry } from '../../mass'
 import {
   createPieceParts,
@@ -128,8 +128,8 @@ export async function tabulate(
   const shapedBySpars = (piece: Piece) =>
     piece.kind === 'given' || piece.kind === 'lid'
       ? []
-      : piece.part === 'body'
-        ? sparDims(spar => spar.through)
+      : alongBody(piece.part)
+        ? sparDims(spar => spar.through && piece.part === 'body')
         : sparDims(spar => spar.surface === piece.part)
   const pieces = first.pieces.map(piece => {
     const own = zoneDim(piece.zone.id),

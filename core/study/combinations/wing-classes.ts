@@ -89,13 +89,16 @@ export interface WingInput {
   massFrom: number
 }
 
+/** Its own pieces, and pods, which hang on it. */
+const onWing = ({ part }: { part: string }): boolean => part === 'wing' || part === 'pod'
+
 /**
  * Dimensions that decide how the wing is built: zones of its pieces and of the legs that land it, and its
  * spars.
  */
 export function wingDims({ list, doc, pieces }: Pick<Tables, 'list' | 'doc' | 'pieces'>): number[] {
   const zones = new Set([
-    ...pieces.filter(({ piece }) => piece.part === 'wing').map(({ piece }) => piece.zone.id),
+    ...pieces.filter(({ piece }) => onWing(piece)).map(({ piece }) => piece.zone.id),
     ...doc.wing.panels.map(panel => panel.zone),
     ...doc.gear.map(leg => leg.zone),
   ])
@@ -135,7 +138,7 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     const airframe = tables.airframeAt(picks)
     const entries = [
       ...tables.pieces
-        .filter(({ piece }) => piece.part === 'wing')
+        .filter(({ piece }) => onWing(piece))
         .flatMap(({ dims: own, parts }) => parts[indexIn(own, list, picks)].entries),
       ...sparEntries(airframe),
     ]

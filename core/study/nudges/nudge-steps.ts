@@ -5,6 +5,7 @@
 import type { Assessment, WingName } from '../../assess'
 import type { ProjectFile, Recipe, Spar, Surface, Zone } from '../../document'
 import { LIMITS } from '../../document'
+import { alongBody } from '../../geometry'
 import { stockOr, recipeFor, type Libraries } from '../../libraries'
 import { largerStock, mayHold, smallerStock, type Change, type Step } from '../../change'
 import { q, say, type Words } from '../../units'
@@ -290,7 +291,7 @@ const MAKERS = {
   wingSkins: (doc: ProjectFile, now: Assessment, libraries: Libraries) =>
     used(doc, now)
       .filter(zone =>
-        now.pieces.some(piece => piece.zone === zone.id && (piece.part === 'wing' || piece.part === 'body')),
+        now.pieces.some(piece => piece.zone === zone.id && (piece.part === 'wing' || alongBody(piece.part))),
       )
       .flatMap(zone => [...skinsOf(doc, zone, libraries), ...filamentsOf(doc, zone, libraries)]),
   filaments: (doc: ProjectFile, now: Assessment, libraries: Libraries) =>

@@ -5,7 +5,7 @@
 import { beadsThick } from '../../document'
 import type { Finding } from '../../assess'
 import { gapAt, outlineAt, planAt, zoneOr } from '../../geometry'
-import type { Airframe } from '../../assessment/resolve'
+import { bodiesOf, type Airframe, type StandingBody } from '../../assessment/resolve'
 import { surfaceOf } from '../../assessment/flight'
 import { q, say, dimensions } from '../../units'
 
@@ -106,11 +106,14 @@ function bodyMisfits({ body, doc }: Airframe): Misfit[] {
   })
 }
 
-function firewallMisfits({ body, doc }: Airframe): Misfit[] {
-  const wall = doc.body?.firewall
-  if (!body || !wall || wall.bolts === 0) return []
-  const { width, height } = body.at(body.from),
-    { recipe } = zoneOr(doc.zones, body.zoneAt(body.from + 1))
+const firewallMisfits = (airframe: Airframe): Misfit[] =>
+  bodiesOf(airframe).flatMap(own => firewallMisfit(airframe.doc, own))
+
+function firewallMisfit(doc: Airframe['doc'], { main, name, body, loft }: StandingBody): Misfit[] {
+  const wall = body.firewall
+  if (!wall || wall.bolts === 0) return []
+  const { width, height } = loft.at(loft.from),
+    { recipe } = zoneOr(doc.zones, loft.zoneAt(loft.from + 1))
   const room = Math.min(width, height) - 2 * beadsThick(recipe, recipe.walls),
     wanted = wall.boltCircleMm + wall.boltMm
   return wanted > room
@@ -118,7 +121,7 @@ function firewallMisfits({ body, doc }: Airframe): Misfit[] {
         {
           code: 'firewall-bolts',
           severity: 'stop',
-          where: 'Firewall, motor bolts',
+          where: main ? 'Firewall, motor bolts' : `Firewall of ${name}, motor bolts`,
           text: say`the motor's bolts stand on a circle of ${q(wall.boltCircleMm, 'mm')} and the firewall leaves ${q(room, 'mm', 0)}`,
           remedy: 'a smaller motor, or a wider front',
         },

@@ -3,7 +3,7 @@
  * components and beads stay as they are.
  */
 import type { Assessment, Assessor, Finding } from '../../assess'
-import type { BodyStation, ProjectFile, Surface } from '../../document'
+import type { Body, BodyStation, ProjectFile, Surface } from '../../document'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { admissible } from '../../change'
 import { fittingsFor, gapsOf, sameKind, type FittingGap, type Fittings } from './size-fittings'
@@ -86,6 +86,17 @@ export function scaleDesign(
     heightMm: mm(item.heightMm),
     zMm: mm(item.zMm),
   })
+  const body = (own: Body): Body => ({
+    ...own,
+    stations: own.stations.map(station),
+    openings: own.openings.map(opening => ({
+      ...opening,
+      fromMm: mm(opening.fromMm),
+      toMm: mm(opening.toMm),
+      widthMm: mm(opening.widthMm),
+    })),
+    saddle: own.saddle && { ...own.saddle, boltMm: boltMm ?? own.saddle.boltMm },
+  })
   const cuts = <T extends { atMm: number }>(list: T[]): T[] =>
     list.map(cut => ({ ...cut, atMm: mm(cut.atMm) }))
   const label = `${doc.name.slice(0, 180)} × ${factor.toFixed(3)}`
@@ -98,22 +109,21 @@ export function scaleDesign(
       horizontal: doc.tail.horizontal && surface(doc.tail.horizontal),
       vertical: doc.tail.vertical && surface(doc.tail.vertical),
     },
-    body: doc.body && {
-      ...doc.body,
-      stations: doc.body.stations.map(station),
-      openings: doc.body.openings.map(opening => ({
-        ...opening,
-        fromMm: mm(opening.fromMm),
-        toMm: mm(opening.toMm),
-        widthMm: mm(opening.widthMm),
-      })),
-      saddle: doc.body.saddle && { ...doc.body.saddle, boltMm: boltMm ?? doc.body.saddle.boltMm },
-    },
+    body: doc.body && body(doc.body),
+    pods: doc.pods.map(pod => ({
+      ...pod,
+      xMm: mm(pod.xMm),
+      yMm: mm(pod.yMm),
+      zMm: mm(pod.zMm),
+      body: body(pod.body),
+      cuts: cuts(pod.cuts),
+    })),
     boom: doc.boom && {
       ...doc.boom,
       stock: boom ?? doc.boom.stock,
       fromMm: mm(doc.boom.fromMm),
       toMm: mm(doc.boom.toMm),
+      yMm: mm(doc.boom.yMm),
       zMm: mm(doc.boom.zMm),
       socketMm: mm(doc.boom.socketMm),
     },

@@ -1,7 +1,7 @@
 /** Cuts proposed for the printers at hand. */
 import { noCuts, type Airframe } from '../../assess'
-import { newPieceNumber, type Cuts, type Joint, type SurfaceName } from '../../document'
-import { proposeCuts, type PartName } from '../../geometry'
+import { newPieceNumber, type CutPart, type Cuts, type Joint, type SurfaceName } from '../../document'
+import { proposeCuts } from '../../geometry'
 
 /** Room left under the top of the tallest bed, mm. */
 const HEADROOM = 5
@@ -15,7 +15,7 @@ const SAME_PLACE = 0.05
 export function proposeAllCuts(airframe: Airframe): Cuts {
   const { doc, surfaces, body } = airframe
   const height = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - HEADROOM
-  const jointed = (part: PartName, places: readonly number[]): Cuts['wing'] => {
+  const jointed = (part: CutPart, places: readonly number[]): Cuts['wing'] => {
     const joint: Joint = doc.cuts[part][0]?.joint ?? {
       kind: part === 'body' ? 'lip' : 'pins',
       toleranceMm: 0.2,
@@ -27,7 +27,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
       return { atMm, joint: { ...joint }, piece: same?.piece ?? free++ }
     })
   }
-  const stretches = (part: PartName) => noCuts(airframe, part).map(({ from, to }) => [from, to] as const)
+  const stretches = (part: CutPart) => noCuts(airframe, part).map(({ from, to }) => [from, to] as const)
   const along = (name: SurfaceName) => {
     const loft = surfaces[name]
     if (!loft) return doc.cuts[name]

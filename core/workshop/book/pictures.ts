@@ -105,10 +105,11 @@ export function threeView(
         return polygon(list, FILL)
       })
       .join('')
-    const boom = drawing.boom && view !== 'front' ? drawing.boom[view] : null
-    const tube = boom
-      ? line(...at(boom[0], boom[1]), ...at(boom[2], boom[3]), drawing.boom!.widthMm / scale, QUIET)
-      : ''
+    const tube = (view === 'front' ? [] : drawing.booms)
+      .map(({ [view as 'plan' | 'side']: [x0, y0, x1, y1], widthMm }) =>
+        line(...at(x0, y0), ...at(x1, y1), widthMm / scale, QUIET),
+      )
+      .join('')
     const cg = view === 'plan' ? at(cgMm[0], 0) : view === 'side' ? at(cgMm[0], cgMm[2]) : at(0, cgMm[2])
     return tube + shapes + balanceMark(...cg)
   })
@@ -173,15 +174,16 @@ export function stepPicture(
     const colour = colourOf(id)
     return polygon(list, colour, colour === 'none' ? QUIET : INK, colour === 'none' ? 0.1 : 0.15)
   })
-  const boom = drawing.boom?.[view === 'plan' ? 'plan' : 'side']
-  const tube = boom
-    ? line(
-        ...at(boom[0], boom[1]),
-        ...at(boom[2], boom[3]),
-        Math.max(0.2, drawing.boom!.widthMm / scale),
+  const tube = drawing.booms
+    .map(({ [view === 'plan' ? 'plan' : 'side']: [x0, y0, x1, y1], widthMm }) =>
+      line(
+        ...at(x0, y0),
+        ...at(x1, y1),
+        Math.max(0.2, widthMm / scale),
         TUBE[colourOf('boom')] ?? colourOf('boom'),
-      )
-    : ''
+      ),
+    )
+    .join('')
   const [x, y] = view === 'plan' ? at(step.at[0], step.at[1]) : at(step.at[0], step.at[2])
   const mark = `<circle cx="${n(x)}" cy="${n(y)}" r="2.4" fill="none" stroke="${HOT}" stroke-width="0.5"/>`
   return sheet(widthMm, heightMm, tube + shapes.join('') + mark)
@@ -258,15 +260,16 @@ export function spacePicture(
 ): Picture {
   const quads: Array<{ points: Vec[]; shade: number; depth: number }> = []
   for (const piece of pieces) quads.push(...skinQuads(piece))
-  if (drawing.boom) {
-    const [x0, z0, x1, z1] = drawing.boom.side
-    const r = drawing.boom.widthMm / 2
+  for (const { plan, side, widthMm } of drawing.booms) {
+    const [x0, z0, x1, z1] = side
+    const y = plan[1],
+      r = widthMm / 2
     quads.push(
       shaded([
-        [x0, 0, z0 + r],
-        [x1, 0, z1 + r],
-        [x1, 0, z1 - r],
-        [x0, 0, z0 - r],
+        [x0, y, z0 + r],
+        [x1, y, z1 + r],
+        [x1, y, z1 - r],
+        [x0, y, z0 - r],
       ]),
     )
   }

@@ -1,5 +1,5 @@
 /** Everything that is not printed, to have before the first joint: counted from the drawing. */
-import { siteOf, type Airframe, type Assessment } from '../../assess'
+import { bodiesOf, siteOf, type Airframe, type Assessment } from '../../assess'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { cuttingPlan } from '../spine'
 import { linkageSheets } from './linkages'
@@ -138,23 +138,26 @@ function closures(airframe: Airframe): HardwareRow[] {
   const servos = doc.equipment
     .filter(item => item.kind === 'servo')
     .reduce((sum, item) => sum + (item.pair ? 2 : 1), 0)
-  const wall = doc.body?.firewall,
-    saddle = doc.body?.saddle
+  const bodies = bodiesOf(airframe)
+  const walls = bodies.flatMap(({ body, ys }) =>
+    body.firewall && body.firewall.bolts > 0 ? [{ ...body.firewall, count: ys.length }] : [],
+  )
+  const saddles = bodies.flatMap(({ body, ys }) =>
+    body.saddle && body.saddle.bolts > 0 ? [{ ...body.saddle, count: ys.length }] : [],
+  )
   const joints = airframe.pieces.filter(piece => piece.kind === 'fixed' && piece.joints.head)
   const pins = joints.filter(piece => piece.joints.head!.kind === 'pins').length
   const bolted = joints.filter(piece => piece.joints.head!.kind === 'bolts').length
   const lids = airframe.pieces.filter(piece => piece.kind === 'lid').length
   return [
     ...(servos ? [row('Screws and closures', 'Servo screw', 2 * servos)] : []),
-    ...(wall && wall.bolts
-      ? [
-          row('Screws and closures', `Motor screw, ${wall.boltMm.toFixed(1)} mm hole`, wall.bolts),
-          row('Screws and closures', 'Thread-lock that plastic stands', 1),
-        ]
-      : []),
-    ...(saddle && saddle.bolts
-      ? [row('Screws and closures', `Wing bolt with nut, ${saddle.boltMm} mm`, saddle.bolts)]
-      : []),
+    ...walls.map(wall =>
+      row('Screws and closures', `Motor screw, ${wall.boltMm.toFixed(1)} mm hole`, wall.count * wall.bolts),
+    ),
+    ...(walls.length ? [row('Screws and closures', 'Thread-lock that plastic stands', 1)] : []),
+    ...saddles.map(saddle =>
+      row('Screws and closures', `Wing bolt with nut, ${saddle.boltMm} mm`, saddle.count * saddle.bolts),
+    ),
     ...(pins ? [row('Screws and closures', 'Pin of 3 mm', 2 * pins, { lengthMm: 20 })] : []),
     ...(bolted ? [row('Screws and closures', 'Bolt of 3 mm with nut', 3 * bolted)] : []),
     ...(lids ? [row('Screws and closures', 'Magnet, 5 × 2 mm', 4 * lids)] : []),

@@ -3,7 +3,8 @@
  * hinge slots. All are flat parts with their outline cut from the real sections, printed lying down. mm
  */
 import type { Airframe, Assessment } from '../../assess'
-import { siteOf } from '../../assess'
+import { bodiesOf, siteOf } from '../../assess'
+import type { Firewall } from '../../document'
 import {
   circle,
   difference,
@@ -273,9 +274,20 @@ function throwGauge(loft: SurfaceLoft, hinged: HingedControl): Array<Omit<Jig, '
   ]
 }
 
-function firewallTemplate({ doc }: Airframe): Array<Omit<Jig, 'mark'>> {
-  const wall = doc.body?.firewall
-  if (!wall || wall.bolts === 0) return []
+const firewallTemplate = (airframe: Airframe): Array<Omit<Jig, 'mark'>> =>
+  bodiesOf(airframe).flatMap(({ main, name, pieces, body }) =>
+    body.firewall && body.firewall.bolts > 0
+      ? [
+          boltTemplate(
+            main ? 'firewall' : `firewall-${pieces.slice(0, -1)}`,
+            main ? 'Holes of the motor' : `Holes of the motor, ${name}`,
+            body.firewall,
+          ),
+        ]
+      : [],
+  )
+
+function boltTemplate(id: string, name: string, wall: Firewall): Omit<Jig, 'mark'> {
   const bolts = Array.from({ length: wall.bolts }, (_, i) => {
     const angle = (2 * Math.PI * (i + 0.5)) / wall.bolts
     return circle(
@@ -286,20 +298,18 @@ function firewallTemplate({ doc }: Airframe): Array<Omit<Jig, 'mark'>> {
     )
   })
   const outer = circle(0, 0, wall.boltCircleMm / 2 + wall.boltMm + 4, false)
-  return [
-    {
-      id: 'firewall',
-      name: 'Holes of the motor',
-      count: 1,
-      thicknessMm: 2,
-      loops: difference(
-        [outer],
-        [...bolts, ...(wall.shaftMm > 0 ? [circle(0, 0, wall.shaftMm / 2, false)] : [])],
-      ),
-      note: 'laid on the firewall to mark or drill the holes again',
-      gapMm: 0,
-    },
-  ]
+  return {
+    id,
+    name,
+    count: 1,
+    thicknessMm: 2,
+    loops: difference(
+      [outer],
+      [...bolts, ...(wall.shaftMm > 0 ? [circle(0, 0, wall.shaftMm / 2, false)] : [])],
+    ),
+    note: 'laid on the firewall to mark or drill the holes again',
+    gapMm: 0,
+  }
 }
 
 function legTemplates({ doc }: Airframe): Array<Omit<Jig, 'mark'>> {

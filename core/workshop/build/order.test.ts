@@ -7,6 +7,7 @@ import { aircraft } from '../../testing/arbitraries'
 import { runs } from '../../testing/runs'
 import { trapsIn } from '../../testing/building-site'
 import { buildOrder } from './index'
+import { twinBoom } from '../../testing/twin'
 import { WIRE_LEG } from '../../testing/wire-leg'
 
 const [thistledown, plover] = DEMOS
@@ -56,7 +57,7 @@ const tTail = change(thistledown, doc => {
   doc.tail.kind = 'T'
   doc.gear = [WIRE_LEG]
 })
-const CASES = [thistledown, plover, closedBody, gluedWing, tTail]
+const CASES = [thistledown, plover, closedBody, gluedWing, tTail, twinBoom()]
 
 describe('the order of building', () => {
   it('whatever order the rules allow, nothing is buried, shut in or set out of true', () => {

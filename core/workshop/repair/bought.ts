@@ -42,7 +42,7 @@ export function boughtParts(doc: ProjectFile, { ledger, spars, pieces }: Assessm
             stock: doc.boom.stock,
             fromMm: doc.boom.fromMm,
             toMm: doc.boom.toMm,
-            centreMm: at('boom'),
+            centreMm: at(doc.boom.yMm > 0 ? 'boom-starboard' : 'boom'),
             price: (stockOr(LIBRARIES, doc.boom.stock).price * (doc.boom.toMm - doc.boom.fromMm)) / 1000,
             kind: 'rod' as const,
           },

@@ -35,7 +35,11 @@ export function cuttingPlan(
       mm: spar.pieceMm,
     })),
   )
-  if (doc.boom) wanted.push({ stock: doc.boom.stock, name: 'Boom', mm: doc.boom.toMm - doc.boom.fromMm })
+  if (doc.boom) {
+    const { stock, fromMm, toMm, yMm } = doc.boom
+    for (const name of yMm > 0 ? ['Boom, starboard', 'Boom, port'] : ['Boom'])
+      wanted.push({ stock, name, mm: toMm - fromMm })
+  }
   const lengths: CutLength[] = [],
     tooLong: CuttingPlan['tooLong'] = []
   for (const piece of wanted.filter(item => item.mm > 0.5).sort((a, b) => b.mm - a.mm)) {

@@ -1,0 +1,224 @@
+/** Pods and pairs of booms, carried through mass, balance, drag, strength and build; against hand sums. */
+import { describe, expect, it } from 'vitest'
+import { createAssessor } from '../assess'
+import { boomFrame } from './strength'
+import { checkProject, DocumentError, type ProjectFile } from '../document'
+import { DEMOS } from '../demo'
+import { meshOf, pieceSolid, polygonArea, turnsHanded } from '../geometry'
+import { testKernel } from '../testing/kernel'
+import { changed } from '../testing/changed'
+import { twin, twinBoom } from '../testing/twin'
+
+const [thistledown] = DEMOS
+const assessor = createAssessor()
+const codes = (doc: ProjectFile) => assessor.assess(doc).findings.map(item => item.code)
+/** Rows of printed pods, and of what stands in them. */
+const rowsOf = (doc: ProjectFile, test: (id: string) => boolean) =>
+  assessor.assess(doc).ledger.filter(row => test(row.id))
+
+describe('a pair of pods', () => {
+  const doc = twin()
+  it('weighs twice one alone, each its mirror image at its distance', () => {
+    const [starboard, port] = rowsOf(doc, id => id.startsWith('pod-1-1'))
+    expect(port.massG).toBeCloseTo(starboard.massG, 9)
+    expect(starboard.yMm).toBeCloseTo(230, 6)
+    expect(port.yMm).toBeCloseTo(-230, 6)
+    const alone = rowsOf(
+      changed(doc, draft => {
+        draft.pods[0].pair = false
+      }),
+      id => id.startsWith('pod-1-1'),
+    )
+    expect(alone).toHaveLength(1)
+    expect(alone[0].massG).toBeCloseTo(starboard.massG, 9)
+  })
+  it('moves the balance by its moment, and adds m·y² in roll and yaw', () => {
+    // Everything but glue and finish, which spread over what is printed, stays where it is.
+    const quiet = (draft: ProjectFile) => {
+      draft.allowances.glueShare = 0
+      draft.allowances.smallParts.finish = 0
+    }
+    const without = changed(doc, draft => {
+      quiet(draft)
+      draft.pods = []
+    })
+    const withPods = changed(doc, quiet)
+    const [a, b] = [without, withPods].map(item => assessor.assess(item))
+    const pods = b.ledger.filter(row => row.id.startsWith('pod-'))
+    const screws = b.ledger.filter(row => !a.ledger.some(old => old.id === row.id && old.massG === row.massG))
+    const added = [...pods, ...screws.filter(row => !row.id.startsWith('pod-'))]
+    const grams = b.totals.massG - a.totals.massG
+    expect(grams).toBeGreaterThan(pods.reduce((sum, row) => sum + row.massG, 0) - 1e-6)
+    const moment = b.totals.massG * b.totals.cgMm[0] - a.totals.massG * a.totals.cgMm[0]
+    const rows = (list: typeof b.ledger) => list.reduce((sum, row) => sum + row.massG * row.xMm, 0)
+    expect(moment).toBeCloseTo(rows(b.ledger) - rows(a.ledger), 3)
+    expect(added.length).toBeGreaterThan(1)
+    // To the side they balance each other.
+    expect(b.totals.massG * b.totals.cgMm[1]).toBeCloseTo(a.totals.massG * a.totals.cgMm[1], 6)
+    // kg·m²: two masses at 230 mm, and next to nothing of their own about that line.
+    const far = (grams / 1000) * 0.23 ** 2
+    const roll = b.handling.inertia.rollKgM2 - a.handling.inertia.rollKgM2
+    expect(roll / far).toBeGreaterThan(0.99)
+    expect(roll / far).toBeLessThan(1.05)
+  })
+  it('is shaped in its own places: moved, it is the same piece somewhere else', () => {
+    const own = assessor.airframe(doc).pieces.find(piece => piece.id === 'pod-1-1-starboard')!
+    const moved = assessor
+      .airframe(
+        changed(doc, draft => {
+          draft.pods[0].xMm += 7
+          draft.pods[0].body.saddle = null
+        }),
+      )
+      .pieces.find(piece => piece.id === 'pod-1-1-starboard')!
+    expect(polygonArea(moved.skinAt(moved.from + 50)!).area).toBeCloseTo(
+      polygonArea(own.skinAt(own.from + 50)!).area,
+      9,
+    )
+    expect(moved.from - own.from).toBeCloseTo(7, 9)
+    expect(own.place(3, 0, 10)[1]).toBeCloseTo(233, 9)
+  })
+  it('comes off the bed as two closed solids, the port one mirrored, cut away under the wing', async () => {
+    const { pieces } = assessor.airframe(doc)
+    const [starboard, port] = pieces.filter(piece => piece.part === 'pod')
+    expect(turnsHanded(starboard)).toBe(false)
+    expect(turnsHanded(port)).toBe(true)
+    const open = assessor
+      .airframe(
+        changed(doc, draft => {
+          draft.pods[0].body.saddle = null
+        }),
+      )
+      .pieces.find(piece => piece.part === 'pod')!
+    const solids = await testKernel()
+    const volume = (piece: typeof starboard) => {
+      const solid = pieceSolid(solids, piece)
+      const size = solid.volume()
+      expect(meshOf(solid).triangles.length).toBeGreaterThan(100)
+      return size
+    }
+    expect(volume(starboard)).toBeLessThan(0.9 * volume(open))
+    expect(volume(port)).toBeCloseTo(volume(starboard), 3)
+  })
+  it('drags: its skin at the friction of its length, and interference', () => {
+    const glide = (item: ProjectFile) => assessor.assess(item).flight.bestGlide
+    const bare = changed(doc, draft => {
+      draft.pods = []
+    })
+    expect(glide(doc)).toBeLessThan(0.985 * glide(bare))
+    const longer = changed(doc, draft => {
+      for (const station of draft.pods[0].body.stations) station.xMm *= 1.5
+    })
+    expect(glide(longer)).toBeLessThan(glide(doc))
+  })
+  it('turns the nose as a body does: the neutral point moves forward with its width', () => {
+    const np = (factor: number) =>
+      assessor.assess(
+        changed(doc, draft => {
+          for (const station of draft.pods[0].body.stations) station.widthMm *= factor
+        }),
+      ).flight.neutralPointMm
+    const places = [0.6, 0.8, 1, 1.2, 1.4].map(np)
+    for (let i = 1; i < places.length; i++) expect(places[i]).toBeLessThan(places[i - 1])
+    // Two turn it by twice what one does.
+    const without = (change: (draft: ProjectFile) => void) =>
+      assessor.assess(changed(doc, change)).flight.neutralPointMm
+    const none = without(draft => (draft.pods = []))
+    const one = without(draft => (draft.pods[0].pair = false))
+    expect((places[2] - none) / (one - none)).toBeCloseTo(2, 6)
+  })
+  it('hangs on the wing: it eases a pull-up and loads a landing, by its mass on its arm at the root', () => {
+    const heavier = changed(doc, draft => {
+      for (const item of draft.equipment) if (item.kind === 'motor') item.massG += 50
+    })
+    const landing = (item: ProjectFile) =>
+      assessor.assess(item).strength.cases.find(entry => entry.id === 'landing')!
+    expect(landing(heavier).reserve).toBeLessThan(landing(doc).reserve)
+  })
+  it('one that touches nothing stops the build, and one at the wing does not', () => {
+    expect(codes(doc)).not.toContain('pod-adrift')
+    const low = changed(doc, draft => {
+      draft.pods[0].zMm -= 80
+    })
+    expect(codes(low)).toContain('pod-adrift')
+    const beyond = changed(doc, draft => {
+      draft.pods[0].yMm = 3000
+    })
+    expect(codes(beyond)).toContain('pod-adrift')
+  })
+  it('its firewall is looked at like the nose’s: foam under a motor is warned of', () => {
+    const foamed = changed(doc, draft => {
+      const foam = draft.zones.find(zone => zone.filament.includes('foam'))!
+      for (const station of draft.pods[0].body.stations) station.zone = foam.id
+    })
+    const found = assessor.assess(foamed).findings.find(item => item.code === 'firewall-foamed')
+    expect(found?.where).toBe('Firewall of Nacelle')
+  })
+  it('a pair in the middle, and two pods of one number, are refused with their place', () => {
+    const wrong = (change: (draft: ProjectFile) => void) => {
+      const draft = structuredClone(doc)
+      change(draft)
+      try {
+        checkProject(draft)
+      } catch (fault) {
+        return (fault as DocumentError).message
+      }
+      return ''
+    }
+    expect(wrong(draft => (draft.pods[0].yMm = 0))).toMatch(/^pods\[0\]\.yMm/)
+    expect(wrong(draft => draft.pods.push({ ...draft.pods[0], id: 'other' }))).toMatch(/^pods\[1\]\.piece/)
+    expect(wrong(draft => (draft.pods[0].body.stations[1].zone = 'none'))).toMatch(
+      /^pods\[0\]\.body\.stations\[1\]\.zone/,
+    )
+    expect(wrong(draft => (draft.pods[0].body.stations[1].xMm = -5))).toMatch(/must lie behind/)
+  })
+})
+
+describe('a pair of booms', () => {
+  const doc = twinBoom()
+  it('weighs twice one, beside the middle, and leaves the body', () => {
+    const one = rowsOf(thistledown, id => id === 'boom')[0]
+    const both = rowsOf(doc, id => /^boom-/.test(id))
+    const long = (item: ProjectFile) => item.boom!.toMm - item.boom!.fromMm
+    expect(both.map(row => row.yMm)).toEqual([230, -230])
+    for (const row of both) expect(row.massG / long(doc)).toBeCloseTo(one.massG / long(thistledown), 9)
+    const holes = (item: ProjectFile, part: string) =>
+      assessor
+        .airframe(item)
+        .pieces.filter(piece => piece.part === part)
+        .some(piece => piece.features.some(feature => feature.name === 'Boom'))
+    expect(holes(doc, 'body')).toBe(false)
+    expect(holes(doc, 'pod')).toBe(true)
+    expect(holes(thistledown, 'body')).toBe(true)
+  })
+  it('each bears half of what the tail does to one on the same line', () => {
+    const frameOf = (item: ProjectFile) => boomFrame(assessor.airframe(item), assessor.flown(item).solved)!
+    const pair = frameOf(doc),
+      alone = frameOf(
+        changed(doc, draft => {
+          draft.boom!.yMm = 0
+        }),
+      )
+    pair.cases.forEach((item, i) => {
+      expect(item.shear / alone.cases[i].shear).toBeCloseTo(0.5, 9)
+      expect(item.moment / item.shear).toBeCloseTo(i === 0 ? pair.length : pair.tail.fin!.x - pair.heldAt, 9)
+    })
+    // It is held where its pod ends, not where the body does.
+    const [{ loft }] = assessor.airframe(doc).pods
+    expect(1000 * pair.heldAt).toBeCloseTo(loft.to, 9)
+  })
+  it('their give takes less of the tail away than one of the same tube would', () => {
+    const left = (item: ProjectFile) => assessor.flown(item).solved.tailLeft
+    const thick = (yMm: number) =>
+      changed(doc, draft => {
+        // On the same line where either is held: without body and pods, by their front ends.
+        draft.body = null
+        draft.pods = []
+        draft.boom!.yMm = yMm
+      })
+    const one = 1 / left(thick(0)) - 1,
+      two = 1 / left(thick(230)) - 1
+    // Lost over left is as the load over the stiffness.
+    expect(one / two).toBeCloseTo(2, 1)
+  })
+})

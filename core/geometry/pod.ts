@@ -1,0 +1,51 @@
+/** A pod in the aircraft's own places: its shape moved to where it stands. mm */
+import type { Body, Pod } from '../document'
+import type { Standing } from './body-pieces'
+import type { WingSeat } from './body-features'
+import { outlineAt, planAt, toSurface, type SurfaceLoft } from './surface-loft'
+
+/** Its stations and openings in the aircraft's x and z; y is where it stands. */
+export const standingBody = ({ body, xMm, zMm }: Pod): Body => ({
+  ...body,
+  stations: body.stations.map(station => ({
+    ...station,
+    xMm: station.xMm + xMm,
+    zMm: station.zMm + zMm,
+  })),
+  openings: body.openings.map(opening => ({
+    ...opening,
+    fromMm: opening.fromMm + xMm,
+    toMm: opening.toMm + xMm,
+  })),
+})
+
+/** What the ids of a pod's pieces begin with. */
+export const podPrefix = ({ piece }: Pick<Pod, 'piece'>): string => `pod-${piece}-`
+
+export const podStanding = ({ piece, name, pair, yMm }: Pod): Standing => ({
+  part: 'pod',
+  id: `pod-${piece}`,
+  lid: `pod-${piece}-lid`,
+  name,
+  mark: `N${piece}.`,
+  lidMark: `N${piece}L`,
+  y: yMm,
+  pair,
+})
+
+/** The wing over or under a pod as the pod sees it; null where the wing ends before it, and its root inside of that. */
+export function seatAbove(wing: SurfaceLoft, y: number): WingSeat | null {
+  const s = Math.max(0, toSurface(wing, 0, Math.abs(y), wing.origin[2]).s)
+  if (s > wing.span) return null
+  const { lead, chord, n } = planAt(wing, s)
+  const outline = outlineAt(wing, s)
+  const cos = Math.cos(wing.cant)
+  return {
+    // The section stands across the panel, the seat upright; heights count from the section's own leading edge.
+    outline: outline.map((value, i) => (i % 2 === 0 ? value : value * cos)),
+    lead,
+    chord,
+    n: n * cos,
+    z: wing.origin[2] + s * Math.sin(wing.cant),
+  }
+}

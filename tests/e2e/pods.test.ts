@@ -1,0 +1,57 @@
+/** Pods beside the body: added, moved, paired, dragged and taken away; figures of the core. */
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { assess } from '../../core/assess'
+import { DEMOS } from '../../core/demo'
+import { twin } from '../../core/testing/twin'
+import { Page } from '../support/page'
+
+let page: Page
+beforeAll(async () => {
+  page = await Page.open()
+})
+afterAll(() => page?.close())
+
+const stored = async () => {
+  await page.saved()
+  return page.stored()
+}
+
+describe('pods', () => {
+  it('a pair is added under the wing, weighs what the core says, is moved by figures and by hand', async () => {
+    await page.anew('/shape', DEMOS[0])
+    await page.press('[data-surface="body"]')
+    await page.reveal('[data-act="add-pod"]')
+    await page.press('[data-act="add-pod"]')
+    await page.until('[data-field="pod-y"]')
+    const added = await stored()
+    expect(added.pods).toHaveLength(1)
+    expect(added.pods[0].pair).toBe(true)
+    // Where it was put it holds on to the wing.
+    const now = assess(added)
+    expect(now.findings.map(item => item.code)).not.toContain('pod-adrift')
+    await page.computed()
+    expect(await page.wing('weight')).toBe(Math.round(now.totals.massG))
+    await page.type('[data-field="pod-y"]', '12.5*16')
+    expect((await stored()).pods[0].yMm).toBe(200)
+    const before = (await stored()).pods[0]
+    await page.drag('[data-handle="pod-1"]', 0, -30)
+    const dragged = (await stored()).pods[0]
+    expect(dragged.xMm).toBeLessThan(before.xMm - 10)
+    expect(dragged.yMm).toBeCloseTo(before.yMm, 0)
+    await page.act('undo')
+    expect((await stored()).pods[0]).toEqual(before)
+    // Nonsense is refused where it stands, and nothing changes.
+    await page.type('[data-field="pod-y"]', '-40')
+    expect((await stored()).pods[0].yMm).toBe(200)
+    await page.reveal('[data-act="remove-pod"]')
+    await page.press('[data-act="remove-pod"]')
+    expect((await stored()).pods).toEqual([])
+  })
+  it('a twin says from which speed its rudder holds one motor', async () => {
+    const doc = twin()
+    await page.anew('/power', doc)
+    const found = assess(doc).findings.find(item => item.code === 'one-motor-turns-it')!
+    await page.until('[data-finding="one-motor-turns-it"]')
+    expect(await page.text('[data-finding="one-motor-turns-it"]')).toContain(found.value.toFixed(1))
+  })
+})
