@@ -11,6 +11,7 @@ import { polygonArea } from './polygon'
 import { proposeCuts, type Stretch } from './propose-cuts'
 import { selfCrossing } from './self-crossing'
 import { pieceSolid } from './solid'
+import { changed as changedBy } from '../testing/changed'
 
 const [thistledown] = DEMOS
 const jointed = (kind: Joint['kind'], base: ProjectFile = thistledown): ProjectFile => ({
@@ -182,10 +183,11 @@ it('a spar in one piece, or the pivot of an all-moving tail, has its hole right 
 
 describe('what cannot be made is a finding with a place, not a crash', () => {
   const changed = (change: (doc: ProjectFile) => void) => {
-    const doc = structuredClone(thistledown) as ProjectFile
-    doc.weighIns = []
-    change(doc)
-    return assess(checkProject(doc)).findings
+    const doc = changedBy(thistledown, draft => {
+      draft.weighIns = []
+      change(draft)
+    })
+    return assess(doc).findings
   }
   it('a servo too tall for the wing, a bay through the spar, a hatch wider than the body, a hinge thicker than the section', () => {
     expect(

@@ -6,14 +6,11 @@ import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { compareDesigns, filamentSwaps } from './compared'
 import { fittingsFor, gapsOf, boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
+import { drafted } from '../testing/changed'
 
 const assessor = createAssessor()
 const [thistledown, plover] = DEMOS
-const changed = (change: (draft: ProjectFile) => void, base = plover): ProjectFile => {
-  const doc = structuredClone(base)
-  change(doc)
-  return doc
-}
+const changed = (change: (draft: ProjectFile) => void, base = plover): ProjectFile => drafted(base, change)
 
 describe('sizes', () => {
   it('the factor keeps the gap in the bore: (d₂ + c)/(d₁ + c)', () => {

@@ -1,6 +1,7 @@
 /** Sweeps of every figure of a document in fine steps, and the jumps found. */
 import type { Assessment } from '../assess'
 import { checkProject, type ProjectFile } from '../document'
+import { drafted } from './changed'
 
 export interface Jump {
   path: string
@@ -29,14 +30,13 @@ export function sweptPaths(doc: ProjectFile): string[] {
   return found
 }
 
-export function withFigure(doc: ProjectFile, path: string, value: number): ProjectFile {
-  const draft = structuredClone(doc)
-  const keys = path.split('.')
-  let at: unknown = draft
-  for (const key of keys.slice(0, -1)) at = (at as Record<string, unknown>)[key]
-  ;(at as Record<string, unknown>)[keys[keys.length - 1]] = value
-  return draft
-}
+export const withFigure = (doc: ProjectFile, path: string, value: number): ProjectFile =>
+  drafted(doc, draft => {
+    const keys = path.split('.')
+    let at: unknown = draft
+    for (const key of keys.slice(0, -1)) at = (at as Record<string, unknown>)[key]
+    ;(at as Record<string, unknown>)[keys[keys.length - 1]] = value
+  })
 
 export const figureAt = (doc: ProjectFile, path: string): number =>
   path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], doc) as number

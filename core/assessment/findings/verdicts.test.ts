@@ -6,6 +6,7 @@ import { buttCuts, plain } from '../../testing/plain'
 import type { ProjectFile } from '../../document'
 import { convexHull } from '../../geometry'
 import { written } from '../../units'
+import { drafted } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
 const withBrief = (brief: Partial<ProjectFile['brief']>, doc = thistledown): ProjectFile => ({
@@ -185,9 +186,10 @@ describe('drawing', () => {
 })
 
 it('a piece that lies in two zones says so, and how far it is from changing over', () => {
-  const doc = structuredClone(DEMOS[0])
   // The body's second piece runs from 152 to 330 mm; zones meet at 152: a cut at 120 puts 32 mm of nose into it.
-  doc.cuts.body[0].atMm = 120
+  const doc = drafted(DEMOS[0], draft => {
+    draft.cuts.body[0].atMm = 120
+  })
   const found = assess(doc).findings.find(finding => finding.code === 'piece-in-two-zones')!
   expect(found.value).toBeCloseTo((100 * 32) / 210, 6)
   // 178 mm of body against 32 of nose: 73 mm further, and nose has as much.
@@ -197,9 +199,7 @@ it('a piece that lies in two zones says so, and how far it is from changing over
 
 it('surfaces that neither meet nor stand clear, and foam that nobody has tried, are said', () => {
   const codes = (change: (draft: ProjectFile) => void, base = plover) => {
-    const draft = structuredClone(base)
-    change(draft)
-    return assess(draft).findings.map(finding => finding.code)
+    return assess(drafted(base, change)).findings.map(finding => finding.code)
   }
   expect(codes(() => {})).not.toContain('surfaces-between')
   // 8 % of a chord of 140 mm is 11 mm: 17 mm over the wing's tip is half-way to standing clear.

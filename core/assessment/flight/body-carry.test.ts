@@ -6,15 +6,13 @@ import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { createLift, planOf } from './solved-lift'
 import { latticeOf } from './airframe-lattice'
+import { drafted } from '../../testing/changed'
 
 const [thistledown] = DEMOS
 const assessor = createAssessor()
 const lift = createLift()
-const flightOf = (change: (draft: ProjectFile) => void) => {
-  const draft = structuredClone(thistledown)
-  change(draft)
-  return lift(assessor.airframe(draft))
-}
+const flightOf = (change: (draft: ProjectFile) => void) =>
+  lift(assessor.airframe(drafted(thistledown, change)))
 const marginPoint = (change: (draft: ProjectFile) => void): number => {
   const { lift: solved, reference } = flightOf(change)
   return (solved.neutralPointX - reference.x) / reference.chord

@@ -3,13 +3,10 @@ import { written } from '../../units'
 import { createAssessor, type Assessment } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Leg, Proof, ProjectFile } from '../../document'
+import { drafted } from '../../testing/changed'
 
 const assessor = createAssessor()
-const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => {
-  const doc = structuredClone(base)
-  change(doc)
-  return doc
-}
+const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => drafted(base, change)
 const assess = (change: (draft: ProjectFile) => void = () => {}, base = DEMOS[0]): Assessment =>
   assessor.assess(changed(change, base))
 const proof = (more: Partial<Proof>): Proof => ({

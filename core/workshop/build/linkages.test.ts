@@ -4,15 +4,11 @@ import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { written } from '../../units'
 import { buildOrder, buildProgress, channelList, hardwareList, linkageSheets, servoTurn } from './index'
+import { drafted as change } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
 const RAD = Math.PI / 180
-const change = (doc: ProjectFile, edit: (draft: ProjectFile) => void): ProjectFile => {
-  const copy = structuredClone(doc)
-  edit(copy)
-  return copy
-}
 
 describe('a rod between servo and horn', () => {
   it('arm and horn alike make a parallelogram: the servo turns as far as the surface', () => {

@@ -9,15 +9,11 @@ import { trapsIn } from '../../testing/building-site'
 import { buildOrder } from './index'
 import { twinBoom } from '../../testing/twin'
 import { WIRE_LEG } from '../../testing/wire-leg'
+import { drafted as change } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
 const frame = (doc: ProjectFile) => assessor.airframe(doc)
-const change = (doc: ProjectFile, edit: (draft: ProjectFile) => void): ProjectFile => {
-  const copy = structuredClone(doc)
-  edit(copy)
-  return copy
-}
 
 /** Any order that the needs allow, by a seeded choice among what is ready; one step is put off as long as it can be. */
 function anyOrder(steps: readonly BuildStep[], needs: readonly Need[], pick: () => number): BuildStep[] {

@@ -12,16 +12,14 @@ import { firstPieceState, isPrinted, releases } from './first-pieces'
 import { hoursAfter, momentAt, planRoom } from './plan'
 import { scaleLine, Settling } from './scale-line'
 import { shelfOf } from './spools'
+import { changed as changedBy } from '../../testing/changed'
 
 const [thistledown] = DEMOS
 const assessor = createAssessor()
 const plan = (doc: ProjectFile, now = '2026-11-26T18:30') =>
   planRoom(doc, assessor.airframe(doc), assessor.assess(doc), now)
-const changed = (change: (draft: ProjectFile) => void, doc: ProjectFile = thistledown): ProjectFile => {
-  const draft = structuredClone(doc)
-  change(draft)
-  return checkProject(draft)
-}
+const changed = (change: (draft: ProjectFile) => void, doc: ProjectFile = thistledown): ProjectFile =>
+  changedBy(doc, change)
 const always = { fromH: 0, toH: 24 }
 
 describe('hours of the day', () => {

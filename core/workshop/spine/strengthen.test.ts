@@ -9,13 +9,10 @@ import { sparChoices } from './spar-choices'
 import { runs } from '../../testing/runs'
 import { weaknesses } from './weakness'
 import { apply } from '../../change'
+import { drafted } from '../../testing/changed'
 
 const assessor = createAssessor()
-const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => {
-  const doc = structuredClone(base)
-  change(doc)
-  return doc
-}
+const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => drafted(base, change)
 const leg: Leg = {
   id: 'main',
   name: 'Main leg',
