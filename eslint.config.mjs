@@ -61,11 +61,13 @@ const ROOMS = {
   'workshop/export': [...DESIGN, 'workshop/print-room'],
   'workshop/advice': DESIGN,
   'workshop/build': [...DESIGN, 'workshop/advice', 'workshop/spine'],
+  'workshop/flat': [...DESIGN, 'workshop/build'],
   'workshop/book': [
     ...DESIGN,
     'workshop/advice',
     'workshop/build',
     'workshop/card',
+    'workshop/flat',
     'workshop/print-room',
     'workshop/readiness',
     'workshop/spine',

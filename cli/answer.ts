@@ -8,6 +8,7 @@ import { bookVerb } from './book'
 import { checkVerb } from './check'
 import { demoVerb } from './demo'
 import { diagnoseVerb } from './diagnose'
+import { flatVerb } from './flat'
 import { forecastVerb } from './forecast'
 import { gcodeVerb } from './gcode'
 import { sourceOf, type Source } from './input'
@@ -48,6 +49,7 @@ const VERBS: Record<string, Verb> = {
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
+  flat: { run: flatVerb, options: ['out', 'sheet'] },
   diagnose: { run: diagnoseVerb },
   mend: { run: mendVerb, options: ['piece', 'at'] },
   propeller: { run: propellerVerb },
@@ -85,6 +87,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
   check GCODE FILE  a machine file held against a piece of a project [--piece ID]
   order FILE      a project: every step of the build in order, what it needs, what it brings in; what to buy
+  flat FILE       a project's flat parts on sheets at full size [--sheet 600x300] [--out FOLDER: SVG and DXF]
   propeller FILE  a propeller in SI at one turning speed: thrust, torque, efficiency by speed of flight
   power FILE      a project's drive, or one of a few figures: thrust, current, speed, climb, minutes, limits
   toss FILE       a project thrown by hand, or an aircraft of a few figures [--speed --angle --elevator --cg --wind]

@@ -5,13 +5,14 @@ import { download, fileName } from '~/composables/download'
 import { reading } from '~/composables/format'
 import type { BookApi, BookWish } from '~/workers/book.worker'
 
-export type BookKind = 'pdf' | 'html' | 'sheets' | 'card' | 'card-html'
+export type BookKind = 'pdf' | 'html' | 'sheets' | 'card' | 'card-html' | 'outlines'
 
 const WHAT: Record<BookKind, { what: BookWish['what']; ending: 'pdf' | 'html'; added: string }> = {
   pdf: { what: 'book', ending: 'pdf', added: '' },
   html: { what: 'book', ending: 'html', added: '' },
   sheets: { what: 'sheets', ending: 'pdf', added: '-recipe-sheets' },
   card: { what: 'card', ending: 'pdf', added: '-flight-card' },
+  outlines: { what: 'outlines', ending: 'pdf', added: '-flat-parts' },
   'card-html': { what: 'card', ending: 'html', added: '-flight-card' },
 }
 

@@ -23,6 +23,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   meshes: 60_000,
   buildOrder: 30_000,
   jigs: 120_000,
+  flatParts: 60_000,
   compare: 60_000,
   proposeCuts: 60_000,
   noCuts: 60_000,

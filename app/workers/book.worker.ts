@@ -17,6 +17,7 @@ import {
   bookHtml,
   composeBook,
   composeCard,
+  composeOutlines,
   composeRecipeSheets,
   pdfDefinition,
   type Book,
@@ -33,8 +34,8 @@ export interface BookWish {
   paper: Paper
   now: string
   reading: Reading
-  /** Everything, what somebody needs who prints for the maker, or what is wanted at the field. */
-  what: 'book' | 'sheets' | 'card'
+  /** Everything, what somebody needs who prints for the maker, what is wanted at the field, or flat parts at full size. */
+  what: 'book' | 'sheets' | 'card' | 'outlines'
 }
 
 async function base64(address: string): Promise<string> {
@@ -63,7 +64,12 @@ const loadFonts = () =>
 function compose(doc: ProjectFile, wish: BookWish): Book {
   reading.value = wish.reading
   const assessor = createAssessor()
-  const make = { book: composeBook, sheets: composeRecipeSheets, card: composeCard }[wish.what]
+  const make = {
+    book: composeBook,
+    sheets: composeRecipeSheets,
+    card: composeCard,
+    outlines: composeOutlines,
+  }[wish.what]
   return make(assessor, doc, {
     paper: wish.paper,
     now: wish.now,

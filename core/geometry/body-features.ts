@@ -109,6 +109,17 @@ function socketFills({ boom, diameter, clearance }: BoomSeat, loft: BodyLoft, re
   return [...socket, ...bulkhead]
 }
 
+/** Air round a plate that is put into a shell, mm. */
+const PLATE_AIR = 0.3
+
+/** What fits inside the shell at x; null where it is filled through, or nothing is left. */
+export function platePlan(loft: BodyLoft, x: number, recipe: Recipe): Float64Array | null {
+  const shell = shellThickness(recipe)
+  const { width, height } = loft.at(x)
+  if (shell === null || Math.min(width, height) <= 2 * (shell + PLATE_AIR) + 1) return null
+  return insetVertices(bodySkinAt(loft, x), shell + PLATE_AIR)
+}
+
 function firewallHoles(loft: BodyLoft, wall: NonNullable<Body['firewall']>): Feature[] {
   const { z } = loft.at(loft.from)
   const hole = (name: string, y: number, dz: number, diameter: number) => {

@@ -52,7 +52,8 @@ export {
   slotRoom,
   type HingedControl,
 } from './control-surface'
-export { PIN, TONGUE, wingBolt, shellThickness } from './joints'
+export { PIN, TONGUE, tongueWidth, wingBolt, shellThickness } from './joints'
+export { platePlan } from './body-features'
 export {
   LONGEST_GIVEN,
   MOST_CROSSED,

@@ -12,6 +12,9 @@ import { q, say, type Words } from '../units'
 /** Pins of 3 mm, 20 mm long; a tongue of 2 mm plywood, 40 mm long; M3 bolts through bosses. */
 export const PIN = { diameter: 3, length: 20, gramsEach: 0.23 }
 export const TONGUE = { thickness: 2, length: 40, gramsPerMm2: 0.0007 }
+/** Width of a tongue by its grams, mm. */
+export const tongueWidth = (grams: number): number =>
+  grams / (TONGUE.length * TONGUE.thickness * TONGUE.gramsPerMm2)
 export const BOLT = { hole: 3.3, boss: 9, height: 8, gramsEach: 1.1 }
 /**
  * A bolt that holds a wing, by its nominal diameter: hole a tenth wider, and the beam of solid plastic that

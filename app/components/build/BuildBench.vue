@@ -13,6 +13,7 @@ const tabs = [
   { id: 'have', label: 'What to have' },
   { id: 'rods', label: 'Rods and throws' },
   { id: 'jigs', label: 'Jigs' },
+  { id: 'flat', label: 'Flat parts' },
   { id: 'book', label: 'The book' },
 ]
 watch(doc, refresh, { immediate: true })
@@ -26,7 +27,9 @@ watch(doc, refresh, { immediate: true })
     <template v-else>
       <StepNow v-if="tab === 'step'" /><WholeOrder v-else-if="tab === 'order'" /><HaveList
         v-else-if="tab === 'have'"
-      /><LinkageSheets v-else-if="tab === 'rods'" /><JigRack v-else-if="tab === 'jigs'" /><BookDesk v-else />
+      /><LinkageSheets v-else-if="tab === 'rods'" /><JigRack v-else-if="tab === 'jigs'" /><FlatDesk
+        v-else-if="tab === 'flat'"
+      /><BookDesk v-else />
     </template>
   </div>
 </template>

@@ -1,6 +1,6 @@
 /** Printing, checking, building: what is made of a design. */
 import { transfer } from 'comlink'
-import { zipSync } from 'fflate'
+import { strToU8, zipSync } from 'fflate'
 import type { Given, PlatePiece, Printer, ProjectFile } from '../../../core/document'
 import { LIBRARIES } from '../../../core/libraries'
 import { writePlate, writeStl } from '../../../core/printing'
@@ -37,6 +37,14 @@ import {
   type JigPrints,
   type LinkageSheet,
 } from '../../../core/workshop/build'
+import {
+  flatParts,
+  flatSheets,
+  sheetDxf,
+  sheetSvg,
+  type FlatPart,
+  type FlatSheets,
+} from '../../../core/workshop/flat'
 import { live, aside, known, solids, stopping, type Progress, unlessStopped, textOf } from './memory'
 
 export const making = {
@@ -85,6 +93,22 @@ export const making = {
     const { prints, files } = jigPrints(await solids(), own, jigs(aside.airframe(own), aside.assess(own)))
     const zip = zipSync(Object.fromEntries(files.map(file => [file.name, file.bytes])), { level: 6 })
     return transfer({ prints, zip }, [zip.buffer])
+  },
+  /** Flat parts on sheets of a size, and as SVG and DXF in one archive. */
+  async flatParts(
+    doc: ProjectFile,
+    size: [number, number],
+  ): Promise<{ parts: FlatPart[]; laid: FlatSheets; zip: Uint8Array }> {
+    const own = known(doc)
+    const parts = flatParts(aside.airframe(own), aside.assess(own))
+    const laid = flatSheets(parts, size)
+    const files: Record<string, Uint8Array> = {}
+    for (const [i, placed] of laid.sheets.entries()) {
+      files[`sheet-${i + 1}.svg`] = strToU8(sheetSvg(placed, size))
+      files[`sheet-${i + 1}.dxf`] = strToU8(await sheetDxf(placed))
+    }
+    const zip = zipSync(files, { level: 6 })
+    return transfer({ parts, laid, zip }, [zip.buffer])
   },
   /** Outlines of pieces as they stand on a bed, mm. */
   plateShapes: (doc: ProjectFile, places: PlatePiece[]): PlateShape[] =>

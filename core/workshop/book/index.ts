@@ -1,4 +1,5 @@
 export { innerOf, PAPERS, type Block, type Book, type Hand, type Paper } from './blocks'
+export { composeOutlines } from './outline-pages'
 export { composeBook, composeCard, composeRecipeSheets } from './pages'
 export type { BookAsk } from './source'
 export { pdfDefinition, PT } from './pdf'

@@ -2,5 +2,5 @@ export { buildOrder, TIME_SIGMA, type BuildOrder, type OrderedStep } from './sch
 export { channelList, linkageSheets, servoTurn, type LinkageSheet } from './linkages'
 export { hardwareList, type HardwareRow } from './hardware'
 export { benchesOf, buildProgress, type BuildProgress, type StepProgress, type StepState } from './progress'
-export { gaugeAt, JIG_GAP, jigs, movingSection, type Jig } from './jigs'
+export { gaugeAt, JIG_GAP, jigs, motorHoles, movingSection, type Jig } from './jigs'
 export { jigMesh, jigPrints, type JigPlate, type JigPrint, type JigPrints } from './jig-prints'

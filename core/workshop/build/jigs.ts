@@ -287,8 +287,9 @@ const firewallTemplate = (airframe: Airframe): Array<Omit<Jig, 'mark'>> =>
       : [],
   )
 
-function boltTemplate(id: string, name: string, wall: Firewall): Omit<Jig, 'mark'> {
-  const bolts = Array.from({ length: wall.bolts }, (_, i) => {
+/** Holes of a motor's bolts and shaft, about its axis. */
+export const motorHoles = (wall: Firewall): Float64Array[] => [
+  ...Array.from({ length: wall.bolts }, (_, i) => {
     const angle = (2 * Math.PI * (i + 0.5)) / wall.bolts
     return circle(
       (wall.boltCircleMm / 2) * Math.cos(angle),
@@ -296,17 +297,18 @@ function boltTemplate(id: string, name: string, wall: Firewall): Omit<Jig, 'mark
       wall.boltMm / 2,
       false,
     )
-  })
+  }),
+  ...(wall.shaftMm > 0 ? [circle(0, 0, wall.shaftMm / 2, false)] : []),
+]
+
+function boltTemplate(id: string, name: string, wall: Firewall): Omit<Jig, 'mark'> {
   const outer = circle(0, 0, wall.boltCircleMm / 2 + wall.boltMm + 4, false)
   return {
     id,
     name,
     count: 1,
     thicknessMm: 2,
-    loops: difference(
-      [outer],
-      [...bolts, ...(wall.shaftMm > 0 ? [circle(0, 0, wall.shaftMm / 2, false)] : [])],
-    ),
+    loops: difference([outer], motorHoles(wall)),
     note: 'laid on the firewall to mark or drill the holes again',
     gapMm: 0,
   }
