@@ -34,7 +34,7 @@ const driven = (doc: ProjectFile): ProjectFile => ({
 it('any document that the schema admits is assessed, tossed and driven to finite figures', () => {
   const assessor = createAssessor()
   let drives = 0
-  for (let seed = 0; seed < runs(2000, 8); seed++) {
+  for (let seed = 0; seed < runs(2000, 5); seed++) {
     const doc = driven(drawn(seed))
     const assessment = assessor.assess(doc)
     expect(notNumbers(assessment), `document ${seed}`).toEqual([])

@@ -144,9 +144,8 @@ const pages = () => make(toRaw(project.doc!), 'outlines', paper.value, thisMinut
   margin: 0;
 }
 .name .quiet {
+  display: block;
   font-size: 12.5px;
-  margin-left: 6px;
-  white-space: nowrap;
 }
 .edge {
   fill: none;
