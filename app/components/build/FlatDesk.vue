@@ -20,7 +20,7 @@ const { answer, busy, fault, fresh } = useAside(
 )
 const laid = computed(() => answer.value?.laid ?? null)
 const parts = computed(() => answer.value?.parts ?? [])
-const sheet = (part: { thicknessMm: number | null }) =>
+const stuff = (part: { thicknessMm: number | null }) =>
   part.thicknessMm === null ? 'any stiff sheet' : `${amount(part.thicknessMm, 'mm', 1)} thick`
 const path = (placed: PlacedPart) =>
   placedLoops(placed)
@@ -98,7 +98,7 @@ const pages = () => make(toRaw(project.doc!), 'outlines', paper.value, thisMinut
               <b class="num">{{ part.mark }}</b> {{ part.name
               }}<template v-if="part.count > 1">, {{ part.count }} of it</template>
               <span class="num quiet"
-                >{{ figure(part.widthMm) }} × {{ amount(part.heightMm, 'mm') }}, {{ sheet(part) }}</span
+                >{{ figure(part.widthMm) }} × {{ amount(part.heightMm, 'mm') }}, {{ stuff(part) }}</span
               >
             </p>
             <p class="small quiet">{{ part.note[0]!.toUpperCase() + part.note.slice(1) }}.</p>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { newPieceNumber, type Joint } from '../../../core/document'
-import { amount } from '~/composables/format'
+import { newPieceNumber, type Cut } from '../../../core/document'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -17,19 +16,6 @@ const spanOf = (part: Part) =>
   part === 'body'
     ? doc.value.body!.stations.at(-1)!.xMm
     : (part === 'wing' ? doc.value.wing : doc.value.tail[part]!).panels.reduce((sum, p) => sum + p.spanMm, 0)
-const joints: Record<'surface' | 'body', Array<{ title: string; value: Joint['kind'] }>> = {
-  surface: [
-    { title: 'Butt, glued', value: 'butt' },
-    { title: 'Two 3 mm pins', value: 'pins' },
-    { title: 'Plywood tongue', value: 'tongue' },
-  ],
-  body: [
-    { title: 'Butt, glued', value: 'butt' },
-    { title: 'Lip inside', value: 'lip' },
-    { title: 'Three 3 mm pins', value: 'pins' },
-    { title: 'Three bolts', value: 'bolts' },
-  ],
-}
 const said = ref('')
 async function propose() {
   const subject = toRaw(project.doc!)
@@ -38,39 +24,31 @@ async function propose() {
   said.value = same ? 'These are the cuts it would propose.' : ''
   if (!same) project.takeOffer('Take the proposed cuts', { cuts }, subject)
 }
-const set = (part: Part, i: number) => (value: number | null) =>
-  edit(`Move ${labels[part].toLowerCase()} cut ${i + 1}`, draft => {
-    draft.cuts[part][i].atMm = value!
-  })
-const setJoint = (part: Part, i: number, change: (joint: Joint) => void) =>
-  edit(`Joint of ${labels[part].toLowerCase()} cut ${i + 1}`, draft => {
-    change(draft.cuts[part][i].joint)
-  })
-const drop = (part: Part, i: number) =>
-  edit(`Drop ${labels[part].toLowerCase()} cut ${i + 1}`, draft => {
-    draft.cuts[part].splice(i, 1)
-  })
-function add(part: Part) {
-  const own = doc.value.cuts[part]
-  const edges = [
-    part === 'body' ? doc.value.body!.stations[0].xMm : 0,
-    ...own.map(cut => cut.atMm).sort((a, b) => a - b),
-    spanOf(part),
-  ]
-  let widest = 0
-  for (let i = 1; i < edges.length - 1; i++)
-    if (edges[i + 1] - edges[i] > edges[widest + 1] - edges[widest]) widest = i
-  const joint: Joint = own[0]
-    ? { ...own[0].joint }
-    : { kind: part === 'body' ? 'lip' : 'pins', toleranceMm: 0.2 }
-  const piece = newPieceNumber(toRaw(doc.value), part)
-  edit(`Add a ${labels[part].toLowerCase()} cut`, draft => {
-    draft.cuts[part] = [
-      ...draft.cuts[part],
-      { atMm: Math.round((edges[widest] + edges[widest + 1]) / 2), joint, piece },
-    ].sort((a, b) => a.atMm - b.atMm)
-  })
-}
+const lists = computed(() => [
+  ...parts.value.map(part => ({
+    key: part as string,
+    label: labels[part] as string,
+    cuts: doc.value.cuts[part],
+    edges: [part === 'body' ? doc.value.body!.stations[0].xMm : 0, spanOf(part)] as const,
+    range: part === 'body' ? ([-2000, 4000] as const) : ([0, 3000] as const),
+    kind: part === 'body' ? ('body' as const) : ('surface' as const),
+    most: part === 'wing' || part === 'body' ? 40 : 20,
+    newPiece: () => newPieceNumber(toRaw(doc.value), part),
+    change: (label: string, apply: (cuts: Cut[]) => void) => edit(label, draft => apply(draft.cuts[part])),
+  })),
+  ...doc.value.pods.map(pod => ({
+    key: `pod-${pod.piece}`,
+    label: pod.name,
+    cuts: pod.cuts,
+    edges: [pod.body.stations[0].xMm, pod.body.stations.at(-1)!.xMm] as const,
+    range: [-2000, 4000] as const,
+    kind: 'body' as const,
+    most: 4,
+    newPiece: () => 1 + Math.max(1, ...pod.cuts.map(cut => cut.piece)),
+    change: (label: string, apply: (cuts: Cut[]) => void) =>
+      edit(label, draft => apply(draft.pods.find(own => own.piece === pod.piece)!.cuts)),
+  })),
+])
 </script>
 
 <template>
@@ -83,51 +61,7 @@ function add(part: Part) {
       Fewest pieces that stand on a bed, even in length, never through a hinge, a bay or a hatch. Cuts nearer
       than 5 mm to an end or to each other are left out. Drag a cut on the drawing, or set it here.
     </p>
-    <template v-for="part in parts" :key="part">
-      <h3>
-        {{ labels[part] }} <span class="quiet num">{{ amount(spanOf(part), 'mm') }}</span>
-      </h3>
-      <div v-for="(cut, i) in doc.cuts[part]" :key="i" class="cut">
-        <FigureField
-          :label="`Cut ${i + 1}`"
-          :model-value="cut.atMm"
-          unit="mm"
-          :min="part === 'body' ? -2000 : 0"
-          :max="part === 'body' ? 4000 : 3000"
-          :data-field="`cut-${part}-${i}`"
-          @update:model-value="set(part, i)($event)"
-        />
-        <v-btn variant="text" :aria-label="`Drop ${labels[part]} cut ${i + 1}`" @click="drop(part, i)"
-          >Drop</v-btn
-        >
-        <v-select
-          :model-value="cut.joint.kind"
-          :items="joints[part === 'body' ? 'body' : 'surface']"
-          label="Joint"
-          :data-field="`joint-${part}-${i}`"
-          @update:model-value="
-            setJoint(part, i, j => {
-              j.kind = $event
-            })
-          "
-        />
-        <FigureField
-          v-if="cut.joint.kind !== 'butt'"
-          label="Play"
-          :model-value="cut.joint.toleranceMm"
-          unit="mm"
-          :min="0"
-          :max="1"
-          :digits="2"
-          @update:model-value="
-            setJoint(part, i, j => {
-              j.toleranceMm = $event!
-            })
-          "
-        />
-      </div>
-      <v-btn size="x-small" :data-add="part" @click="add(part)">Add a cut</v-btn>
-    </template>
+    <CutList v-for="{ key, ...list } in lists" :key="key" v-bind="list" :field="key" />
     <GivenParts />
     <h3>Beds</h3>
     <p v-for="printer in doc.printers" :key="printer.id" class="quiet small">
@@ -142,13 +76,6 @@ function add(part: Part) {
 </template>
 
 <style scoped>
-.cut {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 104px;
-  gap: 6px;
-  align-items: center;
-  margin-bottom: 12px;
-}
 .small {
   font-size: 12.5px;
   line-height: 1.4;
