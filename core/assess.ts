@@ -70,6 +70,7 @@ export {
   fanFrom,
   motorOf,
   ordinarySection,
+  oneMotor,
   propulsionOf,
   turnedBy,
   type Propulsion,

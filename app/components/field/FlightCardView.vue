@@ -58,6 +58,14 @@ const make = (kind: 'card' | 'card-html') => book.make(toRaw(doc.value), kind, '
         At full throttle it flies {{ amount(card.levelMaxMs, 'm/s', 1) }} level: faster than it is held to.
         Throttle back.
       </p>
+      <p v-if="card.oneMotor" class="bad" data-figure="card-one-motor">
+        One motor stopped: throttle back at once, then land.
+        <template v-if="card.oneMotor.heldFromMs === null">The rudder never holds the other.</template
+        ><template v-else
+          >The rudder holds the other at full throttle from
+          {{ amount(card.oneMotor.heldFromMs, 'm/s', 1) }} on.</template
+        >
+      </p>
       <p v-if="card.power?.broken" class="bad">
         {{ card.power.broken }} {{ card.power.broken === 1 ? 'limit' : 'limits' }} of the drive passed: see
         Power.

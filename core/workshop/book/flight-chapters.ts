@@ -94,6 +94,15 @@ export function flightCard({ doc, assessment, hand, card }: Source): Block[] {
         ...(card.levelMaxMs === null
           ? []
           : [[strong('Level, full throttle'), speed(card.levelMaxMs), 'computed of its drive']]),
+        ...(card.oneMotor
+          ? [
+              [
+                strong('One motor stopped'),
+                card.oneMotor.heldFromMs === null ? right('–') : speed(card.oneMotor.heldFromMs),
+                `${card.oneMotor.heldFromMs === null ? 'the rudder never holds the other' : 'the rudder holds the other from here on'}: throttle back at once, then land`,
+              ],
+            ]
+          : []),
         card.toss
           ? [
               strong('Throw'),

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
+import { twin } from '../../testing/twin'
 import { presentWing } from '../balance'
 import { powerReport } from '../power'
 import { flightCard } from './index'
@@ -33,6 +34,12 @@ it('the card says what the other pages say, for every loading and wing set', () 
     expect(row.leastSinkMs).toBeLessThan(row.bestGlideMs)
     expect(row.leastSinkMs).toBeGreaterThan(1.09 * row.stallMs)
   }
+})
+
+it('a twin’s says from which speed its rudder holds one motor, as the finding does; one motor’s says nothing', () => {
+  expect(flightCard(assessor, DEMOS[0]).oneMotor).toBeNull()
+  const found = assessor.assess(twin()).findings.find(item => item.code === 'one-motor-turns-it')!
+  expect(flightCard(assessor, twin()).oneMotor!.heldFromMs).toBeCloseTo(found.value, 9)
 })
 
 it('a glider has a card without power', () => {

@@ -2,7 +2,7 @@
  * What is wanted at the field, on one card: speeds, minutes, throws, balance, throw. Plain data, in the units
  * people read.
  */
-import type { Assessor, Assessment } from '../../assess'
+import { oneMotor, propulsionOf, type Assessor, type Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
 import { controlThrows } from '../advice'
 import { wingSetFigures } from '../balance'
@@ -42,6 +42,8 @@ export interface FlightCard {
     motorC: number
     broken: number
   } | null
+  /** Of a pair of motors: from which speed the rudder holds one alone, null where it never does. */
+  oneMotor: { heldFromMs: number | null } | null
   throws: ReturnType<typeof controlThrows>
   balances: CardBalance[]
   toss: { speedMs: number; pathDeg: number } | null
@@ -80,12 +82,19 @@ export function flightCard(assessor: Assessor, doc: ProjectFile): FlightCard {
       motorC: report.figures.heat.motorC,
       broken: report.figures.limits.filter(limit => !limit.ok).length,
     },
+    oneMotor: oneMotorOf(doc, now),
     throws: controlThrows(doc),
     balances: balancesOf(assessor, doc, now),
     toss: suits && { speedMs: suits.speedMs, pathDeg: suits.pathDeg },
     trimDeg: glide?.controlDeg ?? null,
     windMaxMs: doc.brief.windMaxMs,
   }
+}
+
+function oneMotorOf(doc: ProjectFile, { flight }: Assessment): FlightCard['oneMotor'] {
+  const { propulsion } = propulsionOf(doc)
+  const found = propulsion && oneMotor(doc, propulsion, flight.rudderYawM3, flight.density)
+  return found && { heldFromMs: found.heldFromMs }
 }
 
 /** Least sink lies where C_L^1.5/C_D is greatest: about 0.76 of the best glide's speed, and never under 1.1 × stall. */
