@@ -1,10 +1,20 @@
 /** Pods and pairs of booms, carried through mass, balance, drag, strength and build; against hand sums. */
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../assess'
-import { boomFrame } from './strength'
+import { boomFrame, weightLoads, whipOf } from './strength'
 import { checkProject, DocumentError, type ProjectFile } from '../document'
 import { DEMOS } from '../demo'
-import { meshOf, pieceSolid, polygonArea, turnsHanded } from '../geometry'
+import {
+  gapAt,
+  meshOf,
+  outlineAt,
+  pieceSolid,
+  placePoint,
+  polygonArea,
+  seatAbove,
+  toSurface,
+  turnsHanded,
+} from '../geometry'
 import { testKernel } from '../testing/kernel'
 import { changed } from '../testing/changed'
 import { twin, twinBoom } from '../testing/twin'
@@ -127,6 +137,58 @@ describe('a pair of pods', () => {
     const one = without(draft => (draft.pods[0].pair = false))
     expect((places[2] - none) / (one - none)).toBeCloseTo(2, 6)
   })
+  it('has its hatches and cuts in its own places, wherever it stands', () => {
+    const cut = changed(doc, draft => {
+      const [pod] = draft.pods
+      pod.cuts = [{ atMm: 60, joint: { kind: 'lip', toleranceMm: 0.2 }, piece: 2 }]
+      pod.body.openings = [
+        { id: 'side', name: 'side hatch', side: 'bottom', fromMm: 10, toMm: 45, widthMm: 14 },
+      ]
+    })
+    const pieces = assessor.airframe(cut).pieces.filter(piece => piece.part === 'pod')
+    const at = (id: string) => pieces.find(piece => piece.id === id)!
+    expect(at('pod-1-1-port').to).toBeCloseTo(cut.pods[0].xMm + 60, 9)
+    expect(at('pod-1-2-port').from).toBeCloseTo(cut.pods[0].xMm + 60, 9)
+    const lid = at('pod-1-lid-side-starboard')
+    // A gap of 0.3 mm all round.
+    expect(lid.from).toBeCloseTo(cut.pods[0].xMm + 10.3, 9)
+    expect(lid.to).toBeCloseTo(cut.pods[0].xMm + 44.7, 9)
+  })
+  it('its seat is the wing’s own skin there, also of a wing that leans', () => {
+    const leaning = changed(thistledown, draft => {
+      draft.wing.cantDeg = 9
+    })
+    const { wing } = assessor.airframe(leaning)
+    const seat = seatAbove(wing, 200)!
+    const s = toSurface(wing, 0, 200, wing.origin[2]).s
+    const own = outlineAt(wing, s)
+    for (const k of [0, 20, 60])
+      expect(seat.z + seat.outline[2 * k + 1]).toBeCloseTo(
+        placePoint(wing, own[2 * k], own[2 * k + 1], s, 1)[2],
+        9,
+      )
+  })
+  it('weighs on the wing at its place: moment at the root by its weight on its arm', () => {
+    const airframe = assessor.airframe(doc)
+    const row = assessor.assess(doc).ledger.find(item => item.id === 'pod-1-1-starboard')!
+    const entry = {
+      id: row.id,
+      name: row.name,
+      group: 'printed' as const,
+      mass: row.massG / 1000,
+      x: row.xMm / 1000,
+      y: row.yMm / 1000,
+      z: row.zMm / 1000,
+      sigma: 0,
+      common: null,
+      source: 'printed' as const,
+      drops: false,
+      own: { xx: 0, yy: 0, zz: 0, xz: 0 },
+    }
+    const momentOf = (entries: (typeof entry)[]) => weightLoads(airframe, entries, [0]).weight.moment[0]
+    const arm = (row.yMm - doc.wing.yMm) / 1000
+    expect(momentOf([entry]) - momentOf([])).toBeCloseTo(9.80665 * entry.mass * arm, 6)
+  })
   it('hangs on the wing: it eases a pull-up and loads a landing, by its mass on its arm at the root', () => {
     const heavier = changed(doc, draft => {
       for (const item of draft.equipment) if (item.kind === 'motor') item.massG += 50
@@ -141,6 +203,17 @@ describe('a pair of pods', () => {
       draft.pods[0].zMm -= 80
     })
     expect(codes(low)).toContain('pod-adrift')
+    // Over the wing: the gap is from its underside to the highest of the skin below it.
+    const over = changed(doc, draft => {
+      draft.pods[0].zMm += 90
+      for (const station of draft.pods[0].body.stations)
+        Object.assign(station, { widthMm: 20, heightMm: 20, zMm: 0 })
+    })
+    const { wing, pods } = assessor.airframe(over)
+    const seat = seatAbove(wing, 230)!
+    const highest = Math.max(...pods[0].loft.grid.map(x => gapAt(seat.outline, x)?.upper ?? -Infinity))
+    const said = assessor.assess(over).findings.find(item => item.code === 'pod-adrift')!
+    expect(said.value).toBeCloseTo(over.pods[0].zMm - 10 - (seat.z + highest), 6)
     const beyond = changed(doc, draft => {
       draft.pods[0].yMm = 3000
     })
@@ -203,6 +276,8 @@ describe('a pair of booms', () => {
       expect(item.shear / alone.cases[i].shear).toBeCloseTo(0.5, 9)
       expect(item.moment / item.shear).toBeCloseTo(i === 0 ? pair.length : pair.tail.fin!.x - pair.heldAt, 9)
     })
+    // A tail of 100 g whips each as one of 50 g would one boom.
+    expect(whipOf(pair, 0.1, 8, 40).force).toBeCloseTo(whipOf({ ...pair, count: 1 }, 0.05, 8, 40).force, 9)
     // It is held where its pod ends, not where the body does.
     const [{ loft }] = assessor.airframe(doc).pods
     expect(1000 * pair.heldAt).toBeCloseTo(loft.to, 9)

@@ -7,12 +7,27 @@ import type { ProjectFile } from '../document'
 import { compareDesigns, filamentSwaps } from './compared'
 import { fittingsFor, gapsOf, boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
 import { drafted } from '../testing/changed'
+import { twinBoom } from '../testing/twin'
 
 const assessor = createAssessor()
 const [thistledown, plover] = DEMOS
 const changed = (change: (draft: ProjectFile) => void, base = plover): ProjectFile => drafted(base, change)
 
 describe('sizes', () => {
+  it('pods, their cuts and booms beside the middle grow with the rest, places as sizes', () => {
+    const own = changed(draft => {
+      draft.pods[0].cuts = [{ atMm: 60, joint: { kind: 'lip', toleranceMm: 0.2 }, piece: 2 }]
+    }, twinBoom())
+    const large = scaleDesign(own, 1.5, { spars: {}, boom: null, boltMm: null })
+    const [a, b] = [own.pods[0], large.pods[0]]
+    for (const key of ['xMm', 'yMm', 'zMm'] as const) expect(b[key]).toBeCloseTo(1.5 * a[key], 2)
+    expect(b.cuts[0].atMm).toBeCloseTo(90, 9)
+    b.body.stations.forEach((station, i) => {
+      expect(station.widthMm).toBeCloseTo(1.5 * a.body.stations[i].widthMm, 2)
+      expect(station.xMm).toBeCloseTo(1.5 * a.body.stations[i].xMm, 2)
+    })
+    expect(large.boom!.yMm).toBeCloseTo(1.5 * own.boom!.yMm, 2)
+  })
   it('the factor keeps the gap in the bore: (d₂ + c)/(d₁ + c)', () => {
     expect(boreFactor(8, 10, 0.3)).toBeCloseTo(10.3 / 8.3, 12)
     fc.assert(
