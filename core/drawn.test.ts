@@ -4,21 +4,10 @@ import { createAssessor } from './assess'
 import type { Equipment, ProjectFile } from './document'
 import { drawn } from './testing/drawn'
 import { notNumbers } from './testing/extremes'
+import { LEVEL_THROW } from './testing/level-throw'
 import { runs } from './testing/runs'
 import { powerReport } from './workshop/power'
-import { toss, type Throw } from './workshop/toss'
-
-const THROW: Throw = {
-  speedMs: 8,
-  pathDeg: 0,
-  heightM: 1.8,
-  elevatorDeg: 0,
-  tailDeg: 0,
-  windMs: 0,
-  gustMs: 0,
-  throttlePct: 0,
-  powerAfterS: 0,
-}
+import { toss } from './workshop/toss'
 
 /** What a part is follows from the figures that were drawn for it, so that there is a drive where there may be one. */
 const byFigures = (item: Equipment): Equipment['kind'] => {
@@ -39,7 +28,7 @@ it('any document that the schema admits is assessed, tossed and driven to finite
     const assessment = assessor.assess(doc)
     expect(notNumbers(assessment), `document ${seed}`).toEqual([])
     const tables = assessor.flown(doc).pitch(true)
-    const flown = toss(tables, THROW)
+    const flown = toss(tables, LEVEL_THROW)
     for (const value of [flown.distanceM, flown.seconds, flown.highestM, flown.sinkMs, flown.noseDeg])
       expect(Number.isFinite(value), `document ${seed}, tossed`).toBe(true)
     const { figures } = powerReport(doc, assessment, tables)

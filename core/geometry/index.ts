@@ -34,7 +34,7 @@ export { alongBody, turnsHanded, type Piece, type PieceShape, type PartName, typ
 export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
-export { podPrefix, podStanding, seatAbove, standingBody } from './pod'
+export { gapToWing, POD_TOUCHES, podPrefix, podStanding, seatAbove, standingBody } from './pod'
 export {
   lidOutline,
   wingBoltPlaces,

@@ -2,7 +2,8 @@
 import type { Body, Pod } from '../document'
 import type { Standing } from './body-pieces'
 import type { WingSeat } from './body-features'
-import { outlineAt, planAt, toSurface, type SurfaceLoft } from './surface-loft'
+import type { BodyLoft } from './body-loft'
+import { gapAt, outlineAt, planAt, toSurface, type SurfaceLoft } from './surface-loft'
 
 /** Its stations and openings in the aircraft's x and z; y is where it stands. */
 export const standingBody = ({ body, xMm, zMm }: Pod): Body => ({
@@ -49,3 +50,20 @@ export function seatAbove(wing: SurfaceLoft, y: number): WingSeat | null {
     z: wing.origin[2] + s * Math.sin(wing.cant),
   }
 }
+
+/** Least air between a pod and the wing's skin over or under it, mm; negative where they overlap, endless off the wing. */
+export function gapToWing(loft: BodyLoft, seat: WingSeat | null): number {
+  let gap = Infinity
+  for (const x of seat ? loft.grid : []) {
+    const { z, height } = loft.at(x)
+    const skin = gapAt(seat!.outline, x)
+    if (!skin) continue
+    const under = seat!.z + skin.lower - (z + height / 2),
+      over = z - height / 2 - (seat!.z + skin.upper)
+    gap = Math.min(gap, Math.max(under, over))
+  }
+  return gap
+}
+
+/** Nearer than this a pod is glued to the wing, mm. */
+export const POD_TOUCHES = 1

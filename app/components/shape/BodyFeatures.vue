@@ -48,7 +48,7 @@ function addOpening() {
 
 <template>
   <div class="stack">
-    <h3 class="head">
+    <h3 class="titled">
       Firewall
       <v-btn
         v-if="body.firewall"
@@ -101,7 +101,7 @@ function addOpening() {
     </template>
     <v-btn v-else @click="addWall">Add a firewall</v-btn>
     <template v-for="(opening, i) in body.openings" :key="opening.id">
-      <h3 class="head">
+      <h3 class="titled">
         {{ opening.name }}
         <v-btn
           variant="text"
@@ -153,7 +153,7 @@ function addOpening() {
       </div>
     </template>
     <v-btn :disabled="body.openings.length >= most" @click="addOpening">Cut a hatch</v-btn>
-    <h3 class="head">
+    <h3 class="titled">
       Wing's seat
       <v-btn
         v-if="body.saddle"
@@ -216,11 +216,3 @@ function addOpening() {
     >
   </div>
 </template>
-
-<style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-</style>

@@ -208,11 +208,3 @@ const round = LIBRARIES.stock
     <v-btn v-else @click="addBoom">Add a boom</v-btn>
   </div>
 </template>
-
-<style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-</style>

@@ -33,7 +33,7 @@ const add = () =>
 
 <template>
   <template v-for="(s, i) in body.stations" :key="i">
-    <h3 class="head">
+    <h3 class="titled">
       Station {{ i + 1 }}
       <v-btn
         v-if="body.stations.length > 2"
@@ -109,11 +109,3 @@ const add = () =>
   </template>
   <v-btn :disabled="body.stations.length >= most" @click="add">Add a station</v-btn>
 </template>
-
-<style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-</style>

@@ -45,7 +45,7 @@ const drop = () =>
 
 <template>
   <div class="stack">
-    <h3 class="head">
+    <h3 class="titled">
       Panel {{ index + 1 }} <v-btn v-if="!alone" variant="text" size="x-small" @click="drop">Remove</v-btn>
     </h3>
     <div class="row">
@@ -105,11 +105,3 @@ const drop = () =>
     <v-select :model-value="panel.zone" :items="zones" label="Zone" @update:model-value="setZone" />
   </div>
 </template>
-
-<style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-</style>

@@ -131,7 +131,7 @@ const setPocket = (
       />
     </div>
     <template v-for="(control, i) in surface.controls" :key="i">
-      <h3 class="head">
+      <h3 class="titled">
         {{ control.name }}
         <v-btn
           variant="text"
@@ -336,11 +336,6 @@ const setPocket = (
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
 .bay {
   display: grid;
   grid-template-columns: 1fr 110px auto;

@@ -1,6 +1,6 @@
 /** What a body or a pod was asked for and cannot have: lids, a firewall that is filled, something to hold on to. */
 import { LIMITS } from '../../document'
-import { gapAt, seatAbove } from '../../geometry'
+import { gapToWing, POD_TOUCHES, seatAbove, type BodyLoft } from '../../geometry'
 import { bodiesOf, type Airframe, type StandingBody } from '../resolve'
 import type { Finding } from '../report'
 import { q, say } from '../../units'
@@ -55,43 +55,51 @@ function hollowFirewall({ pieces }: Airframe, { body, loft, main, ...own }: Stan
   ]
 }
 
-/** A pod that meets neither wing nor body by this much hangs in the air, mm. */
-const ADRIFT = 1
-
 /** A pod is glued to the wing, or runs into the body; one that touches neither holds on nothing. */
-function podProblems(airframe: Airframe): Finding[] {
-  const { wing, body } = airframe
-  return airframe.pods.flatMap(({ pod, loft }): Finding[] => {
-    const seat = seatAbove(wing, pod.yMm)
-    let gap = Infinity
-    for (const x of loft.grid) {
-      const own = loft.at(x)
-      const [low, high] = [own.z - own.height / 2, own.z + own.height / 2]
-      const skin = seat && gapAt(seat.outline, x)
-      if (skin) gap = Math.min(gap, Math.max(seat.z + skin.lower - high, low - seat.z - skin.upper))
-      if (body && x >= body.from && x <= body.to) {
-        const main = body.at(x)
-        const aside = Math.abs(pod.yMm) - (main.width + own.width) / 2,
-          apart = Math.abs(main.z - own.z) - (main.height + own.height) / 2
-        gap = Math.min(gap, Math.max(aside, apart))
-      }
-    }
-    if (gap <= ADRIFT) return []
-    const far = Number.isFinite(gap) ? gap : LIMITS.positionMm[1]
-    return [
-      {
-        code: 'pod-adrift',
-        stations: ['shape'],
-        severity: 'stop',
-        where: pod.name,
-        value: far,
-        limit: ADRIFT,
-        unit: 'mm',
-        text: Number.isFinite(gap)
-          ? say`${pod.name} touches neither wing nor body: ${q(gap, 'mm', 0)} are between them`
-          : `${pod.name} lies neither under the wing nor beside the body`,
-        remedy: "Move it until its skin meets the wing's or the body's",
-      },
-    ]
+function podProblems({ wing, body, pods }: Airframe): Finding[] {
+  return pods.flatMap(({ pod, loft }): Finding[] => {
+    const toWing = gapToWing(loft, seatAbove(wing, pod.yMm))
+    const gap = Math.min(toWing, body ? gapToBody(loft, pod.yMm, body) : Infinity)
+    const common = { stations: ['shape'] as Finding['stations'], where: pod.name, unit: 'mm' }
+    if (gap > POD_TOUCHES)
+      return [
+        {
+          ...common,
+          code: 'pod-adrift',
+          severity: 'stop',
+          value: Math.min(gap, LIMITS.positionMm[1]),
+          limit: POD_TOUCHES,
+          text: Number.isFinite(gap)
+            ? say`${pod.name} touches neither wing nor body: ${q(gap, 'mm', 0)} are between them`
+            : `${pod.name} lies neither under the wing nor beside the body`,
+          remedy: "Move it until its skin meets the wing's or the body's",
+        },
+      ]
+    if (!pod.body.saddle && toWing < -POD_TOUCHES)
+      return [
+        {
+          ...common,
+          code: 'pod-unseated',
+          severity: 'warn',
+          value: -toWing,
+          limit: POD_TOUCHES,
+          text: say`${pod.name} and the wing are printed through each other, ${q(-toWing, 'mm', 0)} deep`,
+          remedy: 'Cut a seat for the wing in it',
+        },
+      ]
+    return []
   })
+}
+
+/** Least air between a pod and the body beside it, by their widths and heights, mm. */
+function gapToBody(loft: BodyLoft, y: number, body: BodyLoft): number {
+  let gap = Infinity
+  for (const x of loft.grid.filter(at => at >= body.from && at <= body.to)) {
+    const own = loft.at(x),
+      main = body.at(x)
+    const aside = Math.abs(y) - (main.width + own.width) / 2,
+      apart = Math.abs(main.z - own.z) - (main.height + own.height) / 2
+    gap = Math.min(gap, Math.max(aside, apart))
+  }
+  return gap
 }

@@ -2,7 +2,7 @@
  * What was asked for and cannot be made as a solid, or prints badly: each with place, figure, limit and
  * remedy.
  */
-import type { CutPart, SurfaceName } from '../../document'
+import type { Cut, CutPart, SurfaceName } from '../../document'
 import {
   alongBody,
   bays,
@@ -20,7 +20,7 @@ import {
   type SurfaceLoft,
 } from '../../geometry'
 import { samplePiece } from '../../printing'
-import { type Airframe, noCuts } from '../resolve'
+import { type Airframe, hatchNoCuts, type NoCut, noCuts } from '../resolve'
 import type { Finding, PieceReport } from '../report'
 import { bodyProblems } from './body-problems'
 import { q, say } from '../../units'
@@ -263,28 +263,41 @@ function bodyOf({ body, pods }: Airframe, piece: Piece): BodyLoft | null {
 
 function cutProblems(airframe: Airframe): Finding[] {
   const { doc, surfaces, body } = airframe
-  return (Object.keys(PARTS) as CutPart[]).flatMap((part): Finding[] => {
-    const reach = part === 'body' ? body && [body.from, body.to] : surfaces[part] && [0, surfaces[part].span]
-    if (!reach) return []
-    const never = noCuts(airframe, part)
-    return usableCuts(doc.cuts[part], reach[0], reach[1]).flatMap(({ atMm }): Finding[] => {
-      const through = never.find(item => atMm > item.from && atMm < item.to)
-      if (!through) return []
-      const free = atMm - through.from < through.to - atMm ? through.from : through.to
-      return [
-        {
-          code: 'cut-through',
-          stations: ['split'],
-          severity: 'warn',
-          where: say`${PARTS[part]} cut at ${q(atMm, 'mm', 0)}`,
-          value: atMm,
-          limit: free,
-          unit: 'mm',
-          text: say`The cut at ${q(atMm, 'mm', 0)} of the ${PARTS[part].toLowerCase()} runs through ${through.why}`,
-          remedy: say`Move it to ${q(free, 'mm', 0)}`,
-        },
-      ]
-    })
+  return [
+    ...(Object.keys(PARTS) as CutPart[]).flatMap(part => {
+      const reach =
+        part === 'body' ? body && [body.from, body.to] : surfaces[part] && [0, surfaces[part].span]
+      return reach ? throughCuts(PARTS[part], doc.cuts[part], reach, noCuts(airframe, part)) : []
+    }),
+    ...doc.pods.flatMap(({ name, cuts, body: own }) =>
+      throughCuts(name, cuts, [own.stations[0].xMm, own.stations.at(-1)!.xMm], hatchNoCuts(own)),
+    ),
+  ]
+}
+
+function throughCuts(
+  part: string,
+  cuts: readonly Cut[],
+  [from, to]: readonly number[],
+  never: readonly NoCut[],
+): Finding[] {
+  return usableCuts(cuts, from, to).flatMap(({ atMm }): Finding[] => {
+    const through = never.find(item => atMm > item.from && atMm < item.to)
+    if (!through) return []
+    const free = atMm - through.from < through.to - atMm ? through.from : through.to
+    return [
+      {
+        code: 'cut-through',
+        stations: ['split'],
+        severity: 'warn',
+        where: say`${part} cut at ${q(atMm, 'mm', 0)}`,
+        value: atMm,
+        limit: free,
+        unit: 'mm',
+        text: say`The cut at ${q(atMm, 'mm', 0)} of the ${part.toLowerCase()} runs through ${through.why}`,
+        remedy: say`Move it to ${q(free, 'mm', 0)}`,
+      },
+    ]
   })
 }
 

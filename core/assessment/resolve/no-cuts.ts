@@ -1,5 +1,5 @@
 /** Stretches along a surface or the body that no cut may run through, and why. */
-import type { CutPart } from '../../document'
+import type { Body, CutPart } from '../../document'
 import { bays, HINGE_SLOTS, hingedControls, wingBoltPlaces, wingSeat, type SurfaceLoft } from '../../geometry'
 import type { Airframe } from './airframe'
 
@@ -15,11 +15,6 @@ export interface NoCut {
 export function noCuts({ doc, surfaces, body }: Airframe, part: CutPart): NoCut[] {
   if (part === 'body') {
     if (!doc.body || !body) return []
-    const hatches = doc.body.openings.map(({ name, fromMm, toMm }) => ({
-      from: fromMm - CLEAR,
-      to: toMm + CLEAR,
-      why: `the ${name}`,
-    }))
     const bolts =
       doc.body.saddle && surfaces.wing
         ? wingBoltPlaces(wingSeat(surfaces.wing), doc.body.saddle.bolts).map(x => ({
@@ -28,7 +23,7 @@ export function noCuts({ doc, surfaces, body }: Airframe, part: CutPart): NoCut[
             why: 'a wing bolt',
           }))
         : []
-    return [...hatches, ...bolts]
+    return [...hatchNoCuts(doc.body), ...bolts]
   }
   const loft = surfaces[part]
   return loft
@@ -39,6 +34,14 @@ export function noCuts({ doc, surfaces, body }: Airframe, part: CutPart): NoCut[
       )
     : []
 }
+
+/** Of a body or a pod, in the places that its openings have. */
+export const hatchNoCuts = ({ openings }: Pick<Body, 'openings'>): NoCut[] =>
+  openings.map(({ name, fromMm, toMm }) => ({
+    from: fromMm - CLEAR,
+    to: toMm + CLEAR,
+    why: `the ${name}`,
+  }))
 
 function surfaceNoCuts(
   loft: SurfaceLoft,

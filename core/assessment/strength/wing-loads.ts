@@ -2,6 +2,7 @@
  * Loads along the half wing, split into what lift, the wing's own mass and section moments do at one unit
  * each. SI.
  */
+import { gapToWing, POD_TOUCHES, podPrefix, seatAbove } from '../../geometry'
 import type { MassEntry } from '../../mass'
 import { lineAt, shearAndMoment, type SpanPoint, type StationLoad } from '../../structure'
 import { GRAVITY, mmToM } from '../../units'
@@ -210,10 +211,11 @@ function wingParts(airframe: Airframe, entries: readonly MassEntry[]): Part[] {
 }
 
 function weightAlong(
-  { wing, doc }: Airframe,
+  airframe: Airframe,
   parts: readonly Part[],
   entries: readonly MassEntry[],
 ): { line: SpanPoint[]; turning: SpanPoint[]; points: Array<{ s: number; weight: number; x: number }> } {
+  const { wing, doc } = airframe
   const marks = [...new Set([0, mmToM(wing.span), ...parts.flatMap(p => [p.from, p.to])])]
     .filter(s => s >= 0 && s <= mmToM(wing.span))
     .sort((a, b) => a - b)
@@ -238,16 +240,25 @@ function weightAlong(
       weight: (GRAVITY * item.massG) / 1000,
       x: mmToM(item.xMm),
     }))
-  points.push(...podWeights(wing, entries))
+  points.push(...podWeights(airframe, entries))
   return { line, turning, points }
 }
 
-/** Pods and booms beside the middle hang on the wing where they stand. */
-const podWeights = (wing: Airframe['wing'], entries: readonly MassEntry[]) =>
-  entries
-    .filter(entry => /^(pod-.*-starboard|boom-starboard)$/.test(entry.id))
+/** Pairs of pods that meet the wing hang on it where they stand, and booms with the pods that hold them. */
+function podWeights({ wing, pods, boom }: Airframe, entries: readonly MassEntry[]) {
+  const hanging = pods.filter(
+    ({ pod, loft }) => pod.pair && gapToWing(loft, seatAbove(wing, pod.yMm)) <= POD_TOUCHES,
+  )
+  const held = boom && boom.count > 1 && (!boom.holder || hanging.some(({ loft }) => loft === boom.holder))
+  return entries
+    .filter(
+      ({ id }) =>
+        (held && id === 'boom-starboard') ||
+        (id.endsWith('-starboard') && hanging.some(({ pod }) => id.startsWith(podPrefix(pod)))),
+    )
     .map(entry => ({
       s: entry.y - mmToM(wing.origin[1]),
       weight: GRAVITY * entry.mass,
       x: entry.x,
     }))
+}

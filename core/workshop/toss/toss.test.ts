@@ -2,22 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
+import { LEVEL_THROW } from '../../testing/level-throw'
 import { fly } from '../../toss'
 import { gliderOf, steadyGlide, suitingThrow, survivingBalance, toss, type Throw } from './index'
 
 const assessor = createAssessor()
 const tablesOf = (doc: ProjectFile, payload = true) => assessor.flown(doc).pitch(payload)
-const THROW: Throw = {
-  speedMs: 8,
-  pathDeg: 0,
-  heightM: 1.8,
-  elevatorDeg: 0,
-  tailDeg: 0,
-  windMs: 0,
-  gustMs: 0,
-  throttlePct: 0,
-  powerAfterS: 0,
-}
 
 describe('the tables against what they were made of', () => {
   it('a steady glide has the speed and the ratio of the trim table, with payload and without', () => {
@@ -71,30 +61,30 @@ describe('a toss', () => {
   const tables = tablesOf(DEMOS[0])
   const elevatorDeg = assessor.assess(DEMOS[0]).trim.find(row => row.id === 'glide')!.controlDeg!
   it('the throw that suits it glides flat and lands softly', () => {
-    const suits = suitingThrow(tables, { ...THROW, elevatorDeg }, 20)!
+    const suits = suitingThrow(tables, { ...LEVEL_THROW, elevatorDeg }, 20)!
     const found = toss(tables, suits)
     expect(found.kind).toBe('glides')
     expect(found.sinkMs).toBeLessThan(1.2)
     expect(found.highestM).toBeCloseTo(1.8, 2)
     // An arm that throws no faster is believed.
-    expect(suitingThrow(tables, { ...THROW, elevatorDeg }, 6)!.speedMs).toBe(6)
+    expect(suitingThrow(tables, { ...LEVEL_THROW, elevatorDeg }, 6)!.speedMs).toBe(6)
   })
   it('nose-heavy goes down steeper and sooner, and every millimetre says so', () => {
     let last = Infinity
     for (let mm = 5; mm >= -35; mm -= 2) {
-      const found = toss(tables, { ...THROW, elevatorDeg }, mm / 1000)
+      const found = toss(tables, { ...LEVEL_THROW, elevatorDeg }, mm / 1000)
       expect(found.distanceM).toBeLessThan(last + 0.05)
       last = found.distanceM
     }
   })
   it('far tail-heavy it rises, slows and stalls', () => {
-    const found = toss(tables, { ...THROW, speedMs: 10, elevatorDeg }, 0.035)
+    const found = toss(tables, { ...LEVEL_THROW, speedMs: 10, elevatorDeg }, 0.035)
     expect(found.stalled).toBe(true)
     expect(found.kind).toBe('stalls')
     expect(found.highestM).toBeGreaterThan(2.2)
   })
   it('a fast throw with the right balance rises and sinks back: not tail-heavy', () => {
-    expect(toss(tables, { ...THROW, speedMs: 12, pathDeg: 4, elevatorDeg }).kind).toBe('balloons')
+    expect(toss(tables, { ...LEVEL_THROW, speedMs: 12, pathDeg: 4, elevatorDeg }).kind).toBe('balloons')
   })
   it('is smooth in every figure of the throw', () => {
     // Where it is after 1.2 s, thrown from a hill: where it lands may jump, where it only just clears the ground.
@@ -106,14 +96,14 @@ describe('a toss', () => {
         last = now
       }
     }
-    sweep(speedMs => ({ ...THROW, speedMs, elevatorDeg }), 4, 12, 0.02)
-    sweep(pathDeg => ({ ...THROW, pathDeg, elevatorDeg }), -30, 40, 0.2)
-    sweep(deg => ({ ...THROW, elevatorDeg: deg }), -10, 10, 0.1)
-    sweep(windMs => ({ ...THROW, windMs, speedMs: 9, elevatorDeg }), 0, 5, 0.02)
-    sweep(gustMs => ({ ...THROW, gustMs, elevatorDeg }), -3, 3, 0.05)
+    sweep(speedMs => ({ ...LEVEL_THROW, speedMs, elevatorDeg }), 4, 12, 0.02)
+    sweep(pathDeg => ({ ...LEVEL_THROW, pathDeg, elevatorDeg }), -30, 40, 0.2)
+    sweep(deg => ({ ...LEVEL_THROW, elevatorDeg: deg }), -10, 10, 0.1)
+    sweep(windMs => ({ ...LEVEL_THROW, windMs, speedMs: 9, elevatorDeg }), 0, 5, 0.02)
+    sweep(gustMs => ({ ...LEVEL_THROW, gustMs, elevatorDeg }), -3, 3, 0.05)
   })
   it('the balance that survives lies round the one that suits', () => {
-    const suits = suitingThrow(tables, { ...THROW, elevatorDeg }, 20)!
+    const suits = suitingThrow(tables, { ...LEVEL_THROW, elevatorDeg }, 20)!
     const { foreMm, aftMm } = survivingBalance(tables, suits)
     expect(foreMm).toBeLessThan(-5)
     expect(aftMm).toBeGreaterThan(2)
