@@ -332,6 +332,16 @@ describe('a pair of booms', () => {
     const [{ loft }] = assessor.airframe(doc).pods
     expect(1000 * pair.heldAt).toBeCloseTo(loft.to, 9)
   })
+  it('a tail that reaches neither stops the build; one a millimetre within the tube does not', () => {
+    const short = (mm: number) =>
+      changed(doc, draft => {
+        draft.tail.horizontal!.panels[0].spanMm -= mm
+      })
+    const radius = assessor.airframe(doc).boom!.stock.heightMm / 2
+    expect(codes(short(radius - 1))).not.toContain('tail-off-booms')
+    const found = assessor.assess(short(radius + 5)).findings.find(item => item.code === 'tail-off-booms')
+    expect(found!.value).toBeCloseTo(5, 6)
+  })
   it('their give takes less of the tail away than one of the same tube would', () => {
     const left = (item: ProjectFile) => assessor.flown(item).solved.tailLeft
     const thick = (yMm: number) =>

@@ -34,6 +34,9 @@ export interface KitAsk {
 const HELD = 0.9
 /** Of a pack's charge is used in a flight. */
 const USED = 0.75
+/** Full throttle at the launch, s; and lift over drag that most reach. */
+const LAUNCH_S = 6,
+  GLIDES = 10
 /** Pitch times turns over the stall: less pulls nothing at speed. */
 const PITCH_SPEED = 2.5
 
@@ -115,7 +118,15 @@ export function chooseKit(
           1e-3,
         )
         const level = running(middle, throttle, ask.cruiseMs, FRESH).current
-        const wantedMah = (1000 * level * (purpose.minutes / 60)) / USED
+        // Level all the time at a drag taken high covers the climb of one motor; a pair draws twice as much in it.
+        const flightS = 60 * purpose.minutes,
+          climbS = purpose.climbS + LAUNCH_S
+        const climbing = running(middle, 1, ask.cruiseMs, FRESH).current
+        const charge =
+          motors > 1
+            ? climbing * climbS + (level * ask.glide * Math.max(0, flightS - climbS)) / GLIDES
+            : level * flightS
+        const wantedMah = charge / 3.6 / USED
         const battery = packs.find(
           item => item.capacityMah >= wantedMah && (USUAL_C * item.capacityMah) / 1000 >= standingOf(item),
         )

@@ -55,5 +55,8 @@ export const twinBoom = (yMm = 230): ProjectFile =>
   changed(twin(yMm), doc => {
     const { stations } = doc.pods[0].body
     doc.boom = { ...doc.boom!, yMm, zMm: doc.pods[0].zMm, fromMm: doc.pods[0].xMm + 120 }
+    // The tailplane reaches from one to the other.
+    const tail = doc.tail.horizontal!
+    tail.panels[0].spanMm = yMm - tail.yMm
     stations[stations.length - 1] = { ...stations[stations.length - 1], widthMm: 20, heightMm: 20 }
   })

@@ -12,6 +12,7 @@ import { throwMm } from '../geometry'
 import { compareSchools, proposeAllCuts, proportions, controlThrows, hingeLines } from './advice'
 import { exportPieces, piecesCsv, uniqueNames } from './export'
 import { readiness } from './readiness'
+import { twin } from '../testing/twin'
 
 const [thistledown, plover] = DEMOS
 
@@ -135,7 +136,28 @@ it('proportions: areas and dihedral by hand; each remedy that names a figure, do
   }
   expect(of(poly, 'dihedral').value).toBeCloseTo(6, 3)
   expect(of(thistledown, 'prop-gap').value).toBeCloseTo(2, 6)
-  expect(of(plover, 'prop-gap').value).toBeCloseTo(279 - 250, 6)
+  // A pusher's tips, 76 mm out, pass behind a trailing edge that sweeps back to 272.2 mm there.
+  const rear = (70 * 76) / 120 + 250 - (35 * 76) / 120
+  expect(of(plover, 'prop-gap').value).toBeCloseTo(279 - rear, 6)
+  // A twin's discs clear the body beside them, and stand before their own pods.
+  const pair = twin(230)
+  const [disc] = pair.equipment.filter(item => item.kind === 'propeller')
+  const ahead = (xMm: number, yMm: number) =>
+    of(
+      {
+        ...pair,
+        pods: [{ ...pair.pods[0], yMm }],
+        equipment: pair.equipment.map(item => (item === disc ? { ...item, xMm, yMm } : item)),
+      },
+      'prop-gap',
+    ).value
+  const nose = pair.pods[0].xMm
+  expect(ahead(nose - disc.sizeMm[0] / 2 - 7, 230)).toBeCloseTo(7, 6)
+  // Nearer the middle the tips pass 4 mm beside the body, then through it.
+  const widest = Math.max(...pair.body!.stations.map(station => station.widthMm)) / 2
+  const beside = disc.sizeMm[1] / 2 + widest
+  expect(ahead(nose - disc.sizeMm[0] / 2 - 7, beside + 4)).toBeCloseTo(4, 6)
+  expect(ahead(nose - disc.sizeMm[0] / 2 - 7, beside - 9)).toBeCloseTo(-9, 6)
   // Belly at −43.x, blades' tips at −115.
   expect(of(thistledown, 'ground').label).toMatch(/Folding/)
   const small = {

@@ -58,7 +58,7 @@ const make = (kind: 'card' | 'card-html') => book.make(toRaw(doc.value), kind, '
         At full throttle it flies {{ amount(card.levelMaxMs, 'm/s', 1) }} level: faster than it is held to.
         Throttle back.
       </p>
-      <p v-if="card.oneMotor" class="bad" data-figure="card-one-motor">
+      <p v-if="card.oneMotor" class="caution" data-figure="card-one-motor">
         One motor stopped: throttle back at once, then land.
         <template v-if="card.oneMotor.heldFromMs === null">The rudder never holds the other.</template
         ><template v-else

@@ -1,6 +1,6 @@
 /** What a body or a pod was asked for and cannot have: lids, a firewall that is filled, something to hold on to. */
 import { LIMITS } from '../../document'
-import { gapToWing, POD_TOUCHES, seatAbove, type BodyLoft } from '../../geometry'
+import { gapToWing, placePoint, POD_TOUCHES, seatAbove, type BodyLoft } from '../../geometry'
 import { bodiesOf, type Airframe, type StandingBody } from '../resolve'
 import type { Finding } from '../report'
 import { q, say } from '../../units'
@@ -8,6 +8,7 @@ import { q, say } from '../../units'
 export const bodyProblems = (airframe: Airframe): Finding[] => [
   ...bodiesOf(airframe).flatMap(own => [...lidProblems(airframe, own), ...hollowFirewall(airframe, own)]),
   ...podProblems(airframe),
+  ...tailOffBooms(airframe),
 ]
 
 function lidProblems({ pieces }: Airframe, { body, loft, main, ...own }: StandingBody): Finding[] {
@@ -102,4 +103,31 @@ function gapToBody(loft: BodyLoft, y: number, body: BodyLoft): number {
     gap = Math.min(gap, Math.max(aside, apart))
   }
   return gap
+}
+
+/** A tail between two booms is carried by them: a surface that reaches neither hangs in the air. */
+function tailOffBooms({ boom, surfaces }: Airframe): Finding[] {
+  if (!boom || boom.count === 1) return []
+  const { yMm } = boom.boom,
+    radius = boom.stock.heightMm / 2
+  const tails = [surfaces.horizontal, surfaces.vertical].filter(loft => loft !== undefined)
+  const short = tails.map(loft => {
+    const ys = [0, loft.span].map(s => Math.abs(placePoint(loft, 0, 0, s, 1)[1]))
+    return Math.max(Math.min(...ys) - yMm, yMm - Math.max(...ys)) - radius
+  })
+  const least = Math.min(...short)
+  if (tails.length === 0 || least <= 0) return []
+  return [
+    {
+      code: 'tail-off-booms',
+      stations: ['shape'],
+      severity: 'stop',
+      where: 'Booms',
+      value: least,
+      limit: 0,
+      unit: 'mm',
+      text: say`No surface of the tail reaches the booms: ${q(least, 'mm', 0)} are between them`,
+      remedy: 'A wider tailplane, fins on the booms, or booms nearer the middle',
+    },
+  ]
 }

@@ -63,22 +63,53 @@ export function equivalentDihedralDeg(surface: Surface): number {
   return bottom === 0 ? 0 : top / bottom + surface.cantDeg
 }
 
+/** Leading edge and chord at a distance along one half, mm. */
+function edgesAt(surface: Surface, s: number): { lead: number; rear: number; z: number } {
+  let lead = surface.xMm,
+    z = surface.zMm,
+    left = Math.max(0, s)
+  for (const { spanMm, sweepMm, dihedralDeg } of surface.panels) {
+    const part = Math.min(1, left / spanMm)
+    lead += part * sweepMm
+    z += part * spanMm * Math.tan((dihedralDeg * Math.PI) / 180)
+    left -= part * spanMm
+    if (left <= 0) break
+  }
+  return { lead, rear: lead + chordAt(surface, Math.min(1, Math.max(0, s) / spanOf(surface))), z }
+}
+
 /**
- * From the propeller's disc to what lies before or behind it within its reach, mm; null without a propeller.
+ * From the propeller's disc to what it could strike, mm: bodies and pods before, behind or beside it, the wing within
+ * its reach. Each obstacle is cleared along the axis or beside it: the greater of the two signed gaps is the true one.
+ * Null without a propeller, or with nothing near.
  */
 export function propellerGap(doc: ProjectFile): number | null {
   const propeller = doc.equipment.find(item => item.kind === 'propeller')
   if (!propeller) return null
-  const [front, rear] = [propeller.xMm - propeller.sizeMm[0] / 2, propeller.xMm + propeller.sizeMm[0] / 2]
+  const { xMm, yMm, zMm, sizeMm } = propeller
+  const [front, rear] = [xMm - sizeMm[0] / 2, xMm + sizeMm[0] / 2],
+    reach = sizeMm[1] / 2
   const gaps: number[] = []
-  const stations = doc.body?.stations
-  // Each obstacle lies wholly behind or wholly before the disc: the greater of the signed gaps is the true
-  // one.
-  if (stations) gaps.push(Math.max(stations[0].xMm - rear, front - stations[stations.length - 1].xMm))
-  // A pusher behind the wing: its trailing edge within the disc.
-  const reach = propeller.sizeMm[1] / 2
-  if (Math.abs(propeller.yMm) < reach && Math.abs(propeller.zMm - doc.wing.zMm) < reach)
-    gaps.push(Math.max(front - (doc.wing.xMm + doc.wing.rootChordMm), doc.wing.xMm - rear))
+  const along = (from: number, to: number) => Math.max(from - rear, front - to)
+  const bodies = [
+    ...(doc.body ? [{ stations: doc.body.stations, x: 0, y: 0 }] : []),
+    ...doc.pods.map(pod => ({ stations: pod.body.stations, x: pod.xMm, y: pod.yMm })),
+  ]
+  for (const { stations, x, y } of bodies) {
+    const beside =
+      Math.abs(Math.abs(yMm) - Math.abs(y)) -
+      reach -
+      Math.max(...stations.map(station => station.widthMm)) / 2
+    gaps.push(Math.max(along(x + stations[0].xMm, x + stations[stations.length - 1].xMm), beside))
+  }
+  // Its leading edge, or the trailing edge of a pusher's.
+  const { wing } = doc
+  const places = [Math.abs(yMm) - reach, Math.abs(yMm), Math.abs(yMm) + reach]
+    .map(y => Math.max(0, y - wing.yMm))
+    .filter(s => s < spanOf(wing))
+    .map(s => edgesAt(wing, s))
+  if (places.some(({ z }) => Math.abs(zMm - z) < reach))
+    gaps.push(along(Math.min(...places.map(edge => edge.lead)), Math.max(...places.map(edge => edge.rear))))
   return gaps.length ? Math.min(...gaps) : null
 }
 

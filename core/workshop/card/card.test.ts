@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
+import { changed } from '../../testing/changed'
 import { twin } from '../../testing/twin'
 import { presentWing } from '../balance'
 import { powerReport } from '../power'
@@ -40,6 +41,17 @@ it('a twin’s says from which speed its rudder holds one motor, as the finding 
   expect(flightCard(assessor, DEMOS[0]).oneMotor).toBeNull()
   const found = assessor.assess(twin()).findings.find(item => item.code === 'one-motor-turns-it')!
   expect(flightCard(assessor, twin()).oneMotor!.heldFromMs).toBeCloseTo(found.value, 9)
+})
+
+it('no speed to fly at is within a tenth of the stall, however slow the best glide is; least sink is the slower', () => {
+  // A low aspect ratio glides best near its stall.
+  const stubby = changed(twin(), doc => {
+    for (const panel of doc.wing.panels) panel.spanMm *= 0.6
+  })
+  for (const row of flightCard(assessor, stubby).speeds) {
+    expect(row.bestGlideMs).toBeGreaterThanOrEqual(1.1 * row.stallMs - 1e-9)
+    expect(row.leastSinkMs).toBeLessThanOrEqual(row.bestGlideMs)
+  }
 })
 
 it('a glider has a card without power', () => {

@@ -97,7 +97,10 @@ function oneMotorOf(doc: ProjectFile, { flight }: Assessment): FlightCard['oneMo
   return found && { heldFromMs: found.heldFromMs }
 }
 
-/** Least sink lies where C_L^1.5/C_D is greatest: about 0.76 of the best glide's speed, and never under 1.1 × stall. */
+/**
+ * Least sink lies where C_L^1.5/C_D is greatest: about 0.76 of the best glide's speed. Neither is told slower than
+ * 1.1 × stall, where a gust stalls it.
+ */
 const LEAST_SINK = 0.76
 
 function speedsOf({ trim, totals, flight }: Assessment): CardSpeeds[] {
@@ -113,7 +116,7 @@ function speedsOf({ trim, totals, flight }: Assessment): CardSpeeds[] {
         massG,
         stallMs,
         leastSinkMs: Math.max(1.1 * stallMs, LEAST_SINK * glide.speedMs),
-        bestGlideMs: glide.speedMs,
+        bestGlideMs: Math.max(1.1 * stallMs, glide.speedMs),
         glideRatio: glide.glideRatio,
       },
     ]
