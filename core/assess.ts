@@ -90,7 +90,7 @@ export interface Assessor {
 
 /**
  * `stations`: how many places along the half span are held against every load; breaks, cuts and spar ends
- * come on top.
+ * come on top. `at` is told what is being computed as it begins: a stage, or a piece that is printed anew.
  */
 export function createAssessor(
   libraries: Libraries = LIBRARIES,
@@ -123,9 +123,12 @@ export function createAssessor(
       )
     },
     assess(doc) {
+      at?.('shapes')
       const airframe = resolve(doc)
       const printed = print(airframe)
+      at?.('plates')
       const { pieces, printers, weighed } = reportPieces(airframe, printed)
+      at?.('weights')
       const entries = ledgerOf(airframe, printed, weighed)
       const sum = sumMass(entries),
         empty = sumMass(entries.filter(entry => !entry.drops))
@@ -137,6 +140,7 @@ export function createAssessor(
       const loads = loadsOf(airframe, solved, sum.mass, stall.speedMs)
       at?.('strength')
       const strength = strengthOf(airframe, flown, entries, sum.mass, loads)
+      at?.('verdicts')
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {

@@ -4,6 +4,7 @@
  */
 import { wrap, type Remote } from 'comlink'
 import type { CoreApi } from '~/workers/core.worker'
+import address from '~/workers/core.worker?worker&url'
 
 export type CoreName = 'live' | 'aside' | 'study'
 
@@ -70,10 +71,7 @@ interface Started {
 const started = new Map<CoreName, Started>()
 
 function start(which: CoreName): Started {
-  const worker = new Worker(new URL('../workers/core.worker.ts', import.meta.url), {
-    type: 'module',
-    name: `core-${which}`,
-  })
+  const worker = new Worker(address, { type: 'module', name: `core-${which}` })
   const own: Started = {
     remote: wrap<CoreApi>(worker),
     calls: [],
@@ -113,6 +111,14 @@ function wind(own: Started): void {
     () => own.end(`it took longer than ${limit / 1000} s and was stopped${own.at ? `, at ${own.at}` : ''}`),
     limit,
   )
+}
+
+/** Which computing part this is: its address names its content, so that figures of another are told apart. */
+export const COMPUTING_PART: string = address
+
+/** Loads the worker that answers edits before there is anything to compute. */
+export function startEarly(): void {
+  if (!started.has('live')) start('live')
 }
 
 /** Every worker, and whoever waits for it is told why. The next call starts another. */

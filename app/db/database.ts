@@ -1,6 +1,7 @@
 /** The browser's own store: projects with their history, marks, and settings. Nothing leaves the machine. */
 import Dexie, { type EntityTable } from 'dexie'
 import type { Patch } from 'immer'
+import type { Assessment } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
 import type { StudyResult, StudyState, Vary } from '../../core/study/combinations'
 
@@ -61,6 +62,14 @@ export interface PhotoRecord {
   at: number
 }
 
+/** What was last computed, and from which design; see `kept-figures`. */
+export interface FiguresRecord {
+  key: string
+  part: string
+  text: string
+  assessment: Assessment
+}
+
 export const db = new Dexie('mariposa') as Dexie & {
   projects: EntityTable<ProjectRecord, 'id'>
   marks: EntityTable<MarkRecord, 'id'>
@@ -68,11 +77,13 @@ export const db = new Dexie('mariposa') as Dexie & {
   studies: EntityTable<StudyRecord, 'project'>
   handles: EntityTable<HandleRecord, 'key'>
   photos: EntityTable<PhotoRecord, 'id'>
+  figures: EntityTable<FiguresRecord, 'key'>
 }
 db.version(1).stores({ projects: 'id, changedAt', marks: '++id, project', settings: 'key' })
 db.version(2).stores({ studies: 'project' })
 db.version(3).stores({ handles: 'key' })
 db.version(4).stores({ photos: 'id, project' })
+db.version(5).stores({ figures: 'key' })
 
 /** Another tab saved this project since we read it. */
 export class StaleError extends Error {}

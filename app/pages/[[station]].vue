@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The shell: flight path, butterfly, the aircraft in the middle, tray and thread. */
-import { useMediaQuery, useStorage } from '@vueuse/core'
+import { until, useMediaQuery, useStorage } from '@vueuse/core'
 import { isStation, stationInfo, type StationId } from '~/stations/path'
 import { ROOMS } from '~/stations/rooms'
+import { useRoom } from '~/composables/useRoom'
 import { useAssessment } from '~/stores/assessment'
 import { reasonOf } from '~/db/store-fault'
 import { useCopies } from '~/stores/copies'
@@ -19,6 +20,7 @@ const station = computed<StationId>(() =>
 )
 const about = computed(() => stationInfo(station.value))
 const room = computed(() => ROOMS[station.value])
+const { furniture, bare, fetchAgain, fetchRest } = useRoom(station)
 /** What the maker set, station by station. */
 const shares = useStorage<Partial<Record<StationId, number>>>('mariposa-shares', {})
 const small = useMediaQuery('(max-width: 700px)')
@@ -56,6 +58,10 @@ onMounted(() =>
     failed.value = `${reasonOf(error)}.`
   }),
 )
+// Not before what was asked for stands there.
+void until(() => assessment.fresh && !!furniture.value)
+  .toBe(true)
+  .then(fetchRest)
 onMounted(() =>
   copies.start().catch(() => {
     // Without a folder or an answer about storage, the reminder stands alone.
@@ -67,7 +73,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
 <template>
   <div
     class="shell"
-    :data-ready="assessment.fresh && !!assessment.current"
+    :data-ready="assessment.fresh && !!assessment.current && !!furniture"
     :data-latency="assessment.latencyMs.toFixed(1)"
   >
     <header class="bar"><TopBar /><Butterfly /></header>
@@ -85,7 +91,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
         tabindex="0"
         :aria-label="about.question"
       >
-        <component :is="room.bench" />
+        <component :is="furniture.bench" v-if="furniture" />
       </section>
       <WhyPanel />
     </main>
@@ -98,8 +104,12 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
         <v-btn variant="text" size="small" @click="look.shelfOpen = true">Projects</v-btn>
       </p>
       <template v-if="assessment.current && project.doc"
-        ><FindingList :findings="findings" /><component :is="room.tray" :key="project.doc.id" /><Nudges
-          v-if="about.designs"
+        ><FindingList :findings="findings" />
+        <p v-if="bare" class="bad" role="alert" data-bare>
+          What stands at this station could not be fetched. Is the server that serves this page still there?
+          <v-btn size="small" @click="fetchAgain">Fetch it again</v-btn>
+        </p>
+        <component :is="furniture.tray" v-if="furniture" :key="project.doc.id" /><Nudges v-if="about.designs"
       /></template>
       <p v-else-if="assessment.fault" class="bad" role="alert" data-uncomputed>
         {{ project.doc?.name }} could not be computed: {{ assessment.fault }}.

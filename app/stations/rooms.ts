@@ -1,41 +1,14 @@
-/** What each station shows: its tray at the right, its bench under the aircraft, and how the room is shared. */
+/**
+ * What each station shows: its tray at the right, its bench under the aircraft, and how the room is shared. Their code is
+ * fetched when a station is first visited, the rest when the page has nothing else to do.
+ */
 import type { Component } from 'vue'
 import type { ViewName } from '~/stores/view'
-import BriefBench from '~/components/brief/BriefBench.vue'
-import ShapeBench from '~/components/shape/ShapeBench.vue'
-import PowerBench from '~/components/power/PowerBench.vue'
-import SkinBench from '~/components/skin/SkinBench.vue'
-import SpineBench from '~/components/spine/SpineBench.vue'
-import SplitBench from '~/components/split/SplitBench.vue'
-import BalanceBench from '~/components/balance/BalanceBench.vue'
-import ChooseBench from '~/components/choose/ChooseBench.vue'
-import PrintBench from '~/components/print/PrintBench.vue'
-import WeighBench from '~/components/weigh/WeighBench.vue'
-import BuildBench from '~/components/build/BuildBench.vue'
-import ProveBench from '~/components/prove/ProveBench.vue'
-import TossBench from '~/components/toss/TossBench.vue'
-import FieldBench from '~/components/field/FieldBench.vue'
-import LogBench from '~/components/log/LogBench.vue'
-import BriefTray from '~/components/brief/BriefTray.vue'
-import ShapeTray from '~/components/shape/ShapeTray.vue'
-import PowerTray from '~/components/power/PowerTray.vue'
-import SkinTray from '~/components/skin/SkinTray.vue'
-import SpineTray from '~/components/spine/SpineTray.vue'
-import SplitTray from '~/components/split/SplitTray.vue'
-import BalanceTray from '~/components/balance/BalanceTray.vue'
-import ChooseTray from '~/components/choose/ChooseTray.vue'
-import PrintTray from '~/components/print/PrintTray.vue'
-import WeighTray from '~/components/weigh/WeighTray.vue'
-import BuildTray from '~/components/build/BuildTray.vue'
-import ProveTray from '~/components/prove/ProveTray.vue'
-import TossTray from '~/components/toss/TossTray.vue'
-import FieldTray from '~/components/field/FieldTray.vue'
-import LogTray from '~/components/log/LogTray.vue'
 import type { StationId } from './path'
 
 export interface StationRoom {
-  tray: Component
-  bench: Component
+  tray: () => Promise<{ default: Component }>
+  bench: () => Promise<{ default: Component }>
   /** The bench's share of the height at first, 0 to 1: where the drawing is not the subject it yields; 1 folds it. */
   share: number
   /** The view that is opened on arriving; the last plan or space view otherwise. */
@@ -45,19 +18,86 @@ export interface StationRoom {
 }
 
 export const ROOMS: Record<StationId, StationRoom> = {
-  brief: { tray: BriefTray, bench: BriefBench, share: 0.4 },
-  shape: { tray: ShapeTray, bench: ShapeBench, share: 0.47 },
-  power: { tray: PowerTray, bench: PowerBench, share: 1 },
-  skin: { tray: SkinTray, bench: SkinBench, share: 0.42 },
-  spine: { tray: SpineTray, bench: SpineBench, share: 0.62 },
-  split: { tray: SplitTray, bench: SplitBench, share: 0.4 },
-  balance: { tray: BalanceTray, bench: BalanceBench, share: 0.42, view: 'side' },
-  choose: { tray: ChooseTray, bench: ChooseBench, share: 1 },
-  print: { tray: PrintTray, bench: PrintBench, share: 1 },
-  weigh: { tray: WeighTray, bench: WeighBench, share: 0.5, folds: true },
-  build: { tray: BuildTray, bench: BuildBench, share: 1 },
-  prove: { tray: ProveTray, bench: ProveBench, share: 0.66, view: 'front' },
-  toss: { tray: TossTray, bench: TossBench, share: 1 },
-  field: { tray: FieldTray, bench: FieldBench, share: 0.62, view: 'side', folds: true },
-  log: { tray: LogTray, bench: LogBench, share: 0.66, view: 'side', folds: true },
+  brief: {
+    tray: () => import('~/components/brief/BriefTray.vue'),
+    bench: () => import('~/components/brief/BriefBench.vue'),
+    share: 0.4,
+  },
+  shape: {
+    tray: () => import('~/components/shape/ShapeTray.vue'),
+    bench: () => import('~/components/shape/ShapeBench.vue'),
+    share: 0.47,
+  },
+  power: {
+    tray: () => import('~/components/power/PowerTray.vue'),
+    bench: () => import('~/components/power/PowerBench.vue'),
+    share: 1,
+  },
+  skin: {
+    tray: () => import('~/components/skin/SkinTray.vue'),
+    bench: () => import('~/components/skin/SkinBench.vue'),
+    share: 0.42,
+  },
+  spine: {
+    tray: () => import('~/components/spine/SpineTray.vue'),
+    bench: () => import('~/components/spine/SpineBench.vue'),
+    share: 0.62,
+  },
+  split: {
+    tray: () => import('~/components/split/SplitTray.vue'),
+    bench: () => import('~/components/split/SplitBench.vue'),
+    share: 0.4,
+  },
+  balance: {
+    tray: () => import('~/components/balance/BalanceTray.vue'),
+    bench: () => import('~/components/balance/BalanceBench.vue'),
+    share: 0.42,
+    view: 'side',
+  },
+  choose: {
+    tray: () => import('~/components/choose/ChooseTray.vue'),
+    bench: () => import('~/components/choose/ChooseBench.vue'),
+    share: 1,
+  },
+  print: {
+    tray: () => import('~/components/print/PrintTray.vue'),
+    bench: () => import('~/components/print/PrintBench.vue'),
+    share: 1,
+  },
+  weigh: {
+    tray: () => import('~/components/weigh/WeighTray.vue'),
+    bench: () => import('~/components/weigh/WeighBench.vue'),
+    share: 0.5,
+    folds: true,
+  },
+  build: {
+    tray: () => import('~/components/build/BuildTray.vue'),
+    bench: () => import('~/components/build/BuildBench.vue'),
+    share: 1,
+  },
+  prove: {
+    tray: () => import('~/components/prove/ProveTray.vue'),
+    bench: () => import('~/components/prove/ProveBench.vue'),
+    share: 0.66,
+    view: 'front',
+  },
+  toss: {
+    tray: () => import('~/components/toss/TossTray.vue'),
+    bench: () => import('~/components/toss/TossBench.vue'),
+    share: 1,
+  },
+  field: {
+    tray: () => import('~/components/field/FieldTray.vue'),
+    bench: () => import('~/components/field/FieldBench.vue'),
+    share: 0.62,
+    view: 'side',
+    folds: true,
+  },
+  log: {
+    tray: () => import('~/components/log/LogTray.vue'),
+    bench: () => import('~/components/log/LogBench.vue'),
+    share: 0.66,
+    view: 'side',
+    folds: true,
+  },
 }

@@ -13,6 +13,7 @@ const assessor = createAssessor()
 let answer: (doc: ProjectFile) => Promise<unknown> = async doc => assessor.assess(doc)
 vi.mock('~/composables/useCore', () => ({
   useCore: () => ({ assess: (doc: ProjectFile) => answer(doc) }),
+  COMPUTING_PART: 'this',
 }))
 
 const until = async (what: () => boolean) => {
@@ -34,7 +35,7 @@ const heavier = (project: ReturnType<typeof useProject>, massG: number, name = `
 
 beforeEach(async () => {
   answer = async doc => assessor.assess(doc)
-  await Promise.all([db.projects.clear(), db.settings.clear()])
+  await Promise.all([db.projects.clear(), db.settings.clear(), db.figures.clear()])
 })
 
 describe('the assessment of the open project', () => {
@@ -89,5 +90,72 @@ describe('the assessment of the open project', () => {
     release()
     await until(() => assessment.fresh)
     expect(asked).toEqual([61, 64])
+  })
+})
+
+describe('figures of the last visit', () => {
+  /** A page was here, and left; its store is all that the next one knows. */
+  async function visited() {
+    const { project, assessment } = await fresh()
+    // Pages of other tests may still keep theirs.
+    const text = JSON.stringify(project.doc)
+    for (let i = 0; i < 500 && (await db.figures.get('last'))?.text !== text; i++)
+      await new Promise(resolve => setTimeout(resolve, 10))
+    return { project, before: assessment.current!.totals.massG }
+  }
+  /** The next page, while its computing part is still being loaded. */
+  async function next() {
+    let go = () => {}
+    const loaded = new Promise<void>(resolve => (go = resolve))
+    answer = async doc => {
+      await loaded
+      return assessor.assess(doc)
+    }
+    setActivePinia(createPinia())
+    const project = useProject(),
+      assessment = useAssessment()
+    await project.start()
+    return { project, assessment, go }
+  }
+
+  it('are shown before anything is computed, said to be kept, and then computed again', async () => {
+    const { before } = await visited()
+    const { assessment, go } = await next()
+    await until(() => assessment.current !== null)
+    expect(assessment.current!.totals.massG).toBe(before)
+    expect(assessment.kept).toBe(true)
+    expect(assessment.fresh).toBe(false)
+    go()
+    await until(() => assessment.fresh)
+    expect(assessment.kept).toBe(false)
+    expect(assessment.difference.weight).toBe(0)
+  })
+  it('are not shown for another design, nor when another computing part left them', async () => {
+    const { project } = await visited()
+    heavier(project, 90)
+    await project.save()
+    const changed = await next()
+    await new Promise(resolve => setTimeout(resolve, 100))
+    expect(changed.assessment.current).toBeNull()
+    changed.go()
+    await until(() => changed.assessment.fresh)
+    const record = (await db.figures.get('last'))!
+    await db.figures.put({ ...record, text: JSON.stringify(changed.project.doc), part: 'another' })
+    const other = await next()
+    await new Promise(resolve => setTimeout(resolve, 100))
+    expect(other.assessment.current).toBeNull()
+    other.go()
+    await until(() => other.assessment.fresh)
+  })
+  it('that cannot be computed again stay, and are not called fresh', async () => {
+    await visited()
+    answer = async () => Promise.reject(new Error('the computing part stopped'))
+    setActivePinia(createPinia())
+    const project = useProject(),
+      assessment = useAssessment()
+    await project.start()
+    await until(() => assessment.failed !== null && assessment.current !== null)
+    expect(assessment.kept).toBe(true)
+    expect(assessment.fresh).toBe(false)
   })
 })

@@ -1,10 +1,15 @@
 /** What the open document amounts to, kept fresh by the core's worker; and what the last edit changed. */
 import { defineStore } from 'pinia'
+import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Assessment, WingName } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
-import { useCore } from '~/composables/useCore'
+import { COMPUTING_PART, useCore } from '~/composables/useCore'
+import { keepFigures, keptFigures } from './kept-figures'
 import { useProject } from './project'
+
+/** An edit is followed by others: what is kept is of a design that has stood for so long, ms. */
+const KEEP_MS = 1500
 
 const WINGS: readonly WingName[] = ['weight', 'balance', 'strength', 'hours']
 
@@ -17,6 +22,8 @@ export const useAssessment = defineStore('assessment', () => {
   const fault = ref<string | null>(null)
   /** The document that could not be computed; what is shown is older then, and said to be. */
   const failed = shallowRef<ProjectFile | null>(null)
+  /** What is shown was kept from the last visit, and is being computed again. */
+  const kept = ref(false)
   const latencyMs = ref(0)
   let base: Partial<Record<WingName, number>> = {}
   const difference = shallowRef<Partial<Record<WingName, number>>>({})
@@ -31,7 +38,7 @@ export const useAssessment = defineStore('assessment', () => {
     if (busy) return
     busy = true
     try {
-      while (project.doc && assessed.value !== project.doc && failed.value !== project.doc) {
+      while (project.doc && (kept.value || assessed.value !== project.doc) && failed.value !== project.doc) {
         const doc = project.doc
         const from = performance.now()
         const { steps } = project
@@ -39,7 +46,10 @@ export const useAssessment = defineStore('assessment', () => {
           const answer = await core.assess(toRaw(doc))
           const next: Assessment = { ...answer, drawing: answer.drawing ?? current.value!.drawing }
           latencyMs.value = performance.now() - from
+          performance.measure('assess', { start: from })
           compare(next, doc, steps)
+          kept.value = false
+          keepSoon()
           fault.value = null
           failed.value = null
         } catch (error) {
@@ -80,7 +90,26 @@ export const useAssessment = defineStore('assessment', () => {
     void pump()
   }
 
-  watch(() => project.doc, pump, { immediate: true })
-  const fresh = computed(() => assessed.value === project.doc)
-  return { current, assessed, fresh, fault, failed, difference, latencyMs, retry }
+  /** Those of the last visit, for as long as nothing newer is there. */
+  async function recall(doc: ProjectFile) {
+    const found = await keptFigures(COMPUTING_PART, toRaw(doc))
+    if (!found || current.value || project.doc !== doc) return
+    compare(found, doc, project.steps)
+    kept.value = true
+  }
+  const keepSoon = useDebounceFn(() => {
+    if (current.value && assessed.value)
+      void keepFigures(COMPUTING_PART, toRaw(assessed.value), current.value)
+  }, KEEP_MS)
+
+  watch(
+    () => project.doc,
+    doc => {
+      void pump()
+      if (doc && !current.value) void recall(doc)
+    },
+    { immediate: true },
+  )
+  const fresh = computed(() => !kept.value && assessed.value === project.doc)
+  return { current, assessed, kept, fresh, fault, failed, difference, latencyMs, retry }
 })

@@ -1,11 +1,9 @@
 /**
  * `npm run bench`: ratios and times in one run, on this machine. Part one in Node; part two drives the built
- * page in headless Chromium: from an edit to its new verdicts on screen, and how long the page's thread was
- * ever blocked.
+ * page in headless Chromium. `npm run bench -- trace`: one edit and the first screen alone.
  */
 import { performance } from 'node:perf_hooks'
 import { LU, Matrix } from 'ml-matrix'
-import { By, Key } from 'selenium-webdriver'
 import {
   circulation,
   factoriseLattice,
@@ -19,12 +17,11 @@ import { sectionOutline } from '../../core/geometry'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { share, type ProjectFile } from '../../core/document'
-import { openBrowser, settled } from '../support/browser'
-import { startServer } from '../support/server'
 import { million, millionInPage, nudging } from './choosing'
 import { power } from './power'
 import { printing } from './printing'
 import { keep, row } from './record'
+import { trace } from './trace'
 
 const percentile = (values: number[], p: number) =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor((p / 100) * values.length))]
@@ -200,68 +197,18 @@ function sections() {
   row('a section polar of 20 points, from the outline', `${ms(polar)} (wanted under 200)`)
 }
 
-async function page() {
-  const server = await startServer()
-  const browser = await openBrowser({ watchNetwork: false })
-  const { driver } = browser
-  try {
-    await driver.get(`${server.url}/balance`)
-    await settled(driver)
-    // From the key press to the frame after the shell says that its verdicts belong to the newest edit.
-    await driver.executeScript(`window.blocks = []; new PerformanceObserver(list => { for (const e of list.getEntries()) window.blocks.push(e.duration) }).observe({ type: 'longtask' })
-      window.times = []; addEventListener('keydown', () => { const t = performance.now(), shell = document.querySelector('.shell')
-        const seen = new MutationObserver(() => { if (shell.dataset.ready !== 'true') return; seen.disconnect(); requestAnimationFrame(() => setTimeout(() => window.times.push(performance.now() - t))) })
-        seen.observe(shell, { attributes: true, attributeFilter: ['data-ready'] }) }, true)`)
-    const measure = async (name: string, path: string, handle: string, keys: string[]) => {
-      await driver.findElement(By.css(`[data-station="${path}"]`)).click()
-      await settled(driver)
-      await driver.sleep(1200)
-      for (let i = 0; i < 36; i++) {
-        // Six presses first: the browser compiles the station's own code on them.
-        if (i === 6) await driver.executeScript('window.times = []; window.blocks = []')
-        await driver.findElement(By.css(`[data-handle="${handle}"]`)).sendKeys(keys[i % keys.length])
-        await settled(driver)
-        await driver.sleep(150)
-      }
-      const times = await driver.executeScript<number[]>('return window.times'),
-        blocks = await driver.executeScript<number[]>('return window.blocks')
-      row(
-        `page: ${name}`,
-        `edit to verdicts median ${ms(percentile(times, 50))}, 95th ${ms(percentile(times, 95))}; page blocked over 50 ms: ${blocks.length} times${blocks.length ? `, longest ${ms(Math.max(...blocks))}` : ''}`,
-      )
-    }
-    await measure('battery along its bay', 'balance', 'mass-battery', [
-      Key.ARROW_RIGHT,
-      Key.ARROW_RIGHT,
-      Key.ARROW_LEFT,
-    ])
-    await measure('tip of the wing', 'shape', 'lead-2', [
-      Key.ARROW_RIGHT,
-      Key.ARROW_DOWN,
-      Key.ARROW_LEFT,
-      Key.ARROW_UP,
-    ])
-    await measure('end of the spar', 'spine', 'spar-main-spar', [
-      Key.ARROW_LEFT,
-      Key.ARROW_LEFT,
-      Key.ARROW_RIGHT,
-    ])
-    await measure('cut of the wing', 'split', 'cut-wing-0', [Key.ARROW_RIGHT, Key.ARROW_LEFT])
-  } finally {
-    await browser.close()
-    server.stop()
-  }
+if (process.argv.includes('trace')) await trace(row)
+else {
+  assessments()
+  strength()
+  lattice()
+  sections()
+
+  await printing(row)
+  await power()
+  await nudging(row)
+  million(row)
+  await trace(row)
+  await millionInPage(row)
+  keep()
 }
-
-assessments()
-strength()
-lattice()
-sections()
-
-await printing(row)
-await power()
-await nudging(row)
-million(row)
-await page()
-await millionInPage(row)
-keep()

@@ -1,12 +1,30 @@
 <script setup lang="ts">
 import type { StationId } from '~/stations/path'
 import { useAssessment } from '~/stores/assessment'
+import { fetched, rest } from '~/composables/fetched'
 import { PAINTED } from '~/composables/usePaint'
 import { useView, type ViewName } from '~/stores/view'
 
 const props = defineProps<{ station: StationId }>()
 const assessment = useAssessment()
 const look = useView()
+// The solids' own code is large, and most of the work is done on the drawing.
+const {
+  part: SpaceView,
+  failed: unfetched,
+  fetch: fetchSpace,
+} = fetched(async () => (await import('./SpaceView.vue')).default)
+watch(
+  () => look.view === 'space',
+  wanted => {
+    if (wanted) void fetchSpace()
+  },
+  { immediate: true },
+)
+onMounted(async () => {
+  await rest()
+  await fetchSpace()
+})
 const paints = computed(() => [
   {
     title: { skin: 'zones', split: 'fit on the beds', print: 'hours' }[props.station as 'skin'] ?? 'zones',
@@ -63,12 +81,19 @@ const views: ReadonlyArray<{ id: ViewName; label: string }> = [
       />
     </div>
     <template v-if="assessment.current && assessment.assessed">
-      <SpaceView
-        v-if="look.view === 'space'"
+      <component
+        :is="SpaceView"
+        v-if="look.view === 'space' && SpaceView"
         :station="station"
         :doc="assessment.assessed"
         :assessment="assessment.current"
       />
+      <p v-else-if="look.view === 'space'" class="pa-6" :class="unfetched ? 'bad' : 'quiet'" role="status">
+        <template v-if="unfetched"
+          >The view in space could not be fetched. Is the server that serves this page still there?
+          <v-btn size="small" @click="fetchSpace">Fetch it again</v-btn></template
+        ><template v-else>Fetching the view in space …</template>
+      </p>
       <DrawnView
         v-else
         :station="station"

@@ -11,12 +11,18 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
 <template>
   <section
     class="butterfly"
-    :class="{ old: assessment.failed !== null }"
+    :class="{ old: assessment.failed !== null, kept: assessment.kept }"
     aria-label="Weight, balance, strength and hours"
     :data-old="assessment.failed !== null"
+    :data-kept="assessment.kept"
+    :title="assessment.kept ? 'As they stood when you left; being computed again' : undefined"
   >
     <p v-if="assessment.failed" class="older" role="alert">
-      These figures are of the design before your last edit: it could not be computed.
+      <template v-if="assessment.kept"
+        >These figures are of your last visit: they could not be computed again.</template
+      ><template v-else
+        >These figures are of the design before your last edit: it could not be computed.</template
+      >
     </p>
     <template v-if="assessment.current">
       <ButterflyWing
@@ -42,6 +48,10 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
 }
 .old > :deep(.wing) {
   opacity: 0.45;
+}
+/* Of the last visit, until they have been computed again. */
+.kept > :deep(.wing) {
+  font-style: italic;
 }
 .older {
   grid-column: 1 / -1;
