@@ -5,8 +5,9 @@
 import type { ProjectFile } from './document'
 import { LIBRARIES, stockLinearMass, type Libraries } from './libraries'
 import { massSpread, sumMass, type MassEntry } from './mass'
+import { memoise } from './memo'
 import { kgM2ToGDm2, kgToG, m2ToDm2, mmToM, mToMm } from './units'
-import { createResolver, type Airframe, createDrawing } from './assessment/resolve'
+import { createResolver, type Airframe, type Designed, createDrawing } from './assessment/resolve'
 import {
   findProblems,
   powerProblems,
@@ -20,7 +21,7 @@ import {
 import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
 import { forecastOf, ledgerOf, createSparReports, reportSmallParts } from './assessment/ledger'
 import { loadsOf, heatOf, createStrength } from './assessment/strength'
-import { createPrinting, reportPieces } from './assessment/print'
+import { createPrinting, reportPieces, weighedPieces } from './assessment/print'
 import type { HeatReport, Assessment, LedgerRow, PlanFigures } from './assessment/report'
 
 export type {
@@ -96,51 +97,63 @@ export function createAssessor(
   libraries: Libraries = LIBRARIES,
   { stations, at }: { stations?: number; at?: (what: string) => void } = {},
 ): Assessor {
-  const resolve = createResolver(libraries)
-  const { all: print } = createPrinting(at)
-  const fly = createFlown()
+  const { airframe, designed } = createResolver(libraries, at)
+  const { all } = createPrinting(at)
+  const fly = createFlown(at)
   const strengthOf = createStrength(stations)
   const draw = createDrawing()
   const reportSpars = createSparReports()
+  // Each is computed once for a design: what is only noted, asked or moved on a plate reaches none of them.
+  const printed = memoise(all, REMEMBERED)
+  const weighed = memoise((design: Designed) => {
+    const pieces = printed(design)
+    at?.('weights')
+    const scale = weighedPieces(design.doc, pieces)
+    const entries = ledgerOf(design, pieces, scale.now)
+    const sum = sumMass(entries)
+    return {
+      scale,
+      entries,
+      sum,
+      empty: sumMass(entries.filter(entry => !entry.drops)),
+      spread: massSpread(entries),
+    }
+  }, REMEMBERED)
+  const flown = memoise((design: Designed) => {
+    const { entries } = weighed(design)
+    at?.('flight')
+    return fly(design, entries)
+  }, REMEMBERED)
+  const borne = memoise((design: Designed) => {
+    const { entries, sum } = weighed(design),
+      flight = flown(design)
+    at?.('strength')
+    const loads = loadsOf(design, flight.solved, sum.mass, flight.stall.speedMs)
+    return { loads, strength: strengthOf(design, flight, entries, sum.mass, loads) }
+  }, REMEMBERED)
   return {
-    airframe: resolve,
-    flown(doc) {
-      const airframe = resolve(doc),
-        printed = print(airframe)
-      return fly(airframe, ledgerOf(airframe, printed, reportPieces(airframe, printed).weighed))
-    },
+    airframe,
+    flown: doc => flown(designed(doc)),
     heat(doc) {
-      const airframe = resolve(doc)
-      const printed = print(airframe)
-      const entries = ledgerOf(airframe, printed, reportPieces(airframe, printed).weighed)
-      const { mass } = sumMass(entries)
-      const flown = fly(airframe, entries)
-      const loads = loadsOf(airframe, flown.solved, mass, flown.stall.speedMs)
+      const design = designed(doc)
+      const { entries, sum } = weighed(design),
+        flight = flown(design)
       return heatOf(
-        airframe,
+        design,
         libraries.filaments,
-        frame => strengthOf(frame, flown, entries, mass, loads).reserve,
+        frame => strengthOf(frame, flight, entries, sum.mass, borne(design).loads).reserve,
       )
     },
     assess(doc) {
-      at?.('shapes')
-      const airframe = resolve(doc)
-      const printed = print(airframe)
+      const design = designed(doc),
+        frame = airframe(doc)
+      const { scale, entries, sum, empty, spread } = weighed(design)
+      const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown(design)
+      const { loads, strength } = borne(design)
       at?.('plates')
-      const { pieces, printers, weighed } = reportPieces(airframe, printed)
-      at?.('weights')
-      const entries = ledgerOf(airframe, printed, weighed)
-      const sum = sumMass(entries),
-        empty = sumMass(entries.filter(entry => !entry.drops))
-      const spread = massSpread(entries)
-      at?.('flight')
-      const flown = fly(airframe, entries)
-      const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown
-      const plan = planFigures(airframe, solved, sum.mass)
-      const loads = loadsOf(airframe, solved, sum.mass, stall.speedMs)
-      at?.('strength')
-      const strength = strengthOf(airframe, flown, entries, sum.mass, loads)
+      const { pieces, printers } = reportPieces(doc, printed(design), scale)
       at?.('verdicts')
+      const plan = planFigures(design, solved, sum.mass)
       const ledger = entries.map(rowOf)
       const hours = pieces.reduce((total, piece) => total + piece.hours, 0)
       const totals: Assessment['totals'] = {
@@ -158,8 +171,8 @@ export function createAssessor(
         cost: pieces.reduce((total, piece) => total + piece.cost, 0),
         weighedCount: pieces.filter(piece => piece.weighedG !== null).length,
       }
-      const smallParts = reportSmallParts(airframe)
-      const spars = reportSpars(airframe, entries)
+      const smallParts = reportSmallParts(design)
+      const spars = reportSpars(design, entries)
       const verdicts = {
         weight: weightVerdict(doc, totals, ledger),
         balance: balanceVerdict(doc, totals, flight, plan, ledger),
@@ -168,7 +181,7 @@ export function createAssessor(
       }
       const findings = [
         ...verdictFindings(verdicts, strength),
-        ...findProblems(airframe, {
+        ...findProblems(frame, {
           pieces,
           smallParts,
           spars,
@@ -180,7 +193,7 @@ export function createAssessor(
           controls,
           strength,
         }),
-        ...powerProblems(doc, flown),
+        ...powerProblems(doc, flown(design)),
       ]
       return {
         verdicts,
@@ -208,12 +221,15 @@ export function createAssessor(
         printers,
         // Drawn when it is asked for: what only compares figures draws nothing.
         get drawing() {
-          return draw(airframe)
+          return draw(frame)
         },
       }
     },
   }
 }
+
+/** Designs whose stages are remembered whole: to and fro of an edit. */
+const REMEMBERED = 4
 
 const shared = new WeakMap<Libraries, Assessor>()
 
@@ -236,7 +252,7 @@ const rowOf = (entry: MassEntry): LedgerRow => ({
   drops: entry.drops,
 })
 
-function planFigures(airframe: Airframe, { plan }: SolvedFlight, mass: number): PlanFigures {
+function planFigures(airframe: Designed, { plan }: SolvedFlight, mass: number): PlanFigures {
   const volume = (name: 'horizontal' | 'vertical', length: number) => {
     const loft = airframe.surfaces[name]
     if (!loft) return null

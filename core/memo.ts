@@ -29,3 +29,40 @@ export function memoise<A extends readonly unknown[], R>(
     return result
   }
 }
+
+/**
+ * What is picked out of something, as the very same object for as long as every part of it stays the same: what a stage
+ * is keyed on that reads no more than that. The last `capacity` are remembered.
+ */
+export function narrowed<T extends object, K extends object>(
+  pick: (whole: T) => K,
+  capacity = 64,
+): (whole: T) => K {
+  const kept: K[] = []
+  const known = new WeakMap<T, K>()
+  const same = (a: K, b: K): boolean => {
+    const keys = Object.keys(a) as Array<keyof K>
+    return keys.length === Object.keys(b).length && keys.every(key => Object.is(a[key], b[key]))
+  }
+  return whole => {
+    const before = known.get(whole)
+    if (before) return before
+    const picked = pick(whole)
+    const at = kept.findIndex(item => same(item, picked))
+    const own = at < 0 ? picked : kept.splice(at, 1)[0]
+    kept.push(own)
+    if (kept.length > capacity) kept.shift()
+    known.set(whole, own)
+    return own
+  }
+}
+
+/** The same of every one of a list; the list itself stays the same object, too. */
+export function narrowedList<T extends object, K extends object>(
+  pick: (whole: T) => K,
+  capacity = 64,
+): (list: readonly T[]) => readonly K[] {
+  const one = narrowed(pick, 4 * capacity)
+  const all = narrowed((list: readonly T[]) => list.map(one), capacity)
+  return all
+}

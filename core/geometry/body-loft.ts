@@ -23,10 +23,9 @@ export interface BodyLoft {
 /** Spacing at which the smooth curves between stations are followed, mm. */
 const SKIN_STEP = 8
 
-export function loftBody(body: Body): BodyLoft {
-  const xs = body.stations.map(station => station.xMm)
-  const along = (pick: (station: Body['stations'][number]) => number) =>
-    monotoneCubic(xs, body.stations.map(pick))
+export function loftBody(stations: Body['stations']): BodyLoft {
+  const xs = stations.map(station => station.xMm)
+  const along = (pick: (station: Body['stations'][number]) => number) => monotoneCubic(xs, stations.map(pick))
   const width = along(s => s.widthMm),
     height = along(s => s.heightMm),
     z = along(s => s.zMm),
@@ -38,8 +37,8 @@ export function loftBody(body: Body): BodyLoft {
     grid: stepped(xs, SKIN_STEP),
     at: x => ({ width: width(x), height: height(x), z: z(x), squareness: squareness(x) }),
     zoneAt: x =>
-      body.stations.findLast((station, i) => station.xMm <= x && i < body.stations.length - 1)?.zone ??
-      body.stations[0].zone,
+      stations.findLast((station, i) => station.xMm <= x && i < stations.length - 1)?.zone ??
+      stations[0].zone,
   }
 }
 

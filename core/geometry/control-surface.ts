@@ -26,8 +26,11 @@ export const HINGE_SLOTS: Record<
   tape: null,
 }
 
-export interface HingedControl {
-  control: Control
+/** What of a control is cut out of its surface. */
+export type CutControl = Omit<Control, 'linkage'>
+
+export interface HingedControl<C extends CutControl = CutControl> {
+  control: C
   from: number
   to: number
   /** Places of the hinges along the span. */
@@ -36,7 +39,7 @@ export interface HingedControl {
   hingeAt(s: number): number
 }
 
-export function hingedControl(loft: SurfaceLoft, control: Control): HingedControl | null {
+export function hingedControl<C extends CutControl>(loft: SurfaceLoft, control: C): HingedControl<C> | null {
   if (
     control.chordShare >= ALL_MOVING ||
     control.chordShare < 0.05 ||

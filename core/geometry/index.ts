@@ -25,16 +25,32 @@ export {
   trailingEdgeMm,
   toSurface,
   type SurfaceLoft,
+  type SurfaceShape,
   type LoftStation,
 } from './surface-loft'
 export { loftBody, bodyOutlineAt, type BodyLoft } from './body-loft'
 export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } from './spar-line'
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
 export { alongBody, turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
-export { cutSurface, bays, hingedControls, type BayReport, type SurfaceParts } from './surface-pieces'
+export {
+  cutSurface,
+  bays,
+  hingedControls,
+  type BayReport,
+  type SurfaceParts,
+  type Pocketed,
+} from './surface-pieces'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
 export { cutBody } from './body-pieces'
-export { gapToWing, POD_TOUCHES, podPrefix, podStanding, seatAbove, standingBody } from './pod'
+export {
+  gapToWing,
+  POD_TOUCHES,
+  podPrefix,
+  podStanding,
+  seatAbove,
+  standingBody,
+  standingStations,
+} from './pod'
 export {
   lidOutline,
   wingBoltPlaces,
@@ -50,6 +66,7 @@ export {
   throwMm,
   HINGE_SLOTS,
   slotRoom,
+  type CutControl,
   type HingedControl,
 } from './control-surface'
 export { PIN, TONGUE, tongueWidth, wingBolt, shellThickness } from './joints'

@@ -5,14 +5,17 @@ import type { WingSeat } from './body-features'
 import type { BodyLoft } from './body-loft'
 import { gapAt, outlineAt, planAt, toSurface, type SurfaceLoft } from './surface-loft'
 
-/** Its stations and openings in the aircraft's x and z; y is where it stands. */
-export const standingBody = ({ body, xMm, zMm }: Pod): Body => ({
+/** Stations in the aircraft's x and z. */
+export const standingStations = (stations: Body['stations'], xMm: number, zMm: number): Body['stations'] =>
+  stations.map(station => ({ ...station, xMm: station.xMm + xMm, zMm: station.zMm + zMm }))
+
+/** The body of a pod with stations and openings in the aircraft's x and z; y is where it stands. */
+export const standingBody = (
+  { body, xMm, zMm }: Pod,
+  stations = standingStations(body.stations, xMm, zMm),
+): Body => ({
   ...body,
-  stations: body.stations.map(station => ({
-    ...station,
-    xMm: station.xMm + xMm,
-    zMm: station.zMm + zMm,
-  })),
+  stations,
   openings: body.openings.map(opening => ({
     ...opening,
     fromMm: opening.fromMm + xMm,

@@ -42,10 +42,13 @@ export interface SurfaceLoft {
 export const trailingEdgeMm = (zones: readonly Zone[]): number =>
   2 * Math.max(...zones.map(zone => zone.recipe.beadWidthMm))
 
+/** What of a surface shapes it. */
+export type SurfaceShape = Omit<Surface, 'controls'>
+
 export function loftSurface(
   name: SurfaceName,
   label: string,
-  surface: Surface,
+  surface: SurfaceShape,
   aerofoils: readonly Aerofoil[],
   trailingEdge: number,
 ): SurfaceLoft {
@@ -102,7 +105,7 @@ const TIP_ANGLES = [0.25, 0.5, 0.75, 0.9, 1].map(share => share * Math.acos(0.25
  * The last stretch of the last panel with the thickness, and in a faired tip the chord, run out along a
  * quarter ellipse.
  */
-function roundTip(ends: readonly LoftStation[], surface: Surface, trailingEdge: number): LoftStation[] {
+function roundTip(ends: readonly LoftStation[], surface: SurfaceShape, trailingEdge: number): LoftStation[] {
   const inner = ends[ends.length - 2],
     outer = ends[ends.length - 1]
   if (surface.tip.kind === 'flat') return [...ends]

@@ -2,13 +2,14 @@
  * A wing, tailplane or fin cut into printed pieces: fixed parts with bores, bays and joints, and the moving
  * parts. mm
  */
-import type { Control, Cut, Equipment } from '../document'
+import type { Cut, Equipment } from '../document'
 import { BAY_CLEARANCE, bayFeature, boreFeatures, RUN_COVER, runFeatures, webFeatures } from './bores'
 import {
   controlOutline,
   gapFeatures,
   hingedControl,
   slotFeatures,
+  type CutControl,
   type HingedControl,
 } from './control-surface'
 import { sectionAt, type Feature } from './feature'
@@ -24,13 +25,16 @@ const MOVING_STEP = 30
 /** Where a servo's lead leaves for the root: this share of the chord ahead of its bay's rear end. */
 const RUN_BEHIND_NOSE = 0.18
 
+/** What of a part in a surface decides its pocket. */
+export type Pocketed = Pick<Equipment, 'name' | 'xMm' | 'yMm' | 'zMm' | 'sizeMm' | 'pocket'>
+
 export interface SurfaceParts {
   loft: SurfaceLoft
   cuts: readonly Cut[]
   lines: readonly SparLine[]
-  controls: readonly Control[]
+  controls: readonly CutControl[]
   /** Equipment with a pocket in this surface. */
-  pockets: readonly Equipment[]
+  pockets: readonly Pocketed[]
   /** Tallest bed, mm: moving parts longer than it are divided evenly. */
   bedHeight: number
 }
@@ -110,8 +114,10 @@ export function bays({ loft, pockets }: Pick<SurfaceParts, 'loft' | 'pockets'>):
   return { features, reports }
 }
 
-export const hingedControls = (loft: SurfaceLoft, controls: readonly Control[]): HingedControl[] =>
-  controls.map(control => hingedControl(loft, control)).filter(item => item !== null)
+export const hingedControls = <C extends CutControl>(
+  loft: SurfaceLoft,
+  controls: readonly C[],
+): HingedControl<C>[] => controls.map(control => hingedControl(loft, control)).filter(item => item !== null)
 
 export function cutSurface(parts: SurfaceParts): PieceShape[] {
   const { loft, lines } = parts

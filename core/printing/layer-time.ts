@@ -4,11 +4,54 @@
  */
 import { beadSection, type Printer, type Recipe } from '../document'
 import type { Filament } from '../libraries'
+import { narrowed } from '../memo'
 import type { LayerRuns } from './layer-runs'
 import { replayMoves } from './motion'
 
+/** What of a printer decides how fast it lays: times stay known while its name, bed, hours or spool change. */
+export type PrinterPace = Pick<
+  Printer,
+  | 'wallSpeedMmS'
+  | 'infillSpeedMmS'
+  | 'travelSpeedMmS'
+  | 'accelMmS2'
+  | 'cornerMmS'
+  | 'flowMm3S'
+  | 'layerMinS'
+  | 'retractMm'
+  | 'retractMmS'
+>
+export const paceOf: (printer: PrinterPace) => PrinterPace = narrowed(
+  ({
+    wallSpeedMmS,
+    infillSpeedMmS,
+    travelSpeedMmS,
+    accelMmS2,
+    cornerMmS,
+    flowMm3S,
+    layerMinS,
+    retractMm,
+    retractMmS,
+  }: PrinterPace): PrinterPace => ({
+    wallSpeedMmS,
+    infillSpeedMmS,
+    travelSpeedMmS,
+    accelMmS2,
+    cornerMmS,
+    flowMm3S,
+    layerMinS,
+    retractMm,
+    retractMmS,
+  }),
+)
+
 /** Speed that the printer's and the filament's melting rate allow for this recipe, mm/s. */
-export function cappedSpeed(wanted: number, recipe: Recipe, filament: Filament, printer: Printer): number {
+export function cappedSpeed(
+  wanted: number,
+  recipe: Recipe,
+  filament: Filament,
+  printer: PrinterPace,
+): number {
   const melted = beadSection(recipe) * recipe.flow
   return Math.min(wanted, Math.min(printer.flowMm3S, filament.maxFlowMm3S) / melted)
 }
@@ -89,7 +132,7 @@ export function movesTime(
   { length, dx, dy, what }: LayerMoves,
   recipe: Recipe,
   filament: Filament,
-  printer: Printer,
+  printer: PrinterPace,
   share = 1,
 ): number {
   const count = what.length
@@ -129,7 +172,7 @@ export function layerTime(
   runs: LayerRuns,
   recipe: Recipe,
   filament: Filament,
-  printer: Printer,
+  printer: PrinterPace,
   share = 1,
 ): LayerTime {
   const moves = layerMoves(runs, recipe)

@@ -18,7 +18,15 @@ import { mm3ToM3, mmToM } from '../units'
 import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach, type Layer } from './lay'
 import { layerRuns } from './layer-runs'
-import { cappedSpeed, FIRST_SPEED, layerMoves, movesTime, type LayerMoves } from './layer-time'
+import {
+  cappedSpeed,
+  FIRST_SPEED,
+  layerMoves,
+  movesTime,
+  paceOf,
+  type LayerMoves,
+  type PrinterPace,
+} from './layer-time'
 import { addBeads, massFigures, noBeads, type MassFigures } from './mass-moments'
 import { hanging, openShare, scanGrid, scanSection } from './open-area'
 import { fieldFor, LONGEST_EDGE, samplePiece, type PieceSamples } from './sample-sections'
@@ -147,6 +155,16 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   lengths.brim = brimLength(recipe.brimMm > 0 ? shape.jumps[0].above() : null, recipe)
   const bridges = bridgesOf(shape)
   const area = beadSection(recipe)
+  const timed = memoise((printer: PrinterPace) => {
+    if (lastTimed?.laid !== laid) lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe, webs) }
+    return (
+      lastTimed.layers.reduce(
+        (sum, { moves, layers, share }) => sum + layers * movesTime(moves, recipe, filament, printer, share),
+        0,
+      ) +
+      lengths.brim / (FIRST_SPEED * cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer))
+    )
+  }, 12)
   const mass = mm3ToM3(sums.length * area * recipe.flow) * filament.density
   const { centre, inertia } = massFigures(sums, piece.place)
   const scale = mass * mmToM(1) ** 2
@@ -166,18 +184,7 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     filamentMm3: (sums.length + lengths.brim) * area * recipe.flow,
     overhangMm2: overhangMm2 + bridges.reduce((sum, found) => sum + found.area, 0),
     bridgeMm: Math.max(0, ...bridges.map(found => found.span)),
-    seconds: memoise((printer: Printer) => {
-      if (lastTimed?.laid !== laid)
-        lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe, webs) }
-      return (
-        lastTimed.layers.reduce(
-          (sum, { moves, layers, share }) =>
-            sum + layers * movesTime(moves, recipe, filament, printer, share),
-          0,
-        ) +
-        lengths.brim / (FIRST_SPEED * cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer))
-      )
-    }, 12),
+    seconds: printer => timed(paceOf(printer)),
   }
 }
 

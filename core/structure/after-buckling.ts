@@ -124,16 +124,23 @@ interface Bent {
   /** Greatest use of a spar's strength. */
   spar: number
   buckled: boolean
+  /** Strain where the linear neutral axis was: it has moved by as much. */
+  shift: number
 }
 
-/** Rounds in which the neutral axis settles: each takes it most of the way. */
-const ROUNDS = 14
+/** Rounds in which the neutral axis settles; about four are needed. */
+const ROUNDS = 30
 
-/** The section bent by k times the linear curvatures of a moment. */
-function bend(parts: Parts, kx: number, ky: number, work: number): Bent {
+/** The section bent by k times the linear curvatures of a moment; `guess` of the shift of its neutral axis. */
+function bend(parts: Parts, kx: number, ky: number, work: number, guess: number): Bent {
   const { x, y, EA, buckles, spars } = parts
-  let shift = 0,
+  let shift = guess,
     buckled = false
+  // The force along the span rises with the shift: it lies between those that were too little and too much.
+  let low = -Infinity,
+    high = Infinity,
+    lastShift = NaN,
+    lastForce = NaN
   let resisted = 0,
     most = 0,
     least = 0
@@ -169,10 +176,17 @@ function bend(parts: Parts, kx: number, ky: number, work: number): Bent {
     resisted = work > 0 ? (mx * ky + my * kx) / work : 0
     const step = stiff > 0 ? force / stiff : 0
     if (Math.abs(step) < 1e-7 * (most - least)) break
-    shift -= step
+    if (force < 0) low = shift
+    else high = shift
+    // The chord through the last two, and where that leads out of what is known, the stiffness that is left.
+    const chord = (force * (shift - lastShift)) / (force - lastForce)
+    lastShift = shift
+    lastForce = force
+    const next = shift - chord
+    shift = next > low && next < high ? next : shift - step
   }
   const spar = Math.max(0, ...spars.map(item => item.strainAt(kx, ky, kx * item.x + ky * item.y + shift)))
-  return { resisted, most, least, spar, buckled }
+  return { resisted, most, least, spar, buckled, shift }
 }
 
 /** How near a wanted value is found, as a share of it. */
@@ -255,7 +269,7 @@ function found(
 ): Bearing {
   const parts = partsOf(station, build)
   const { alongX, alongY } = curvatures(build.shear.bending, -moment, -lag)
-  const at = (k: number) => bentBy(parts, alongX, alongY, k)
+  const at = bending(parts, alongX, alongY)
   // Linear first: nothing that has buckled bears more.
   const linear = at(LITTLE)
   const use = (bent: Bent): number => Math.max(bent.most / torn, -bent.least / crushed, bent.spar)
@@ -275,8 +289,16 @@ function found(
 /** A multiple of the moment so small that nothing has buckled. */
 const LITTLE = 1e-7
 
-const bentBy = (parts: Parts, alongX: number, alongY: number, k: number): Bent =>
-  bend(parts, k * alongX, k * alongY, workOf(parts, alongX, alongY) * k)
+/** Bent by multiples of a curvature, one after another: each begins from where the neutral axis was before. */
+function bending(parts: Parts, alongX: number, alongY: number): (k: number) => Bent {
+  const work = workOf(parts, alongX, alongY)
+  let perK = 0
+  return k => {
+    const bent = bend(parts, k * alongX, k * alongY, work * k, perK * k)
+    perK = k > 0 ? bent.shift / k : 0
+    return bent
+  }
+}
 
 /** What the linear section does on the curvature of one moment, N. */
 function workOf({ x, y, EA, spars }: Parts, alongX: number, alongY: number): number {
@@ -300,12 +322,13 @@ export function stiffnessUnder(
   const parts = partsOf(station, build)
   const { alongX, alongY } = curvatures(build.shear.bending, -load.moment, -load.lag)
   // The curvature that resists the moment.
-  const linear = (load.moment === 0 && load.lag === 0) || !bentBy(parts, alongX, alongY, 1).buckled
+  const at = bending(parts, alongX, alongY)
+  const linear = (load.moment === 0 && load.lag === 0) || !at(1).buckled
   const k = linear
     ? 1
     : Math.max(
         1,
-        solveFor(factor => bentBy(parts, alongX, alongY, factor).resisted, 1, 1.2),
+        solveFor(factor => at(factor).resisted, 1, 1.2),
       )
   const { skin, section, thickness } = build
   let around = 0,

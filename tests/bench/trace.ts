@@ -83,7 +83,7 @@ const CASES: EditCase[] = [
 ]
 
 /** Pieces that are printed anew count as one stage. */
-const STAGES = new Set(['shapes', 'plates', 'weights', 'flight', 'strength', 'verdicts'])
+const STAGES = new Set(['shapes', 'weights', 'flight', 'lattice', 'strength', 'plates', 'verdicts'])
 
 /** Milliseconds of each stage of the core, median over the edits. */
 function stages(row: Row): void {
@@ -105,6 +105,7 @@ function stages(row: Row): void {
       change(next, i)
       doc = share(doc, next)
       now = new Map()
+      step('finding what is known')
       const assessment = assessor.assess(doc)
       step('drawing')
       void assessment.drawing

@@ -16,7 +16,7 @@ import { mmToM } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { alongSpan, type StationModels } from './section-models'
 import type { SurfaceName } from '../../document'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 
 /** On top of what is computed: gaps, hinges, rods, edges, joints and what stands in the wind. */
 const EXTRA = 1.15
@@ -53,7 +53,7 @@ const bodyWetted = memoise((body: BodyLoft) => {
 }, 16)
 
 /** `models` are the sections of each surface; a surface without them drags like the wing's first section. */
-export function dragOf(airframe: Airframe, flight: SolvedFlight, models: SurfaceModels): DragModel {
+export function dragOf(airframe: Designed, flight: SolvedFlight, models: SurfaceModels): DragModel {
   const { lift, reference, plan } = flight
   const { panels } = lift.flows.lattice
   const air = airOf(airframe.doc)
@@ -118,7 +118,7 @@ export function dragOf(airframe: Airframe, flight: SolvedFlight, models: Surface
 }
 
 /** What propellers that stand still drag, m²: fixed ones nothing turns, and folded ones the little that stands out. */
-export const standingPropellers = ({ doc }: Airframe): number =>
+export const standingPropellers = ({ doc }: Designed): number =>
   PROPELLER *
   doc.equipment
     .filter(item => item.kind === 'propeller')

@@ -1,6 +1,6 @@
 /** The lattice of an airframe: every lifting surface with its controls, in SI. */
 import type { LatticeSurface } from '../../aero'
-import type { Control, ProjectFile, Surface, SurfaceName } from '../../document'
+import type { Control, Design, Surface, SurfaceName } from '../../document'
 import { meanSlope, placePoint, type BodyLoft, type SurfaceLoft } from '../../geometry'
 import { mmToM } from '../../units'
 import { carriedOf, type BoomTube } from './body-carry'
@@ -18,10 +18,13 @@ const UPRIGHT = 0.7
 /** The name a control has in the lattice. */
 export const controlId = (surface: SurfaceName, index: number): string => `${surface}:${index}`
 
-export const surfaceOf = (doc: ProjectFile, name: SurfaceName): Surface | null =>
+export const surfaceOf = (doc: Design, name: SurfaceName): Surface | null =>
   name === 'wing' ? doc.wing : doc.tail[name]
 
-export function latticeOf(loft: SurfaceLoft, controls: readonly Control[]): LatticeSurface {
+/** What of a control the lattice knows: its place. */
+export type LatticeControl = Pick<Control, 'fromShare' | 'toShare' | 'chordShare'>
+
+export function latticeOf(loft: SurfaceLoft, controls: readonly LatticeControl[]): LatticeSurface {
   const bays = loft.ends.length - 1
   const alone = loft.name === 'vertical' && !loft.mirror && Math.abs(Math.sin(loft.cant)) > UPRIGHT
   const stations = loft.ends.map(station => {
@@ -59,7 +62,7 @@ export function latticeOf(loft: SurfaceLoft, controls: readonly Control[]): Latt
 /** A surface with what body and boom carry on of it between its halves. */
 export function latticeParts(
   loft: SurfaceLoft,
-  controls: readonly Control[],
+  controls: readonly LatticeControl[],
   body: BodyLoft | null,
   tube: BoomTube | null,
 ): LatticeSurface[] {
@@ -76,7 +79,7 @@ export interface ControlRoles {
 }
 
 const PITCH = new Set<Control['kind']>(['elevator', 'elevon', 'ruddervator'])
-export function controlRoles(doc: ProjectFile, present: Iterable<SurfaceName>): ControlRoles {
+export function controlRoles(doc: Design, present: Iterable<SurfaceName>): ControlRoles {
   const names = [...present]
   const find = (wanted: (kind: Control['kind']) => boolean) => {
     for (const name of ['horizontal', 'wing', 'vertical'] as const) {

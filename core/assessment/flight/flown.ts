@@ -14,7 +14,7 @@ import { createSections, type StationModels } from './section-models'
 import { createStall } from './stall-along-span'
 import { pitchTables } from './pitch-model'
 import { loadingOf, tailIncidence, trimRows } from './trim-rows'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { StallReport, TrimRow, Assessment, FlightFigures, PitchTables } from '../report'
 
 /**
@@ -36,8 +36,10 @@ export type Flown = Pick<
   pitch(payload: boolean): PitchTables
 }
 
-export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[]) => Flown {
-  const lift = createLift()
+export function createFlown(
+  at: (what: string) => void = () => {},
+): (airframe: Designed, entries: readonly MassEntry[]) => Flown {
+  const lift = createLift(() => at('lattice'))
   const sections = createSections()
   const stallStage = createStall()
   return (airframe, entries) => {
@@ -121,7 +123,7 @@ export function createFlown(): (airframe: Airframe, entries: readonly MassEntry[
 const slowestOf = ({ speedMs, foreplane }: StallReport): number => Math.max(speedMs, foreplane?.nodsAtMs ?? 0)
 
 function figures(
-  { doc }: Airframe,
+  { doc }: Designed,
   { plan, lift, bodyShift, neutralPoint, between }: SolvedFlight,
   stall: StallReport,
   trim: readonly TrimRow[],
@@ -164,7 +166,7 @@ function figures(
  * How far the CG goes forward and aft when batteries slide from end to end of their bays, mm (negative
  * forward).
  */
-function slideReach(entries: readonly MassEntry[], doc: Airframe['doc']): [number, number] {
+function slideReach(entries: readonly MassEntry[], doc: Designed['doc']): [number, number] {
   const total = entries.reduce((sum, entry) => sum + entry.mass, 0)
   return doc.equipment
     .filter(item => item.kind === 'battery' && item.bay)

@@ -5,7 +5,7 @@
 import { CARRIES, flapTheory, stripCirculations } from '../../aero'
 import { GRAVITY, radToDeg } from '../../units'
 import type { ForeplaneStall } from '../report'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { ControlRoles } from './airframe-lattice'
 import { alongSpan, type StationModels } from './section-models'
 import { airOf, type SolvedFlight } from './solved-lift'
@@ -20,7 +20,7 @@ const FASTEST = 3
  * Null without a canard. `load.stall` is the stall of the wing, m/s.
  */
 export function foreplaneStall(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   roles: ControlRoles,
   models: StationModels | undefined,

@@ -6,7 +6,7 @@ import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import type { ControlRoles } from './airframe-lattice'
 import { trimmedAt, type Loading } from './trim-rows'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { HandlingReport, ModeReport, TurnInertia } from '../report'
 
 export interface FlownState {
@@ -16,7 +16,7 @@ export interface FlownState {
 }
 
 export function handlingOf(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   roles: ControlRoles,
   drag: DragModel,

@@ -8,7 +8,7 @@ import { planAt, throwMm, type SurfaceLoft } from '../../geometry'
 import { degToRad, radToDeg, q, say, type Words } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { controlId, surfaceOf } from './airframe-lattice'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { ControlReport } from '../report'
 
 /**
@@ -17,7 +17,7 @@ import type { ControlReport } from '../report'
 export const SERVO_SHARE = 0.6
 
 export function controlReports(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   cruiseAlpha: number,
 ): ControlReport[] {
@@ -29,7 +29,7 @@ export function controlReports(
 }
 
 function reportOf(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   loft: SurfaceLoft,
   control: Control,
@@ -87,7 +87,7 @@ function reportOf(
 
 /** One side's moment about the hinge at top speed, N·m: strip by strip from local lift and deflection. */
 function hingeMoment(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   surface: SurfaceName,
   control: Control,
@@ -138,7 +138,7 @@ const PIVOT_OFF = 0.05
  * the quarter.
  */
 function pivotMoment(
-  airframe: Airframe,
+  airframe: Designed,
   surface: SurfaceName,
   id: string,
   flight: SolvedFlight,
@@ -171,7 +171,7 @@ function pivotMoment(
  * A fin in the middle turns as one; twin fins are mirror images, so both to starboard is one against the
  * other.
  */
-export const finSense = (airframe: Airframe): 'together' | 'opposed' =>
+export const finSense = (airframe: Designed): 'together' | 'opposed' =>
   airframe.surfaces.vertical?.mirror ? 'opposed' : 'together'
 
 /** Exponential e of y = (1 − e)·x + e·x³ under which a quarter of the stick does `share` of full. */

@@ -10,7 +10,7 @@ import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
 import { elevatorEffect, type Loading } from './trim-rows'
 import type { SurfaceName } from '../../document'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { PitchTables } from '../report'
 
 /** Incidences of the tables, rad: attached flow, as far as trim and stall go. */
@@ -28,7 +28,7 @@ export interface PitchState {
 }
 
 export function pitchTables(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   roles: ControlRoles,
   drag: DragModel,
@@ -97,7 +97,7 @@ export function pitchTables(
 
 /** Surfaces by their share of the wing's area and where their middle is, aft of the CG in mean chords. */
 function platesOf(
-  { surfaces }: Airframe,
+  { surfaces }: Designed,
   area: number,
   chord: number,
   cg: number,

@@ -6,7 +6,7 @@ import { type ControlRoles, surfaceOf } from './airframe-lattice'
 import { expoFor, finSense } from './hinges'
 import type { SolvedFlight } from './solved-lift'
 import type { HandlingReport, RateReport } from '../report'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 
 /**
  * What full low and full high rate should do at cruise, and a quarter of the stick at most: roll in °/s, pull
@@ -22,7 +22,7 @@ const WANTED = {
 const PULL_SHARE = 0.8
 
 export function rateReports(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   roles: ControlRoles,
   derivatives: Derivatives,
@@ -116,7 +116,7 @@ export function rateReports(
 }
 
 /** Yawing moment coefficient of full rudder; 0 without one. */
-export function fullRudder(airframe: Airframe, { yaw }: ControlRoles, derivatives: Derivatives): number {
+export function fullRudder(airframe: Designed, { yaw }: ControlRoles, derivatives: Derivatives): number {
   if (!yaw) return 0
   const sense = yaw.startsWith('vertical') ? finSense(airframe) : 'opposed'
   const effect = derivatives.controls.find(control => control.id === yaw && control.sense === sense)

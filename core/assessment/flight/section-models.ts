@@ -2,7 +2,7 @@
  * Section models of an airframe's stations: solved once for each aerofoil, edge and set of measured polars.
  */
 import { sectionModel, solveSection, type SectionModel } from '../../aero'
-import type { Aerofoil, MeasuredPolar, ProjectFile, Surface } from '../../document'
+import type { Aerofoil, MeasuredPolar, Design, Surface } from '../../document'
 import { sectionOutline, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 
@@ -17,7 +17,7 @@ export interface StationModels {
 export function createSections(): (
   loft: SurfaceLoft,
   surface: Surface,
-  doc: ProjectFile,
+  doc: Design,
   edgeMm: number,
 ) => StationModels {
   const flowOf = memoise((reference: string, aerofoil: Aerofoil | undefined) => {

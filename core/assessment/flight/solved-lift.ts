@@ -3,15 +3,15 @@
  * changes. SI inside.
  */
 import { airAt, bodyMoment, planform, solveLift, type LiftSolution, type Reference } from '../../aero'
-import type { Boom, Control, ProjectFile, SurfaceName } from '../../document'
+import type { Boom, Control, Design, SurfaceName } from '../../document'
 import type { BodyLoft, SurfaceLoft } from '../../geometry'
 import { stockInertia } from '../../libraries'
-import { memoise } from '../../memo'
+import { memoise, narrowedList } from '../../memo'
 import { tailEffectiveness } from '../../structure'
 import { cToK, mmToM } from '../../units'
 import { tubeOf } from './body-carry'
-import { latticeParts, surfaceOf } from './airframe-lattice'
-import type { Airframe } from '../resolve'
+import { latticeParts, surfaceOf, type LatticeControl } from './airframe-lattice'
+import type { Designed } from '../resolve'
 
 export interface WingPlan {
   area: number
@@ -56,22 +56,23 @@ export interface SolvedFlight {
   between: Array<[string, string]>
 }
 
-type Part = { loft: SurfaceLoft; controls: readonly Control[] }
+type Part = { loft: SurfaceLoft; controls: readonly LatticeControl[] }
 /** Share of the free stream's turning that a body feels behind the wing, where the downwash takes half. */
 const BEHIND_WING = 0.5
 
 /** Shapes whose flows are remembered: the present one and what nudges try. */
-const SOLVED = 12
+const SOLVED = 24
 
-export function createLift(): (airframe: Airframe) => SolvedFlight {
+/** `begins` is told when a lattice is solved anew. */
+export function createLift(begins: () => void = () => {}): (airframe: Designed) => SolvedFlight {
   const solveFor = memoise(
     (
       wing: SurfaceLoft,
-      wingControls: readonly Control[],
+      wingControls: readonly LatticeControl[],
       tail: SurfaceLoft | undefined,
-      tailControls: readonly Control[],
+      tailControls: readonly LatticeControl[],
       fin: SurfaceLoft | undefined,
-      finControls: readonly Control[],
+      finControls: readonly LatticeControl[],
       body: BodyLoft | null,
       boom: Boom | null,
       boomMm: number,
@@ -80,6 +81,7 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
       pressure: number,
       ...pods: BodyLoft[]
     ): SolvedFlight => {
+      begins()
       const plan = planOf(wing)
       const reference: Reference = {
         area: plan.area,
@@ -139,9 +141,14 @@ export function createLift(): (airframe: Airframe) => SolvedFlight {
     },
     SOLVED,
   )
-  const NONE: readonly Control[] = []
+  const NONE: readonly LatticeControl[] = []
+  const placed = narrowedList(({ fromShare, toShare, chordShare }: Control): LatticeControl => ({
+    fromShare,
+    toShare,
+    chordShare,
+  }))
   return ({ doc, wing, surfaces, body, boom, pods }) => {
-    const controls = (name: SurfaceName) => (surfaces[name] ? surfaceOf(doc, name)!.controls : NONE)
+    const controls = (name: SurfaceName) => (surfaces[name] ? placed(surfaceOf(doc, name)!.controls) : NONE)
     return solveFor(
       wing,
       controls('wing'),
@@ -202,4 +209,4 @@ function boomGives(
   return { clAlpha, neutralPointX: reference.x - (reference.chord * cmAlpha) / clAlpha, left }
 }
 
-export const airOf = (doc: ProjectFile) => airAt(doc.brief.fieldElevationM, cToK(doc.brief.fieldTemperatureC))
+export const airOf = (doc: Design) => airAt(doc.brief.fieldElevationM, cToK(doc.brief.fieldTemperatureC))

@@ -17,7 +17,7 @@ import { airOf, type SolvedFlight } from './solved-lift'
 import { controlId, latticeParts } from './airframe-lattice'
 import { tubeOf } from './body-carry'
 import { alongSpan, type createSections, type StationModels } from './section-models'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { StallCase, StallReport } from '../report'
 
 /**
@@ -34,7 +34,7 @@ const MORE_WASHOUT = degToRad(2)
 
 /** Sections of the wing, with its trailing edge as it is opened for printing. */
 export const wingModels = (
-  airframe: Airframe,
+  airframe: Designed,
   sections: ReturnType<typeof createSections>,
 ): StationModels => {
   const zones = airframe.doc.wing.panels.map(panel => zoneOr(airframe.doc.zones, panel.zone))
@@ -43,7 +43,7 @@ export const wingModels = (
 
 export interface StallStage {
   (
-    airframe: Airframe,
+    airframe: Designed,
     flight: SolvedFlight,
     models: StationModels,
     mass: number,
@@ -54,8 +54,8 @@ export function createStall(): StallStage {
   const casesOf = memoise(
     (
       flight: SolvedFlight,
-      wing: Airframe['wing'],
-      body: Airframe['body'],
+      wing: Designed['wing'],
+      body: Designed['body'],
       boom: Boom | null,
       diameterMm: number,
       others: readonly LatticeSurface[],
@@ -234,7 +234,7 @@ function variations(
 }
 
 function flapOf(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   find: (
     lift: LiftSolution,

@@ -5,7 +5,7 @@ import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
 import type { Control, SurfaceName } from '../../document'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { TrimRow } from '../report'
 
 /** Slow flight, as a multiple of the stall speed. */
@@ -27,7 +27,7 @@ export interface Trimmed {
 
 /** Incidence and pitch control at a speed in level flight or a shallow glide (lift taken as weight). */
 export function trimmedAt(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   roles: ControlRoles,
   load: Loading,
@@ -52,7 +52,7 @@ export function trimmedAt(
 }
 
 /** Speed of the best glide, searched between the stall and the top speed, m/s. */
-export function bestGlide(airframe: Airframe, flight: SolvedFlight, drag: DragModel, load: Loading): number {
+export function bestGlide(airframe: Designed, flight: SolvedFlight, drag: DragModel, load: Loading): number {
   const { density } = airOf(airframe.doc)
   const from = 1.05 * load.stall,
     to = Math.max(airframe.doc.brief.topSpeedMs, 1.5 * from)
@@ -68,7 +68,7 @@ export function bestGlide(airframe: Airframe, flight: SolvedFlight, drag: DragMo
 }
 
 export function trimRows(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   roles: ControlRoles,
   drag: DragModel,
@@ -133,7 +133,7 @@ export function trimRows(
  * elevator of its own.
  */
 export function tailIncidence(
-  airframe: Airframe,
+  airframe: Designed,
   roles: ControlRoles,
   cruise: TrimRow | undefined,
 ): number | null {

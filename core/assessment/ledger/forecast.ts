@@ -1,5 +1,5 @@
 /** What the aircraft will weigh and where it will balance, as the pieces come in. */
-import type { ProjectFile } from '../../document'
+import type { Design } from '../../document'
 import {
   chanceWithin,
   learnMasses,
@@ -35,7 +35,7 @@ export interface Targets {
 
 /** `weighIns` in the order in which they were written down. */
 export function forecastOf(
-  doc: ProjectFile,
+  doc: Design,
   entries: readonly MassEntry[],
   pieces: readonly PieceReport[],
   targets: Targets,
@@ -72,7 +72,7 @@ export function forecastOf(
 }
 
 function stage(
-  doc: ProjectFile,
+  doc: Design,
   entries: readonly MassEntry[],
   pieces: readonly PieceReport[],
   known: ReadonlySet<string>,

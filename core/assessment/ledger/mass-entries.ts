@@ -1,5 +1,5 @@
 /** The mass ledger of an airframe: pieces, spars, boom, equipment, and glue and wire as shares. SI. */
-import type { Equipment, Joint, ProjectFile } from '../../document'
+import type { Equipment, Joint, Design } from '../../document'
 import { placePoint, polygonArea, zoneOr } from '../../geometry'
 import { stockLinearMass } from '../../libraries'
 import {
@@ -13,7 +13,7 @@ import {
 } from '../../mass'
 import { gToKg, mmToM } from '../../units'
 import { legMass } from '../../structure'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { PrintedPiece } from '../print'
 import { smallPartEntries } from './small-parts'
 
@@ -25,7 +25,7 @@ export const WHOLE_SPREAD = 0.3
 const STOCK_SIGMA = 0.04
 
 export function ledgerOf(
-  airframe: Airframe,
+  airframe: Designed,
   printed: readonly PrintedPiece[],
   weighed: ReadonlyMap<string, number>,
 ): MassEntry[] {
@@ -50,7 +50,7 @@ export function ledgerOf(
 }
 
 /** Wires and plugs, a share of what is wired up. */
-export function wireEntries(doc: ProjectFile): MassEntry[] {
+export function wireEntries(doc: Design): MassEntry[] {
   const entries = doc.equipment.filter(item => WIRED.has(item.kind)).flatMap(equipmentEntries),
     wired = sumMass(entries)
   return wired.mass > 0 && doc.allowances.wireShare > 0
@@ -60,7 +60,7 @@ export function wireEntries(doc: ProjectFile): MassEntry[] {
 
 /** A piece as it weighs, or as it should. */
 export function pieceEntry(
-  doc: ProjectFile,
+  doc: Design,
   { piece, filament, print }: PrintedPiece,
   weighed: number | undefined,
 ): MassEntry {
@@ -83,7 +83,7 @@ export function pieceEntry(
 }
 
 /** Legs, equipment, small parts and mends. */
-export function otherEntries(airframe: Airframe): MassEntry[] {
+export function otherEntries(airframe: Designed): MassEntry[] {
   const bought = [
     ...gearEntries(airframe),
     ...airframe.doc.equipment.flatMap(equipmentEntries),
@@ -104,7 +104,7 @@ function bounded(mends: MassEntry[], bought: readonly MassEntry[]): MassEntry[] 
 }
 
 /** What mends have added where they are, or taken away; one that is chosen is reckoned as if it were done. */
-const mendEntries = ({ damages }: ProjectFile): MassEntry[] =>
+const mendEntries = ({ damages }: Design): MassEntry[] =>
   damages
     .filter(damage => damage.state !== 'open' && damage.massG !== 0)
     .map(({ id, piece, massG, placeMm }) => ({
@@ -174,7 +174,7 @@ function equipmentEntries(item: Equipment): MassEntry[] {
 }
 
 /** Legs at half their height, wheels at the axle. */
-const gearEntries = (airframe: Airframe): MassEntry[] =>
+const gearEntries = (airframe: Designed): MassEntry[] =>
   airframe.doc.gear
     .flatMap(leg =>
       (leg.pair ? ([1, -1] as const) : ([1] as const)).map((side): MassEntry => {
@@ -237,7 +237,7 @@ export function sparEntries({
   surfaces,
   spars,
   boom,
-}: Pick<Airframe, 'surfaces' | 'spars' | 'boom'>): MassEntry[] {
+}: Pick<Designed, 'surfaces' | 'spars' | 'boom'>): MassEntry[] {
   const entries: MassEntry[] = []
   for (const loft of Object.values(surfaces)) {
     for (const line of spars[loft.name] ?? []) {

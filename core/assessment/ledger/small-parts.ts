@@ -5,12 +5,12 @@
  * Masses of single pieces are the middle of what hobby hardware weighs, by its size and material; one standard
  * deviation is 30 % (`WHOLE_SPREAD`), of the finish 60 %.
  */
-import type { Control, Equipment, ProjectFile, SmallPart, SurfaceName } from '../../document'
+import type { Control, Equipment, Design, SmallPart, SurfaceName } from '../../document'
 import { ALL_MOVING, placePoint, planAt, seatAbove, wingBoltPlaces, type SurfaceLoft } from '../../geometry'
 import { NO_INERTIA, sumMass, type MassEntry } from '../../mass'
 import { gToKg, mm2ToM2, mmToM, q, say, type Words } from '../../units'
 import type { SmallPartReport } from '../report'
-import { bodiesOf, type Airframe } from '../resolve'
+import { bodiesOf, type Designed } from '../resolve'
 
 /** One standard deviation of a reckoned small part, as a share of it. */
 export const SMALL_SPREAD: Record<SmallPart, number> = {
@@ -73,7 +73,7 @@ interface Reckoned {
   from: Words
 }
 
-type Resolved = Pick<Airframe, 'doc' | 'surfaces' | 'wing' | 'body' | 'pods'>
+type Resolved = Pick<Designed, 'doc' | 'surfaces' | 'wing' | 'body' | 'pods'>
 
 function reckon(airframe: Resolved): Record<SmallPart, Reckoned> {
   return {
@@ -171,7 +171,7 @@ interface Moved {
   at(side: 1 | -1): { x: number; y: number; z: number }
 }
 
-const controlsOf = (doc: ProjectFile, name: SurfaceName): readonly Control[] =>
+const controlsOf = (doc: Design, name: SurfaceName): readonly Control[] =>
   name === 'wing' ? doc.wing.controls : (doc.tail[name]?.controls ?? [])
 
 const moved = ({ doc, surfaces }: Resolved): Moved[] =>
@@ -326,7 +326,7 @@ function closures(airframe: Resolved): Reckoned {
   return { places, from: say`two pairs for each of ${places.length} hatches` }
 }
 
-function straps(doc: ProjectFile): Reckoned {
+function straps(doc: Design): Reckoned {
   const batteries = doc.equipment.filter(item => item.kind === 'battery')
   if (batteries.length === 0) return { places: [], from: 'no battery' }
   return {

@@ -4,7 +4,7 @@ import { stockLinearMass } from '../../libraries'
 import type { MassEntry } from '../../mass'
 import { memoise } from '../../memo'
 import { kgToG } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { SparReport } from '../report'
 
 const FIT_STATIONS = 25
@@ -18,7 +18,7 @@ const fitsAlong = (loft: SurfaceLoft, line: SparLine): SparFit[] =>
 export const sparPrice = ({ mirror }: SurfaceLoft, { stock, from, to }: SparLine): number =>
   (stock.price * (mirror ? 2 : 1) * (to - from)) / stock.lengthMm
 
-export function createSparReports(): (airframe: Airframe, entries: readonly MassEntry[]) => SparReport[] {
+export function createSparReports(): (airframe: Designed, entries: readonly MassEntry[]) => SparReport[] {
   const fitsOf = memoise(fitsAlong, 200)
   return (airframe, entries) =>
     Object.values(airframe.surfaces).flatMap(loft =>

@@ -6,5 +6,6 @@ export {
   priceOf,
   type PrintedPiece,
   reportPieces,
+  weighedPieces,
   weighIn,
 } from './printed-pieces'

@@ -13,7 +13,7 @@ import {
 import type { Filament } from '../../libraries'
 import { assignPrinters, lies, lyingPrint, printPiece, samplePiece, type PiecePrint } from '../../printing'
 import { gToKg, kgToG, mm3ToM3, sToHours } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { PieceReport, PrinterReport } from '../report'
 
 export interface PrintedPiece {
@@ -41,9 +41,9 @@ interface Printed {
 const REMEMBERED = 18
 
 export interface Printing {
-  all(airframe: Airframe): PrintedPiece[]
+  all(airframe: Designed): PrintedPiece[]
   /** Of one alone, a port piece as its starboard twin. */
-  one(airframe: Pick<Airframe, 'filamentOf'>, piece: Piece): PrintedPiece
+  one(airframe: Pick<Designed, 'filamentOf'>, piece: Piece): PrintedPiece
 }
 
 /**
@@ -57,13 +57,13 @@ export function createPrinting(at: (what: string) => void = () => {}): Printing 
     const list = prints.get(piece.sectionAt) ?? []
     const known = list.find(item => item.zone === piece.zone && item.filament === filament)
     if (known) return known.print
+    at(piece.name)
     const standing = printPiece(piece, filament)
     const print = lies(piece) ? lyingPrint(piece, filament, standing) : standing
     prints.set(piece.sectionAt, [...list.slice(1 - REMEMBERED), { zone: piece.zone, filament, print }])
     return print
   }
-  const one = (airframe: Pick<Airframe, 'filamentOf'>, piece: Piece): PrintedPiece => {
-    at(piece.name)
+  const one = (airframe: Pick<Designed, 'filamentOf'>, piece: Piece): PrintedPiece => {
     const filament = airframe.filamentOf(piece.zone)
     const shape = shapes.get(piece.sectionAt) ?? {
       box: standingBox(piece),
@@ -164,7 +164,7 @@ export function plateSeconds(printed: PrintedPiece, printer: Printer): number {
 
 /** The last weighing of a piece, g, and whether it was of the piece as it is now. */
 export function weighIn(
-  doc: ProjectFile,
+  doc: Pick<ProjectFile, 'weighIns'>,
   { piece, print }: PrintedPiece,
 ): { massG: number; same: boolean } | null {
   const entry = doc.weighIns.findLast(item => item.piece === piece.id)
@@ -178,14 +178,30 @@ export const filamentKg = ({ print, filament }: Pick<PrintedPiece, 'print' | 'fi
   mm3ToM3(print.filamentMm3) * filament.density
 
 /** Per kg: the maker's own last spool of it, or what it lists at. */
-export const priceOf = (doc: ProjectFile, filament: Filament): number =>
+export const priceOf = (doc: Pick<ProjectFile, 'spools'>, filament: Filament): number =>
   doc.spools.findLast(spool => spool.filament === filament.id)?.pricePerKg ?? filament.pricePerKg
 
+/** What the scale said, by piece: of pieces as they are now, kg, and of others of the same name, g. */
+export interface Weighed {
+  now: ReadonlyMap<string, number>
+  outdatedG: ReadonlyMap<string, number>
+}
+export function weighedPieces(doc: Pick<ProjectFile, 'weighIns'>, printed: readonly PrintedPiece[]): Weighed {
+  const now = new Map<string, number>(),
+    outdatedG = new Map<string, number>()
+  for (const item of printed) {
+    const entry = weighIn(doc, item)
+    if (entry?.same) now.set(item.piece.id, gToKg(entry.massG))
+    else if (entry) outdatedG.set(item.piece.id, entry.massG)
+  }
+  return { now, outdatedG }
+}
+
 export function reportPieces(
-  airframe: Airframe,
+  doc: Pick<ProjectFile, 'printers' | 'printerOf' | 'spools'>,
   printed: readonly PrintedPiece[],
-): { pieces: PieceReport[]; printers: PrinterReport[]; weighed: Map<string, number> } {
-  const { doc } = airframe
+  { now, outdatedG }: Weighed,
+): { pieces: PieceReport[]; printers: PrinterReport[] } {
   const seconds = printed.map(
     p =>
       new Map(
@@ -198,19 +214,13 @@ export function reportPieces(
     printed.map((p, i) => ({ piece: p.piece.id, secondsOn: seconds[i], wanted: doc.printerOf[p.piece.id] })),
     doc.printers,
   )
-  const weighed = new Map<string, number>()
-  const outdated = new Map<string, number>()
-  printed.forEach(item => {
-    const entry = weighIn(doc, item)
-    if (entry) (entry.same ? weighed : outdated).set(item.piece.id, entry.massG)
-  })
   const pieces = printed.map((p, i): PieceReport => {
     const { piece, filament, print, box } = p
     const printer = printerOf.get(piece.id) ?? null
     // No printer can make it: its hours on the first one still count, so that the total does not shrink.
     const time = printer ? seconds[i].get(printer)! : plateSeconds(p, doc.printers[0])
-    const onScale = weighed.get(piece.id),
-      mass = onScale === undefined ? print.mass : gToKg(onScale)
+    const onScale = now.get(piece.id),
+      mass = onScale ?? print.mass
     return {
       id: piece.id,
       name: piece.name,
@@ -224,8 +234,8 @@ export function reportPieces(
       filamentName: filament.name,
       recipe: piece.zone.recipe.school,
       predictedG: kgToG(print.mass),
-      weighedG: onScale ?? null,
-      outdatedG: outdated.get(piece.id) ?? null,
+      weighedG: onScale === undefined ? null : kgToG(onScale),
+      outdatedG: outdatedG.get(piece.id) ?? null,
       massG: kgToG(mass),
       hours: sToHours(time),
       machineHours: sToHours(
@@ -261,5 +271,5 @@ export function reportPieces(
       pieces: own.length,
     }
   })
-  return { pieces, printers, weighed: new Map([...weighed].map(([id, massG]) => [id, gToKg(massG)])) }
+  return { pieces, printers }
 }

@@ -2,12 +2,14 @@
  * Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by
  * part.
  */
+import { designOf } from '../../document'
 import type {
   Aerofoil,
   Body,
   Boom,
   Control,
   Cut,
+  Design,
   Equipment,
   Given,
   Pod,
@@ -29,26 +31,30 @@ import {
   podStanding,
   seatAbove,
   standingBody,
+  standingStations,
   sparLines,
   trailingEdgeMm,
   wingSeat,
   zoneOr,
   reuseShapes,
   type BodyLoft,
+  type CutControl,
   type KnownShapes,
   type CrossHole,
   type PartName,
   type Piece,
   type PieceShape,
+  type Pocketed,
   type SparLine,
   type SurfaceLoft,
+  type SurfaceShape,
   type WingSeat,
 } from '../../geometry'
 import { stockOr, type Filament, type Libraries, type Stock } from '../../libraries'
-import { memoise } from '../../memo'
+import { memoise, narrowed, narrowedList } from '../../memo'
 import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
-import { zoneFilament } from './zone-filament'
+import { makersOf, zoneFilament } from './zone-filament'
 
 /** A boom, or a pair of them alike. */
 export interface HeldBoom {
@@ -60,8 +66,9 @@ export interface HeldBoom {
   heldMm: number
 }
 
-export interface Airframe {
-  doc: ProjectFile
+/** A design as lofts, spar lines and pieces. */
+export interface Designed {
+  doc: Design
   surfaces: Partial<Record<SurfaceName, SurfaceLoft>>
   wing: SurfaceLoft
   spars: Partial<Record<SurfaceName, readonly SparLine[]>>
@@ -92,11 +99,25 @@ export const SURFACE_LABELS: Record<SurfaceName, string> = {
 /** Gap round the boom in the body's socket, mm on the radius. */
 const BOOM_CLEARANCE_MM = 0.15
 
+/** The same with everything that the document says. */
+export interface Airframe extends Designed {
+  doc: ProjectFile
+}
+
+/** Designs remembered whole: to and fro of an edit. */
+const RESOLVED = 4
+
 /** Shapes remembered of each part: the present ones and what comparisons and nudges try. */
 const SHAPES = 64
 
-export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airframe {
-  const label = (name: SurfaceName, doc: ProjectFile) =>
+export interface Resolver {
+  designed(doc: ProjectFile): Designed
+  airframe(doc: ProjectFile): Airframe
+}
+
+/** `at` is told when a design is shaped anew. */
+export function createResolver(libraries: Libraries, at: (what: string) => void = () => {}): Resolver {
+  const label = (name: SurfaceName, doc: Design) =>
     name === 'horizontal' && doc.tail.kind === 'V'
       ? 'V-tail'
       : name === 'horizontal' && doc.tail.kind === 'canard'
@@ -109,10 +130,29 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   })
   const loftOf = byName(() =>
     memoise(
-      (name: SurfaceName, text: string, surface: Surface, aerofoils: readonly Aerofoil[], edge: number) =>
-        loftSurface(name, text, surface, aerofoils, edge),
+      (
+        name: SurfaceName,
+        text: string,
+        surface: SurfaceShape,
+        aerofoils: readonly Aerofoil[],
+        edge: number,
+      ) => loftSurface(name, text, surface, aerofoils, edge),
       SHAPES,
     ),
+  )
+  // Neither controls nor the zones' names shape a surface, nor do linkages shape a control.
+  const shapeOf = byName(() => narrowed(({ controls: _, ...shape }: Surface): SurfaceShape => shape, SHAPES))
+  const cutControls = byName(() => narrowedList(({ linkage: _, ...cut }: Control): CutControl => cut, SHAPES))
+  const pocketed = narrowed(
+    ({ name, xMm, yMm, zMm, sizeMm, pocket }: Equipment): Pocketed => ({
+      name,
+      xMm,
+      yMm,
+      zMm,
+      sizeMm,
+      pocket,
+    }),
+    4 * SHAPES,
   )
   // A spar keeps its lines while the others change.
   const ownLines = byName(() =>
@@ -140,14 +180,15 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
         loft: SurfaceLoft,
         cuts: readonly Cut[],
         lines: readonly SparLine[],
-        controls: readonly Control[],
+        controls: readonly CutControl[],
         bedHeight: number,
-        ...pockets: Equipment[]
+        ...pockets: Pocketed[]
       ) => reuseShapes(known[loft.name], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })),
       SHAPES,
     ),
   )
-  const bodyOf = memoise((body: Body) => loftBody(body))
+  // Openings, walls and seats are cut out of a body: they do not shape it.
+  const bodyOf = memoise(loftBody, SHAPES)
   const boomSeat = (boom: Boom | null) =>
     boom && { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM }
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
@@ -169,14 +210,15 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     },
     SHAPES,
   )
+  const stood = memoise(standingStations, SHAPES)
   const standingOf = memoise((pod: Pod) => {
-    const body = standingBody(pod)
-    return { pod, body, loft: loftBody(body) }
+    const body = standingBody(pod, stood(pod.body.stations, pod.xMm, pod.zMm))
+    return { pod, body, loft: bodyOf(body.stations) }
   }, SHAPES)
   const seatOfPod = memoise(seatAbove, SHAPES)
   const podShapes = memoise(
     (
-      { pod, body, loft }: Airframe['pods'][number],
+      { pod, body, loft }: Designed['pods'][number],
       boom: Boom | null,
       wing: WingSeat | null,
       ...zones: Zone[]
@@ -208,7 +250,7 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   }
   // Spars in one piece through the middle, and the pivot of an all-moving tail, which is one of them.
   const crossingsByText = new Map<string, CrossHole[]>()
-  const crossingsOf = (surfaces: Airframe['surfaces'], spars: Airframe['spars']): CrossHole[] => {
+  const crossingsOf = (surfaces: Designed['surfaces'], spars: Designed['spars']): CrossHole[] => {
     const found = [surfaces.wing, surfaces.horizontal].flatMap(loft =>
       (loft?.mirror
         ? (spars[loft.name] ?? []).filter(line => line.spar.through && line.stock.shape === 'round')
@@ -243,18 +285,21 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
   }
   // The same objects for the same recipe: what hangs on them is known again.
   const zoneFilamentOf = memoise(zoneFilament, 4 * SHAPES)
+  const makers = narrowed(makersOf)
   const warmOf = memoise(heated, 4 * SHAPES)
   const warmLines = memoise(
     (lines: readonly SparLine[], temperatureC: number) => softened(lines, libraries.filaments, temperatureC),
     SHAPES,
   )
-  const filamentsOf = memoise((calibrations: ProjectFile['calibrations']) =>
-    calibratedFilaments(libraries.filaments, calibrations),
+  const filamentsOf = memoise(
+    (calibrations: ProjectFile['calibrations']) => calibratedFilaments(libraries.filaments, calibrations),
+    SHAPES,
   )
 
-  return memoise((doc: ProjectFile): Airframe => {
-    const surfaces: Airframe['surfaces'] = {}
-    const spars: Airframe['spars'] = {}
+  const resolved = memoise((doc: Design): Designed => {
+    at('shapes')
+    const surfaces: Designed['surfaces'] = {}
+    const spars: Designed['spars'] = {}
     const shapes: PieceShape[] = []
     const replaced = new Set(doc.given.map(item => item.standsFor))
     const bedHeight = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - 5
@@ -269,7 +314,7 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
       const loft = loftOf[name](
         name,
         label(name, doc),
-        surface,
+        shapeOf[name](surface),
         doc.aerofoils,
         trailingEdgeMm(zones.length ? zones : doc.zones),
       )
@@ -283,13 +328,13 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
             loft,
             cuts[name],
             lines,
-            surface.controls,
+            cutControls[name](surface.controls),
             bedHeight,
-            ...equipment.filter(item => item.pocket?.surface === name),
+            ...equipment.filter(item => item.pocket?.surface === name).map(pocketed),
           ),
         )
     }
-    const body = doc.body ? bodyOf(doc.body) : null
+    const body = doc.body ? bodyOf(doc.body.stations) : null
     if (doc.body && body && !replaced.has('body')) {
       const own = new Set(doc.body.stations.map(station => station.zone))
       shapes.push(
@@ -323,7 +368,7 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
     const filamentOf = (zone: Zone): Filament => {
       const filament = filaments.find(f => f.id === zone.filament) ?? filaments[0]
       const { recipe } = zone
-      return zoneFilamentOf(filament, recipe, doc.printers, !libraries.filaments.includes(filament))
+      return zoneFilamentOf(filament, recipe, makers(doc.printers), !libraries.filaments.includes(filament))
     }
     const temperatureC = briefTemperature(doc, 'flying')
     return {
@@ -344,10 +389,14 @@ export function createResolver(libraries: Libraries): (doc: ProjectFile) => Airf
       missing: missingReferences(doc, libraries),
       unreadable: doc.given.filter((_, i) => !given[i].readable),
     }
-  })
+  }, RESOLVED)
+  return {
+    designed: doc => resolved(designOf(doc)),
+    airframe: memoise((doc: ProjectFile): Airframe => ({ ...resolved(designOf(doc)), doc })),
+  }
 }
 
-function heldBoom(boom: Boom, stock: Stock, body: BodyLoft | null, pods: Airframe['pods']): HeldBoom {
+function heldBoom(boom: Boom, stock: Stock, body: BodyLoft | null, pods: Designed['pods']): HeldBoom {
   const holder = boom.yMm === 0 ? body : (pods.find(({ pod }) => holdsBoom(pod, boom))?.loft ?? null)
   return {
     stock,
@@ -363,7 +412,7 @@ const holdsBoom = (pod: Pod, boom: Boom): boolean =>
   boom.yMm > 0 && pod.pair && Math.abs(pod.yMm - boom.yMm) < 0.5
 
 function missingReferences(
-  doc: ProjectFile,
+  doc: Design,
   libraries: Libraries,
 ): Array<{ where: string; id: string; used: string }> {
   const stock = new Set(libraries.stock.map(item => item.id)),

@@ -1,7 +1,7 @@
 /** The main body and the pods, each where it stands. mm */
 import type { Body } from '../../document'
 import { podPrefix, type BodyLoft } from '../../geometry'
-import type { Airframe } from './airframe'
+import type { Designed } from './airframe'
 
 export interface StandingBody {
   /** As it is called in a sentence; the main one is "body". */
@@ -17,7 +17,7 @@ export interface StandingBody {
   ys: readonly number[]
 }
 
-export const bodiesOf = ({ doc, body, pods }: Pick<Airframe, 'doc' | 'body' | 'pods'>): StandingBody[] => [
+export const bodiesOf = ({ doc, body, pods }: Pick<Designed, 'doc' | 'body' | 'pods'>): StandingBody[] => [
   ...(doc.body && body
     ? [{ name: 'body', main: true, pieces: 'body-', lids: 'lid-', body: doc.body, loft: body, ys: [0] }]
     : []),

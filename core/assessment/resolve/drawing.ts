@@ -1,13 +1,13 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
 import { alongBody, convexHull, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
-import type { Airframe } from './airframe'
+import type { Designed } from './airframe'
 import type { Drawing, Outline } from '../report'
 type Point = readonly [number, number]
 
 /** Drawn again only when what is drawn has changed: zones, masses and targets leave the outlines alone. */
-export function createDrawing(): (airframe: Airframe) => Drawing {
-  let current: Airframe
+export function createDrawing(): (airframe: Designed) => Drawing {
+  let current: Designed
   const draw = memoise((..._parts: unknown[]) => drawAirframe(current))
   return airframe => {
     current = airframe
@@ -23,7 +23,7 @@ export function createDrawing(): (airframe: Airframe) => Drawing {
   }
 }
 
-function drawAirframe(airframe: Airframe): Drawing {
+function drawAirframe(airframe: Designed): Drawing {
   const outlines = airframe.pieces.map(outlinesOf)
   const plan = outlines.map(views => views.plan),
     side = outlines.map(views => views.side),
@@ -132,7 +132,7 @@ function silhouette(
   return [...flat.map(points => extreme(points, -1)), ...flat.map(points => extreme(points, 1)).reverse()]
 }
 
-function sparOutlines(loft: SurfaceLoft, airframe: Airframe): Drawing['spars'] {
+function sparOutlines(loft: SurfaceLoft, airframe: Designed): Drawing['spars'] {
   return (airframe.spars[loft.name] ?? []).flatMap(line => {
     const breaks =
       line.spar.route === 'bent' ? loft.ends.map(end => end.s).filter(s => s > line.from && s < line.to) : []
@@ -159,7 +159,7 @@ function sparOutlines(loft: SurfaceLoft, airframe: Airframe): Drawing['spars'] {
   })
 }
 
-const legLines = ({ doc }: Airframe): Drawing['legs'] =>
+const legLines = ({ doc }: Designed): Drawing['legs'] =>
   doc.gear.flatMap(leg =>
     (leg.pair ? [1, -1] : [1]).map((side): Drawing['legs'][number] => ({
       id: leg.id,

@@ -1,4 +1,4 @@
-export { type Airframe, createResolver, type HeldBoom } from './airframe'
+export { type Airframe, type Designed, type Resolver, createResolver, type HeldBoom } from './airframe'
 export { bodiesOf, type StandingBody } from './bodies'
 export { calibratedFilaments } from './calibrated-filaments'
 export { createDrawing } from './drawing'

@@ -1,7 +1,7 @@
 /** Stretches along a surface or the body that no cut may run through, and why. */
 import type { Body, CutPart } from '../../document'
 import { bays, HINGE_SLOTS, hingedControls, wingBoltPlaces, wingSeat, type SurfaceLoft } from '../../geometry'
-import type { Airframe } from './airframe'
+import type { Designed } from './airframe'
 
 /** A cut keeps this far from a hinge, a bay or a hatch, mm. */
 const CLEAR = 2
@@ -12,7 +12,7 @@ export interface NoCut {
   why: string
 }
 
-export function noCuts({ doc, surfaces, body }: Airframe, part: CutPart): NoCut[] {
+export function noCuts({ doc, surfaces, body }: Designed, part: CutPart): NoCut[] {
   if (part === 'body') {
     if (!doc.body || !body) return []
     const bolts =

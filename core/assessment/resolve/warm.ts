@@ -1,5 +1,5 @@
 /** What the brief's air and sun leave of plastic: the verdict on strength is that of a warm aircraft. */
-import type { ProjectFile } from '../../document'
+import type { Design } from '../../document'
 import type { SparLine } from '../../geometry'
 import type { Filament } from '../../libraries'
 import { COLOURS, HEAT_CASES, skinTemperature, strengthLeft, type HeatCase } from '../../structure'
@@ -8,7 +8,7 @@ import { COLOURS, HEAT_CASES, skinTemperature, strengthLeft, type HeatCase } fro
 const LEAST_LEFT = 1e-3
 
 /** Temperature of a skin in the brief's colour, °C. */
-export function briefTemperature(doc: ProjectFile, place: HeatCase['id']): number {
+export function briefTemperature(doc: Design, place: HeatCase['id']): number {
   const colour = COLOURS.find(item => item.id === doc.brief.colour) ?? COLOURS[0]
   return skinTemperature(
     doc.brief.fieldTemperatureC,

@@ -2,7 +2,7 @@
  * A filament as a zone's recipe and the printers at hand make it: how far it foams at the speed it is laid,
  * and how well its layers hold.
  */
-import { beadSection, type Printer, type Recipe } from '../../document'
+import { beadSection, type PrinterOfDesign, type Recipe } from '../../document'
 import type { Filament } from '../../libraries'
 
 /**
@@ -23,20 +23,32 @@ export const foamAtRate = (flowMm3S: number): number =>
 const HOT_NOZZLE = 0.6
 const WARM_BOX = 0.4
 
+/** What of the printers decides how a filament comes out. */
+export interface Makers {
+  /** The fastest, mm/s and mm³/s. */
+  wallSpeedMmS: number
+  flowMm3S: number
+  /** All of them stand in a box. */
+  boxed: boolean
+}
+export const makersOf = (printers: readonly PrinterOfDesign[]): Makers => ({
+  wallSpeedMmS: Math.max(...printers.map(printer => printer.wallSpeedMmS)),
+  flowMm3S: Math.max(...printers.map(printer => printer.flowMm3S)),
+  boxed: printers.every(printer => printer.enclosed),
+})
+
 /** The fastest of the printers decides: what it lays foams least. `calibrated` curves are as the maker printed. */
 export function zoneFilament(
   filament: Filament,
   recipe: Recipe,
-  printers: readonly Printer[],
+  { wallSpeedMmS, flowMm3S, boxed }: Makers,
   calibrated: boolean,
 ): Filament {
-  const fastest = Math.max(...printers.map(printer => printer.wallSpeedMmS))
-  const melts = Math.min(filament.maxFlowMm3S, Math.max(...printers.map(printer => printer.flowMm3S)))
-  const rate = Math.min(melts, fastest * beadSection(recipe) * recipe.flow)
+  const melts = Math.min(filament.maxFlowMm3S, flowMm3S)
+  const rate = Math.min(melts, wallSpeedMmS * beadSection(recipe) * recipe.flow)
   const foam = filament.expansion && !calibrated ? foamAtRate(rate) : 1
   const [low, high] = filament.nozzleC
   const hot = Math.max(-1, Math.min(1, (2 * recipe.nozzleC - low - high) / Math.max(1, high - low)))
-  const boxed = printers.every(printer => printer.enclosed)
   const open = filament.needsEnclosure ? -1 : 0
   const bond = 1 + filament.acrossRange * (HOT_NOZZLE * hot + WARM_BOX * (boxed ? 1 : open))
   return {

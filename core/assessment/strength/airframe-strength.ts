@@ -30,13 +30,13 @@ import { measuredStiffness, proofOf, type ProofGround } from './ground-proofs'
 import { twistOf, type SpanStiffness } from './half-wing-twist'
 import { createWingBearing } from './wing-bearing'
 import { loadAt, wingLoads, type Flying } from './wing-loads'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import { airOf, type Flown } from '../flight'
 import type { LoadsReport, CaseReport, PlaceReport, StrengthFigures } from '../report'
 
 export interface StrengthStage {
   (
-    airframe: Airframe,
+    airframe: Designed,
     flown: Flown,
     entries: readonly MassEntry[],
     mass: number,
@@ -189,7 +189,7 @@ export function createStrength(stations?: number): StrengthStage {
 }
 
 /** The wing's first ailerons or elevons. */
-function aileronsOf({ doc, wing }: Airframe): Flap | null {
+function aileronsOf({ doc, wing }: Designed): Flap | null {
   const control = doc.wing.controls.find(item => item.kind === 'aileron' || item.kind === 'elevon')
   if (!control || control.toShare <= control.fromShare) return null
   const span = mmToM(wing.span)
@@ -261,7 +261,7 @@ function caseOf(
  * this kind is sized for.
  */
 function tipCase(
-  airframe: Airframe,
+  airframe: Designed,
   rollInertia: number,
   mass: number,
   EI: readonly SpanPoint[],

@@ -13,7 +13,7 @@ import {
   type ThinWalled,
 } from '../../structure'
 import { GRAVITY, mmToM, q, say } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import { airOf, planOf, type SolvedFlight } from '../flight'
 import type { GearReport, PlaceReport } from '../report'
 
@@ -47,7 +47,7 @@ export interface BodyStation {
  * Sections at the openings' ends and middles and wherever the body's shape breaks; what they bear knows
  * nothing of masses.
  */
-export function bodyStations(airframe: Airframe): BodyStation[] {
+export function bodyStations(airframe: Designed): BodyStation[] {
   const { body, doc } = airframe
   if (!body || !doc.body) return []
   const openings = doc.body.openings.filter(opening => opening.toMm > body.from && opening.fromMm < body.to)
@@ -137,7 +137,7 @@ export interface FlightBending {
   tail: { x: number; force: number } | null
 }
 
-export function flightBending(airframe: Airframe, flight: SolvedFlight, n: number): FlightBending {
+export function flightBending(airframe: Designed, flight: SolvedFlight, n: number): FlightBending {
   const { plan } = flight,
     { horizontal } = airframe.surfaces
   const level = horizontal ? planOf(horizontal) : null
@@ -167,7 +167,7 @@ export function flightMoments(
  * hanging on the wing in flight.
  */
 export function bodyPlaces(
-  airframe: Airframe,
+  airframe: Designed,
   entries: readonly MassEntry[],
   cg: number,
   gear: GearReport,
@@ -233,14 +233,14 @@ function within(a: number, b: number, from: number, to: number): number {
 }
 
 /** Where the section is least under the wing: a quarter of the chord from either end of its seat. */
-function seatedAt({ doc, wing }: Airframe): number[] {
+function seatedAt({ doc, wing }: Designed): number[] {
   if (!doc.body?.saddle) return []
   const { lead, chord } = wingSeat(wing)
   return [lead + chord / 4, lead + (3 * chord) / 4]
 }
 
 /** Heights between which the wing's seat takes the skin away at a place; null where there is none. */
-function seatAt({ doc, wing, body }: Airframe, x: number): { from: number; to: number } | null {
+function seatAt({ doc, wing, body }: Designed, x: number): { from: number; to: number } | null {
   if (!doc.body?.saddle || !body) return null
   const { outline, z } = wingSeat(wing)
   const gap = gapAt(outline, x)

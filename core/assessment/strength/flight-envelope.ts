@@ -3,10 +3,10 @@ import { gustIncrement, envelope } from '../../structure'
 import { GRAVITY } from '../../units'
 import { type SolvedFlight, airOf } from '../flight'
 import type { LoadsReport } from '../report'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 
 export function loadsOf(
-  airframe: Airframe,
+  airframe: Designed,
   { plan, lift }: SolvedFlight,
   mass: number,
   stallSpeed: number,

@@ -15,11 +15,11 @@ import {
 import { zoneOr } from '../../geometry'
 import { GRAVITY, gToKg, mmToM, mToMm, radToDeg, q, say } from '../../units'
 import type { GearStage } from './landing-gear'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { ProofReport } from '../report'
 
 export interface ProofGround {
-  airframe: Airframe
+  airframe: Designed
   /** Stations and what they are made of, m from the root. */
   places: readonly number[]
   sections: readonly StationSection[]

@@ -1,14 +1,14 @@
 /** Flight loads of an airframe, and what heat leaves of its strength. */
 import { COLOURS, HEAT_CASES, SHEET_C, skinTemperature, strengthLeft } from '../../structure'
 import type { Filament } from '../../libraries'
-import { heated, softened, type Airframe } from '../resolve'
+import { heated, softened, type Designed } from '../resolve'
 import type { HeatReport } from '../report'
 
 /** Every place and colour; `reserveOf` computes the wing with other filaments. */
 export function heatOf(
-  airframe: Airframe,
+  airframe: Designed,
   filaments: readonly Filament[],
-  reserveOf: (airframe: Airframe) => number,
+  reserveOf: (airframe: Designed) => number,
 ): HeatReport {
   const { doc } = airframe
   const air = doc.brief.fieldTemperatureC

@@ -17,7 +17,7 @@ import {
   type ForceLine,
 } from '../../structure'
 import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import type { GearReport, PlaceReport } from '../report'
 
 export interface GearStage {
@@ -39,7 +39,7 @@ export function mainLegs(gear: readonly Leg[], cgMm: number): Leg[] {
 
 /** `fallMm` may differ from the brief's, for a test. */
 export function gearOf(
-  airframe: Airframe,
+  airframe: Designed,
   mass: number,
   cgMm: number,
   fallMm = airframe.doc.brief.dropMm,
@@ -107,7 +107,7 @@ function bellyLine(mass: number, height: number): ForceLine {
 }
 
 function legPlaces(
-  airframe: Airframe,
+  airframe: Designed,
   leg: Leg,
   force: number,
   printed: { modulus: number; strength: number },

@@ -15,7 +15,7 @@ import {
 import { zoneOr } from '../../geometry'
 import type { Stock } from '../../libraries'
 import { GRAVITY, mmToM, radToDeg, q, say, type Words } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import { airOf, planOf, type SolvedFlight } from '../flight'
 import { TAIL_CL } from './body-beam'
 import type { BoomReport, GearReport, PlaceReport } from '../report'
@@ -28,7 +28,7 @@ interface Tail {
 }
 
 /** Area, place of lift and slope of the tail, and of the fin over the boom's middle. */
-function tailOf(airframe: Airframe, flight: SolvedFlight, boomZ: number): Tail | null {
+function tailOf(airframe: Designed, flight: SolvedFlight, boomZ: number): Tail | null {
   const { horizontal, vertical } = airframe.surfaces
   if (!horizontal && !vertical) return null
   const slopeOf = (name: 'horizontal' | 'vertical', area: number) => {
@@ -97,7 +97,7 @@ export interface BoomFrame {
 }
 
 /** Null without a boom, a tail, or anything between them. */
-export function boomFrame(airframe: Airframe, flight: SolvedFlight): BoomFrame | null {
+export function boomFrame(airframe: Designed, flight: SolvedFlight): BoomFrame | null {
   const { boom, doc } = airframe
   const tail = boom && tailOf(airframe, flight, mmToM(boom.boom.zMm))
   // Where it leaves the body, or its front end where no body holds it.
@@ -198,7 +198,7 @@ const REMEDIES = {
 } as const
 
 export function boomOf(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   entries: readonly MassEntry[],
   gear: GearReport,

@@ -7,7 +7,7 @@ import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '..
 import { memoise } from '../../memo'
 import { buildStation, stationSection, type StationBuild, type StationSection } from '../../structure'
 import { mmToM } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import { mendedJoints, type MendedJoint } from './mended-joints'
 
 /** Evenly spaced stations, root to tip; breaks, cuts and spar ends are added. */
@@ -31,7 +31,7 @@ export interface WingBearing {
 }
 
 /** `stations` evenly spaced along the half span. */
-export function createWingBearing(stations = STATIONS): (airframe: Airframe) => WingBearing {
+export function createWingBearing(stations = STATIONS): (airframe: Designed) => WingBearing {
   // Both stay the same objects, so that what hangs on them is known again.
   const sectionsOf = memoise(
     (loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[], mends: readonly MendedJoint[]) => {

@@ -9,7 +9,7 @@ import {
 } from '../../structure'
 import { GRAVITY, q, say, type Words } from '../../units'
 import type { Flying } from './wing-loads'
-import { briefTemperature, type Airframe } from '../resolve'
+import { briefTemperature, type Designed } from '../resolve'
 import { airOf } from '../flight'
 import type { LoadsReport, CaseReport, GearReport } from '../report'
 
@@ -24,7 +24,7 @@ export interface WingCase {
  * What a launch meets that flight does not: skin that stood in the sun in still air. The loads are raised by as
  * much as the weakest plastic of the wing has lost against the air of flight.
  */
-function stillAir({ doc, wing, filamentOf, warm }: Airframe): { by: number; temperatureC: number } {
+function stillAir({ doc, wing, filamentOf, warm }: Designed): { by: number; temperatureC: number } {
   const temperatureC = briefTemperature(doc, 'field')
   const softening = wing.zones.map(zone => filamentOf(zoneOr(doc.zones, zone)).softeningC)
   return {
@@ -42,7 +42,7 @@ function stillAir({ doc, wing, filamentOf, warm }: Airframe): { by: number; temp
 const LEAST_LEFT = 0.02
 
 export function wingCases(
-  airframe: Airframe,
+  airframe: Designed,
   loads: LoadsReport,
   gear: GearReport,
   mass: number,
@@ -78,7 +78,7 @@ const warmed = (item: WingCase, { by, temperatureC }: ReturnType<typeof stillAir
   },
 })
 
-function launch(brief: Airframe['doc']['brief'], mass: number): WingCase[] {
+function launch(brief: Designed['doc']['brief'], mass: number): WingCase[] {
   if (brief.launch === 'hand') {
     const forward = throwAcceleration(brief.throwMs) / GRAVITY
     return [
@@ -105,7 +105,7 @@ function launch(brief: Airframe['doc']['brief'], mass: number): WingCase[] {
   return []
 }
 
-function landing(brief: Airframe['doc']['brief'], gear: GearReport, stallMs: number): WingCase {
+function landing(brief: Designed['doc']['brief'], gear: GearReport, stallMs: number): WingCase {
   if (gear.on === 'net') {
     const back = netDeceleration(stallMs) / GRAVITY
     return {

@@ -5,7 +5,7 @@ import { beadOf, printedMaterial } from '../../structure'
 import { mmToM, q, say } from '../../units'
 import { placeReserve } from './body-beam'
 import type { PlaceReport } from '../report'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 
 /**
  * Net lift that the wing hands to the body, N, and where it acts, m aft of the nose; what its own weight
@@ -27,7 +27,7 @@ export interface HeldPlace {
 }
 
 /** The edges of the wing's seat: the shell's walls on both sides, along the chord. */
-export function seatOf({ body, doc, wing, warm }: Airframe): HeldPlace | null {
+export function seatOf({ body, doc, wing, warm }: Designed): HeldPlace | null {
   if (!body || !doc.body?.saddle) return null
   const { lead, chord } = wingSeat(wing),
     xMm = lead + chord / 2
@@ -49,7 +49,7 @@ export function seatOf({ body, doc, wing, warm }: Airframe): HeldPlace | null {
   }
 }
 
-export function seatPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {
+export function seatPlaces(airframe: Designed, hold: WingHold): PlaceReport[] {
   const seat = hold.pressed > 0 ? seatOf(airframe) : null,
     factor = airframe.doc.brief.safetyFactor
   return seat
@@ -73,7 +73,7 @@ export function seatPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {
 
 /** Bolts share the wing's pull by their places, N: the place of the one that pulls most, m, and its pull. */
 export function boltPull(
-  { body, doc, wing }: Airframe,
+  { body, doc, wing }: Designed,
   hold: Pick<WingHold, 'lift' | 'x'>,
 ): { x: number; pull: number } | null {
   const bolts = doc.body?.saddle?.bolts ?? 0
@@ -93,7 +93,7 @@ export function boltPull(
  * A bolt pulls on a cross beam of solid plastic, held at both sides of the body, the pull in the middle: σ =
  * (F·W/4)/(b·d²/6).
  */
-export function beamUnder({ body, doc, warm }: Airframe, x: number): HeldPlace {
+export function beamUnder({ body, doc, warm }: Designed, x: number): HeldPlace {
   const { boss, beam } = wingBolt(doc.body!.saddle!.boltMm),
     xMm = 1000 * x,
     zone = zoneOr(doc.zones, body!.zoneAt(xMm))
@@ -102,7 +102,7 @@ export function beamUnder({ body, doc, warm }: Airframe, x: number): HeldPlace {
   return { xMm, zone, bears: (plastic.tension * mmToM(boss) * mmToM(beam) ** 2) / 6 / (width / 4) }
 }
 
-export function boltPlaces(airframe: Airframe, hold: WingHold): PlaceReport[] {
+export function boltPlaces(airframe: Designed, hold: WingHold): PlaceReport[] {
   const most = boltPull(airframe, hold),
     { brief, body } = airframe.doc
   if (!most) return []

@@ -6,7 +6,7 @@ import { gapToWing, POD_TOUCHES, podPrefix, seatAbove } from '../../geometry'
 import type { MassEntry } from '../../mass'
 import { lineAt, shearAndMoment, type SpanPoint, type StationLoad } from '../../structure'
 import { GRAVITY, mmToM } from '../../units'
-import type { Airframe } from '../resolve'
+import type { Designed } from '../resolve'
 import { type SolvedFlight, alongSpan, type StationModels } from '../flight'
 
 /** At each place: shear and moment, and the torque about x = 0 (nose up) of what lies beyond it. */
@@ -32,7 +32,7 @@ export interface WingLoads {
 
 /** What the air does, by mass and incidence; `places` in m from the root. */
 export function liftLoads(
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   models: StationModels,
   mass: number,
@@ -60,7 +60,7 @@ export function liftLoads(
 
 /** What the wing's own mass does; of `entries` only the wing's pieces and spars count. */
 export function weightLoads(
-  airframe: Airframe,
+  airframe: Designed,
   entries: readonly MassEntry[],
   places: readonly number[],
 ): Pick<WingLoads, 'weight' | 'massAt'> {
@@ -91,7 +91,7 @@ export function weightLoads(
 
 /** `places` in m from the root. */
 export const wingLoads = (
-  airframe: Airframe,
+  airframe: Designed,
   flight: SolvedFlight,
   models: StationModels,
   entries: readonly MassEntry[],
@@ -136,13 +136,13 @@ export function loadAt(
   }
 }
 
-function chordAt({ wing }: Airframe, s: number): number {
+function chordAt({ wing }: Designed, s: number): number {
   return lineAt(
     wing.ends.map(end => ({ s: mmToM(end.s), value: mmToM(end.chord) })),
     s,
   )
 }
-function quarterAt({ wing }: Airframe, s: number): number {
+function quarterAt({ wing }: Designed, s: number): number {
   return lineAt(
     wing.ends.map(end => ({ s: mmToM(end.s), value: mmToM(end.lead + end.chord / 4) })),
     s,
@@ -153,7 +153,7 @@ function quarterAt({ wing }: Airframe, s: number): number {
  * Lift per length (N/m) of one half at 1 g, shaped as at the stall and scaled so that the wing bears all of
  * m·g.
  */
-function liftAlong(airframe: Airframe, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
+function liftAlong(airframe: Designed, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
   const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
   const shape = strips.map(strip => ({
     s: strip.span,
@@ -185,7 +185,7 @@ interface Part {
 }
 
 /** Pieces and spars of the starboard half as weight per length, N/m. */
-function wingParts(airframe: Airframe, entries: readonly MassEntry[]): Part[] {
+function wingParts(airframe: Designed, entries: readonly MassEntry[]): Part[] {
   const parts: Part[] = []
   const put = (fromMm: number, toMm: number, entry: MassEntry | undefined) => {
     const from = mmToM(fromMm),
@@ -211,7 +211,7 @@ function wingParts(airframe: Airframe, entries: readonly MassEntry[]): Part[] {
 }
 
 function weightAlong(
-  airframe: Airframe,
+  airframe: Designed,
   parts: readonly Part[],
   entries: readonly MassEntry[],
 ): { line: SpanPoint[]; turning: SpanPoint[]; points: Array<{ s: number; weight: number; x: number }> } {
@@ -245,7 +245,7 @@ function weightAlong(
 }
 
 /** Pairs of pods that meet the wing hang on it where they stand, and booms with the pods that hold them. */
-function podWeights({ wing, pods, boom }: Airframe, entries: readonly MassEntry[]) {
+function podWeights({ wing, pods, boom }: Designed, entries: readonly MassEntry[]) {
   const hanging = pods.filter(
     ({ pod, loft }) => pod.pair && gapToWing(loft, seatAbove(wing, pod.yMm)) <= POD_TOUCHES,
   )

@@ -52,7 +52,7 @@ export interface Tabulator {
 export function createTabulator(libraries: Libraries): Tabulator {
   let last: { doc: ProjectFile; known: Map<string, PiecePart> } | null = null
   return {
-    resolve: createResolver(libraries),
+    resolve: createResolver(libraries).airframe,
     parts: createPieceParts(),
     knownOf: doc => (last = last?.doc === doc ? last : { doc, known: new Map() }).known,
   }

@@ -1,0 +1,64 @@
+/**
+ * What the aircraft is, apart from the book that is kept about it and from what is merely asked of it: all that shapes,
+ * prints, weights, flight and strength are computed from. The same object for as long as none of it changes, so that a
+ * flight that is noted, a plate that is moved or another target computes nothing anew.
+ */
+import { narrowed, narrowedList } from '../memo'
+import type { Brief, Printer, ProjectFile } from './schema'
+
+const BOOK = [
+  'name',
+  'purpose',
+  'spools',
+  'printerOf',
+  'plates',
+  'accepted',
+  'fileChecks',
+  'build',
+  'power',
+  'wingSets',
+  'checks',
+  'flights',
+  'tracks',
+  'field',
+  'wishes',
+  'tracings',
+] as const satisfies ReadonlyArray<keyof ProjectFile>
+/** Of the brief: what verdicts are held against. */
+const ASKED = [
+  'targetMassG',
+  'printHours',
+  'stallMaxMs',
+  'spanMaxMm',
+  'currency',
+  'windMaxMs',
+] as const satisfies ReadonlyArray<keyof Brief>
+
+/** Of the printers: what decides how large a piece may be and how its filament comes out. */
+export type PrinterOfDesign = Pick<Printer, 'bedMm' | 'wallSpeedMmS' | 'flowMm3S' | 'enclosed'>
+
+export type Design = Omit<ProjectFile, (typeof BOOK)[number] | 'brief' | 'printers'> & {
+  brief: Omit<Brief, (typeof ASKED)[number]>
+  printers: readonly PrinterOfDesign[]
+}
+
+function without<T extends object, K extends keyof T>(whole: T, keys: readonly K[]): Omit<T, K> {
+  const rest = { ...whole }
+  for (const key of keys) delete rest[key]
+  return rest
+}
+
+const asked = narrowed((brief: Brief) => without(brief, ASKED))
+
+const benchOf = narrowedList(({ bedMm, wallSpeedMmS, flowMm3S, enclosed }: Printer): PrinterOfDesign => ({
+  bedMm,
+  wallSpeedMmS,
+  flowMm3S,
+  enclosed,
+}))
+
+export const designOf: (doc: ProjectFile) => Design = narrowed((doc: ProjectFile) => ({
+  ...without(doc, BOOK),
+  brief: asked(doc.brief),
+  printers: benchOf(doc.printers),
+}))
