@@ -20,7 +20,7 @@ const station = computed<StationId>(() =>
 )
 const about = computed(() => stationInfo(station.value))
 const room = computed(() => ROOMS[station.value])
-const { furniture, bare, fetchAgain, fetchRest } = useRoom(station)
+const { furniture, bare, whole, fetchAgain, fetchRest } = useRoom(station)
 /** What the maker set, station by station. */
 const shares = useStorage<Partial<Record<StationId, number>>>('mariposa-shares', {})
 const small = useMediaQuery('(max-width: 700px)')
@@ -74,6 +74,7 @@ useHead({ title: () => `${about.value.label}: ${project.doc?.name.slice(0, 60) ?
   <div
     class="shell"
     :data-ready="assessment.fresh && !!assessment.current && !!furniture"
+    :data-whole="whole"
     :data-latency="assessment.latencyMs.toFixed(1)"
   >
     <header class="bar"><TopBar /><Butterfly /></header>

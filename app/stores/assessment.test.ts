@@ -93,6 +93,39 @@ describe('the assessment of the open project', () => {
   })
 })
 
+describe('while a handle is held', () => {
+  it('the wings are carried on until the answer comes, and are its own again when it is there', async () => {
+    const { project, assessment } = await fresh()
+    const gesture = Symbol('drag')
+    const to = (massG: number) =>
+      project.edit(
+        'Motor',
+        d => {
+          d.equipment.find(item => item.kind === 'motor')!.massG = massG
+        },
+        { gesture },
+      )
+    to(50)
+    // The first step of a gesture leads nowhere yet.
+    expect(assessment.ahead).toBeNull()
+    await until(() => assessment.fresh)
+    to(54)
+    const two = assessment.ahead!.weight
+    await until(() => assessment.fresh)
+    expect(assessment.ahead).toBeNull()
+    expect(Math.abs(two.value - assessment.current!.verdicts.weight.value)).toBeLessThanOrEqual(two.error)
+    to(61)
+    const three = assessment.ahead!.weight
+    expect(three.error).toBeLessThan(two.error)
+    await until(() => assessment.fresh)
+    // Weight goes straight with the motor's: its wires are a share of it.
+    expect(three.value).toBeCloseTo(assessment.current!.verdicts.weight.value, 6)
+    // Another gesture begins anew.
+    project.edit('Other', d => void (d.brief.targetMassG += 10), { gesture: Symbol('drag') })
+    expect(assessment.ahead).toBeNull()
+  })
+})
+
 describe('figures of the last visit', () => {
   /** A page was here, and left; its store is all that the next one knows. */
   async function visited() {

@@ -3,10 +3,14 @@ import { defineStore } from 'pinia'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Assessment, WingName } from '../../core/assess'
+import { wingsAhead, type Known } from '../../core/change'
 import type { ProjectFile } from '../../core/document'
 import { COMPUTING_PART, useCore } from '~/composables/useCore'
 import { keepFigures, keptFigures } from './kept-figures'
 import { useProject } from './project'
+
+/** Of a gesture so many are remembered; three tell how the line bends. */
+const STATES = 3
 
 /** An edit is followed by others: what is kept is of a design that has stood for so long, ms. */
 const KEEP_MS = 1500
@@ -28,6 +32,8 @@ export const useAssessment = defineStore('assessment', () => {
   let base: Partial<Record<WingName, number>> = {}
   const difference = shallowRef<Partial<Record<WingName, number>>>({})
   let baseSteps = -1
+  /** States of the gesture that goes on, from the one before it: what is held is carried on from them. */
+  const passed = shallowRef<readonly Known[]>([])
   let busy = false
 
   /**
@@ -72,6 +78,11 @@ export const useAssessment = defineStore('assessment', () => {
       number
     >
     const sameProject = assessed.value?.id === doc.id
+    const known = passed.value
+    passed.value = [
+      ...(steps === baseSteps && sameProject ? known : known.slice(-1)),
+      { doc, wings: values },
+    ].slice(-STATES)
     if (!sameProject) base = values
     else if (steps !== baseSteps && current.value)
       base = Object.fromEntries(WINGS.map(wing => [wing, current.value!.verdicts[wing].value]))
@@ -111,5 +122,11 @@ export const useAssessment = defineStore('assessment', () => {
     { immediate: true },
   )
   const fresh = computed(() => !kept.value && assessed.value === project.doc)
-  return { current, assessed, kept, fresh, fault, failed, difference, latencyMs, retry }
+  /** What the wings will say of what is in hand, until the answer comes; null where they cannot be carried on. */
+  const ahead = computed(() =>
+    project.doc && assessed.value && assessed.value !== project.doc && project.steps === baseSteps
+      ? wingsAhead(passed.value, toRaw(project.doc))
+      : null,
+  )
+  return { current, assessed, kept, fresh, ahead, fault, failed, difference, latencyMs, retry }
 })

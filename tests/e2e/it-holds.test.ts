@@ -214,7 +214,15 @@ describe('it holds', () => {
     const lonely = await Page.open('/brief', { keeps: false })
     try {
       await lonely.saved()
+      // What was not fetched yet says so, and can be had once the server is back.
       await lonely.serverGone()
+      await lonely.find('[data-station="skin"]').click()
+      await lonely.until('[data-bare]')
+      await lonely.serverBack()
+      await lonely.press('[data-bare] .v-btn')
+      await lonely.until('.shell[data-whole="true"]')
+      await lonely.serverGone()
+      await lonely.station('brief')
       await lonely.type('[data-field="targetMassG"]', '777')
       expect(await lonely.text('[data-wing="weight"]')).toContain('≤ 777 g')
       await lonely.station('balance')

@@ -30,6 +30,7 @@ const order = ['weight', 'balance', 'strength', 'hours'] as const
         :key="wing"
         :verdict="assessment.current.verdicts[wing]"
         :difference="assessment.difference[wing] ?? 0"
+        :ahead="assessment.ahead?.[wing] ?? null"
         :open="view.why === wing"
         :ghost="view.ghost ? view.ghost.after[wing] : null"
         @why="view.why = view.why === wing ? null : wing"

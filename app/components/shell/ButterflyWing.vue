@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One wing of consequence: fills towards its target; place, label and hatch tell it apart, not colour. */
 import type { Verdict } from '../../../core/assess'
+import type { Ahead } from '../../../core/change'
 import { amount, amountOf, signedAmountOf, unitName, worded } from '~/composables/format'
 
 const props = defineProps<{
@@ -8,6 +9,8 @@ const props = defineProps<{
   difference: number
   open: boolean
   ghost: number | null
+  /** While something is held: what it will say, and how far that may be out. */
+  ahead?: Ahead | null
   /** Without target, spread and margin. */
   brief?: boolean
 }>()
@@ -79,11 +82,15 @@ const better = computed(() => {
         >{{ verdict.label }} <span class="target">{{ worded(verdict.targetText) }}</span></span
       >
       <span class="value num"
-        ><b>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b
+        ><b v-if="ahead" :data-ahead="verdict.wing"
+          >≈ {{ amountOf(ahead.value, verdict.unit, verdict.digits) }}</b
+        ><b v-else>{{ amountOf(verdict.value, verdict.unit, verdict.digits) }}</b
         ><span :class="{ long: verdict.unit.length > 4 }">{{ ` ${unitName(verdict.unit)}` }}</span
         >{{ ' '
         }}<span v-if="ghost !== null" class="ghost" :data-ghost="verdict.wing"
           >→ {{ amountOf(ghost, verdict.unit, verdict.digits) }}</span
+        ><span v-else-if="ahead" class="quiet"
+          >± {{ amountOf(ahead.error + 0.5 * 10 ** -verdict.digits, verdict.unit, verdict.digits) }}</span
         ><span v-else class="quiet"
           >± {{ amountOf(verdict.spread, verdict.unit, verdict.digits) }}</span
         ></span
