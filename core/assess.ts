@@ -91,11 +91,15 @@ export interface Assessor {
 
 /**
  * `stations`: how many places along the half span are held against every load; breaks, cuts and spar ends
- * come on top. `at` is told what is being computed as it begins: a stage, or a piece that is printed anew.
+ * come on top. `hours` false: none are reckoned, all are 0. `at` is told what is being computed as it begins: a stage, or a piece that is printed anew.
  */
 export function createAssessor(
   libraries: Libraries = LIBRARIES,
-  { stations, at }: { stations?: number; at?: (what: string) => void } = {},
+  {
+    stations,
+    at,
+    hours: timed = true,
+  }: { stations?: number; at?: (what: string) => void; hours?: boolean } = {},
 ): Assessor {
   const { airframe, designed } = createResolver(libraries, at)
   const { all } = createPrinting(at)
@@ -151,7 +155,7 @@ export function createAssessor(
       const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown(design)
       const { loads, strength } = borne(design)
       at?.('plates')
-      const { pieces, printers } = reportPieces(doc, printed(design), scale)
+      const { pieces, printers } = reportPieces(doc, printed(design), scale, timed)
       at?.('verdicts')
       const plan = planFigures(design, solved, sum.mass)
       const ledger = entries.map(rowOf)

@@ -92,7 +92,7 @@ export function* begin(
   libraries: Libraries = LIBRARIES,
 ): Generator<Progress, Beginning> {
   const means: Means = {
-    quick: createAssessor(libraries, { stations: QUICK }),
+    quick: createAssessor(libraries, { stations: QUICK, hours: false }),
     full: createAssessor(libraries),
     libraries,
   }

@@ -197,17 +197,18 @@ export function weighedPieces(doc: Pick<ProjectFile, 'weighIns'>, printed: reado
   return { now, outdatedG }
 }
 
+/** `timed` false: no hours, where nobody asks for them. */
 export function reportPieces(
   doc: Pick<ProjectFile, 'printers' | 'printerOf' | 'spools'>,
   printed: readonly PrintedPiece[],
   { now, outdatedG }: Weighed,
+  timed = true,
 ): { pieces: PieceReport[]; printers: PrinterReport[] } {
+  const onPlate = timed ? plateSeconds : () => 0
   const seconds = printed.map(
     p =>
       new Map(
-        doc.printers
-          .filter(printer => capable(p, printer))
-          .map(printer => [printer.id, plateSeconds(p, printer)]),
+        doc.printers.filter(printer => capable(p, printer)).map(printer => [printer.id, onPlate(p, printer)]),
       ),
   )
   const { printerOf } = assignPrinters(
@@ -218,7 +219,7 @@ export function reportPieces(
     const { piece, filament, print, box } = p
     const printer = printerOf.get(piece.id) ?? null
     // No printer can make it: its hours on the first one still count, so that the total does not shrink.
-    const time = printer ? seconds[i].get(printer)! : plateSeconds(p, doc.printers[0])
+    const time = printer ? seconds[i].get(printer)! : onPlate(p, doc.printers[0])
     const onScale = now.get(piece.id),
       mass = onScale ?? print.mass
     return {
@@ -238,9 +239,9 @@ export function reportPieces(
       outdatedG: outdatedG.get(piece.id) ?? null,
       massG: kgToG(mass),
       hours: sToHours(time),
-      machineHours: sToHours(
-        print.seconds(doc.printers.find(item => item.id === printer) ?? doc.printers[0]),
-      ),
+      machineHours: timed
+        ? sToHours(print.seconds(doc.printers.find(item => item.id === printer) ?? doc.printers[0]))
+        : 0,
       cost: filamentKg(p) * priceOf(doc, filament),
       printer,
       printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
