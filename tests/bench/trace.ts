@@ -6,7 +6,9 @@ import { performance } from 'node:perf_hooks'
 import { By, Key } from 'selenium-webdriver'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
-import { share, type ProjectFile } from '../../core/document'
+import { checkProject, share, type ProjectFile } from '../../core/document'
+import { large } from '../../core/testing/large'
+import { figureAt, withFigure } from '../../core/testing/sweeps'
 import { openBrowser, settled, type Browser } from '../support/browser'
 import { startServer } from '../support/server'
 
@@ -128,6 +130,40 @@ function stages(row: Row): void {
   }
 }
 
+/** Of an aircraft as large as makers' get, and of a half and a quarter of it: an edit grows no faster than its parts. */
+function growth(row: Row): void {
+  for (const part of [0.25, 0.5, 1]) {
+    const doc = checkProject(
+      large({
+        panels: 12 * part,
+        cuts: 40 * part,
+        parts: 80 * part,
+        given: 60 * part,
+      }),
+    )
+    const assessor = createAssessor()
+    const from = performance.now()
+    const { pieces } = assessor.assess(doc)
+    const cold = performance.now() - from
+    const edits = (path: string, step: number) =>
+      ms(
+        at(
+          Array.from({ length: 9 }, (_, i) => {
+            const next = share(doc, withFigure(doc, path, figureAt(doc, path) + step * (i + 1)))
+            const begun = performance.now()
+            void assessor.assess(next).drawing
+            return performance.now() - begun
+          }),
+          0.5,
+        ),
+      )
+    row(
+      `core: ${pieces.length} pieces (an edit wanted under 400 ms)`,
+      `from nothing ${ms(cold)}; tip ${edits(`wing.panels.${doc.wing.panels.length - 1}.spanMm`, 0.5)}, first panel ${edits('wing.panels.0.spanMm', 0.5)}, cut ${edits('cuts.wing.2.atMm', 0.2)}, spar ${edits('spars.0.toMm', 0.5)}, battery ${edits('equipment.3.xMm', 1)}; heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
+    )
+  }
+}
+
 /** Written into every page before its own code: when verdicts are there, and when they are those of the newest edit. */
 const WATCH = `
   window.seen = {}; window.traces = []; window.blocks = []
@@ -180,6 +216,7 @@ export async function trace(row: Row): Promise<void> {
   const unit = calibration()
   row('calibration loop', ms(unit))
   stages(row)
+  growth(row)
   const server = await startServer()
   try {
     const first: Seen[] = [],
