@@ -184,7 +184,8 @@ describe('it holds', () => {
         for (const tab of benches.length ? benches : ['']) {
           if (tab) await page.press(`[data-tab="${tab}"]`)
           await page.quiet()
-          expect((await page.inaccessible()).map(words => `${theme} ${id} ${tab}: ${words}`)).toEqual([])
+          const broken = await page.inaccessible({ coloursOnly: theme === 'night' })
+          expect(broken.map(words => `${theme} ${id} ${tab}: ${words}`)).toEqual([])
         }
       }
       await page.act('theme')

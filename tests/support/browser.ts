@@ -27,6 +27,8 @@ const FLAGS = [
  * it comes too late and takes a quarter of all processor time.
  */
 export const SHORT_LIVED = [
+  // Nothing moves to its place frame by frame where every frame is drawn by the processor.
+  '--force-prefers-reduced-motion',
   '--js-flags=--interrupt-budget=2000000,--invocation-count-for-maglev=2000,--no-concurrent-recompilation,--no-concurrent-sparkplug',
 ]
 

@@ -285,12 +285,13 @@ export class Page {
     return assess(await this.stored())
   }
   /** What stands against the rules of accessibility on the page as it is, in words. */
-  inaccessible = async (): Promise<string[]> => {
+  inaccessible = async ({ coloursOnly = false } = {}): Promise<string[]> => {
     await this.driver.executeScript(axe.source)
     const broken = await this.driver.executeAsyncScript<
       Array<{ id: string; nodes: Array<{ html: string; failureSummary: string }> }>
     >(
-      'const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa"] }).then(r => done(r.violations))',
+      'const [only, done] = arguments; axe.run(document, { runOnly: only }).then(r => done(r.violations))',
+      coloursOnly ? ['color-contrast'] : ['wcag2a', 'wcag2aa'],
     )
     return broken.map(
       v => `${v.id} ${v.nodes[0].html.slice(0, 160)} ${v.nodes[0].failureSummary.slice(0, 200)}`,
