@@ -4,6 +4,7 @@
  */
 import { wrap, type Remote } from 'comlink'
 import type { CoreApi } from '~/workers/core.worker'
+import { createSender } from '~/workers/core/crossing'
 import address from '~/workers/core.worker?worker&url'
 
 export type CoreName = 'live' | 'aside' | 'study'
@@ -60,6 +61,7 @@ interface Call {
 }
 interface Started {
   remote: Remote<CoreApi>
+  send: ReturnType<typeof createSender>
   /** In the order in which they were made: the worker takes one after the other. */
   calls: Call[]
   /** What it is at, as it tells while it works. */
@@ -74,6 +76,7 @@ function start(which: CoreName): Started {
   const worker = new Worker(address, { type: 'module', name: `core-${which}` })
   const own: Started = {
     remote: wrap<CoreApi>(worker),
+    send: createSender(),
     calls: [],
     at: '',
     end: message => {
@@ -141,7 +144,7 @@ export function useCore(which: CoreName = 'live'): Remote<CoreApi> {
             own.calls.splice(own.calls.indexOf(call), 1)
             if (first) wind(own)
           }
-          void (own.remote[name] as (...all: unknown[]) => Promise<unknown>)(...args)
+          void (own.remote[name] as (...all: unknown[]) => Promise<unknown>)(...args.map(own.send))
             .then(resolve, reject)
             .finally(done)
         })

@@ -12,6 +12,7 @@ import {
 } from '../../core/geometry'
 import { sectionReport, proposeAllCuts, type SectionReport } from '../../core/workshop/advice'
 import { choosing } from './core/choosing'
+import { createReceiver } from './core/crossing'
 import { flying } from './core/flying'
 import { making } from './core/making'
 import { live, aside, known, solids } from './core/memory'
@@ -107,4 +108,13 @@ function warmUp(doc: ProjectFile) {
 
 const api = { ...drawing, ...choosing, ...making, ...flying }
 export type CoreApi = typeof api
-expose(api)
+
+const receive = createReceiver()
+expose(
+  Object.fromEntries(
+    Object.entries(api).map(([name, work]) => [
+      name,
+      (...args: unknown[]) => (work as (...all: unknown[]) => unknown)(...args.map(receive)),
+    ]),
+  ),
+)
