@@ -7,6 +7,7 @@ import { LIMITS, type ProjectFile, type Surface } from '../../core/document'
 import { placePoint, sparLines, type SurfaceLoft } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
 import { amount } from './format'
+import { planStations } from './plan-stations'
 import type { StationId } from '../stations/path'
 import type { ViewName } from '~/stores/view'
 
@@ -30,24 +31,6 @@ export interface Handle {
 const length = (mm: number) => amount(mm, 'mm', Number.isInteger(mm) ? 0 : 1)
 const clamp = (value: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, value))
 const tenth = (value: number) => Math.round(value * 2) / 2
-
-/**
- * Stations of a surface's plan, from the document alone: leading edge, chord and height at each panel end,
- * mm.
- */
-function planStations(surface: Surface) {
-  let s = 0,
-    lead = surface.xMm,
-    z = surface.zMm
-  const list = [{ s, lead, chord: surface.rootChordMm, z }]
-  for (const panel of surface.panels) {
-    s += panel.spanMm
-    lead += panel.sweepMm
-    z += panel.spanMm * Math.tan((panel.dihedralDeg * Math.PI) / 180)
-    list.push({ s, lead, chord: panel.tipChordMm, z })
-  }
-  return list.map(item => ({ ...item, y: surface.yMm + item.s }))
-}
 
 export function handlesFor(
   station: StationId,

@@ -48,6 +48,7 @@ const { held: grabbed, take } = useDrag<string>((id, event, gesture) => {
   const to = toAircraft(event, handle)
   project.edit(handle.edit, draft => handle.apply(draft, to), { gesture })
 })
+watch(grabbed, id => sheet.value.hold(id !== null))
 function grab(event: PointerEvent, handle: Handle) {
   look.selected = handle.id.replace(/^mass-/, '')
   take(event, handle.id)

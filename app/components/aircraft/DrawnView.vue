@@ -116,6 +116,7 @@ const stalls = computed(() => {
           />
           <title>Stalls here first, {{ figure(100 * assessment.stall.placeShare) }} % out</title>
         </g>
+        <DrawnInHand :doc="doc" />
         <DrawnHandles :station="station" :doc="doc" :svg="svg" />
         <DrawnCentre v-if="balanced" />
       </svg>

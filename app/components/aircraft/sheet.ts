@@ -41,6 +41,8 @@ export interface Sheet {
   /** An outline of the assessment's drawing as an SVG list of points. */
   outline(points: readonly number[]): string
   dashed(dash: string): Record<string, string | number>
+  /** While something is in hand the paper lies still: its scale must not run away from under the pointer. */
+  hold(still: boolean): void
 }
 const SHEET = Symbol('sheet') as InjectionKey<ComputedRef<Sheet>>
 
@@ -50,10 +52,14 @@ export function provideSheet(
   box: () => Assessment['drawing']['box'],
 ): ComputedRef<Sheet> {
   const { pixels, aspect } = useSize(host)
+  const kept = shallowRef<Assessment['drawing']['box'] | null>(null)
+  const hold = (still: boolean) => {
+    kept.value = still ? box() : null
+  }
   const sheet = computed((): Sheet => {
     const name = view(),
       axes = AXES[name],
-      { minX, minY, minZ, maxX, maxY, maxZ } = box()
+      { minX, minY, minZ, maxX, maxY, maxZ } = kept.value ?? box()
     const flat = (p: Point): [number, number] => [
       axes[0][1] * p[INDEX[axes[0][0]]],
       axes[1][1] * p[INDEX[axes[1][0]]],
@@ -73,6 +79,7 @@ export function provideSheet(
       axes,
       flat,
       unit,
+      hold,
       // A little low, so that the view buttons stay clear of the aircraft.
       frame: { x: (x0 + x1) / 2 - width / 2, y: (y0 + y1) / 2 - height * 0.48, w: width, h: height },
       outline: points => {
