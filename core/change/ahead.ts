@@ -71,30 +71,71 @@ function beyond(a: ProjectFile, b: ProjectFile, next: ProjectFile): number | nul
   return Math.sqrt(rest) <= ASIDE * most && Math.abs(t) <= FARTHEST ? t : null
 }
 
+/** Two steps lie so far out of one line that they span a plane: squared sine between them. */
+const LEAST_SINE2 = 0.02
+
+/** Shares of the last two steps that lead from c to `next`; null where they do not, or are one line. */
+function across(a: ProjectFile, b: ProjectFile, c: ProjectFile, next: ProjectFile): [number, number] | null {
+  const first = moved(a, b),
+    second = moved(b, c),
+    more = moved(c, next)
+  if (!first || !second || !more) return null
+  const dot = (x: Map<string, number>, y: Map<string, number>) =>
+    [...x].reduce((sum, [path, step]) => sum + step * (y.get(path) ?? 0), 0)
+  const ff = dot(first, first),
+    ss = dot(second, second),
+    fs = dot(first, second),
+    fm = dot(first, more),
+    sm = dot(second, more)
+  const determinant = ff * ss - fs * fs
+  if (determinant <= LEAST_SINE2 * ff * ss) return null
+  const p = (fm * ss - sm * fs) / determinant,
+    q = (sm * ff - fm * fs) / determinant
+  if (Math.max(Math.abs(p), Math.abs(q)) > FARTHEST) return null
+  const rest = dot(more, more) - p * fm - q * sm
+  return rest <= ASIDE ** 2 * Math.max(ff, ss) ? [p, q] : null
+}
+
+const out = (share: number, step: number): number =>
+  CAUTION * Math.abs(share) * (1 + Math.abs(share)) * Math.abs(step)
+
 /**
- * The wings of a document further along, from two or three states of the same drag, oldest first; null where the way
- * turns, where something other than figures changed, or where too little is known.
+ * The wings of a document further along, from two or three states of the same drag, oldest first; null where it leaves
+ * the line or the plane of what was moved, where something other than figures changed, or where too little is known.
  */
 export function wingsAhead(known: readonly Known[], next: ProjectFile): Record<WingName, Ahead> | null {
   const [older, a, b] = known.length > 2 ? known.slice(-3) : [null, ...known]
   if (!a || !b) return null
   const t = beyond(a.doc, b.doc, next)
-  if (t === null) return null
+  if (t !== null) return alongLine(older, a, b, t)
+  const shares = older && across(older.doc, a.doc, b.doc, next)
+  return shares && inPlane(older, a, b, shares)
+}
+
+const eachWing = (wings: Wings, ahead: (name: WingName) => Ahead): Record<WingName, Ahead> =>
+  Object.fromEntries((Object.keys(wings) as WingName[]).map(name => [name, ahead(name)])) as Record<
+    WingName,
+    Ahead
+  >
+
+/** In two directions at once, such as a tip out and back: how the wings bend there is not known. */
+const inPlane = (older: Known, a: Known, b: Known, [p, q]: [number, number]): Record<WingName, Ahead> =>
+  eachWing(b.wings, name => {
+    const first = a.wings[name] - older.wings[name],
+      second = b.wings[name] - a.wings[name]
+    return { value: b.wings[name] + p * first + q * second, error: out(p, first) + out(q, second) }
+  })
+
+function alongLine(older: Known | null, a: Known, b: Known, t: number): Record<WingName, Ahead> {
   // What the line before it missed is the bend: c·s²·u(1 + u) for a stretch s carried on by u of itself, back or forth.
   const u = older ? beyond(older.doc, a.doc, b.doc) : null
   const bend = older && u !== null && Math.abs(1 + u) > LEAST ? Math.abs(u / (1 + u)) : null
-  const names = Object.keys(b.wings) as WingName[]
-  return Object.fromEntries(
-    names.map(name => {
-      const step = b.wings[name] - a.wings[name]
-      const missed =
-        older && bend !== null && u !== null
-          ? bend * Math.abs(b.wings[name] - (a.wings[name] + u * (a.wings[name] - older.wings[name])))
-          : Math.abs(step)
-      return [
-        name,
-        { value: b.wings[name] + t * step, error: CAUTION * missed * Math.abs(t) * (1 + Math.abs(t)) },
-      ]
-    }),
-  ) as Record<WingName, Ahead>
+  return eachWing(b.wings, name => {
+    const step = b.wings[name] - a.wings[name]
+    const missed =
+      older && bend !== null && u !== null
+        ? bend * Math.abs(b.wings[name] - (a.wings[name] + u * (a.wings[name] - older.wings[name])))
+        : step
+    return { value: b.wings[name] + t * step, error: out(t, missed) }
+  })
 }
