@@ -21,7 +21,7 @@ export function usePowerReport() {
 }
 
 /** What stands on the shelf, as a list to choose from. */
-export const shelfOf = (list: ReadonlyArray<{ id: string; name: string; massG: number }>) =>
+export const offeredParts = (list: ReadonlyArray<{ id: string; name: string; massG: number }>) =>
   list.map(item => ({
     title: `${item.name}, ${amount(item.massG, 'g', item.massG < 20 ? 1 : 0)}`,
     value: item.id,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The speed controller: from the shelf, or as written on it. */
 import { LIBRARIES } from '../../../core/libraries'
-import { shelfOf, usePower } from '~/composables/usePower'
+import { offeredParts, usePower } from '~/composables/usePower'
 
 const { controller, change, figureOf } = usePower()
 const PLAIN = { limitA: 20, resistanceOhm: 0.008 }
@@ -38,7 +38,7 @@ const controllerFields = computed(() => {
       <v-select
         class="mb-3"
         :model-value="null"
-        :items="shelfOf(LIBRARIES.controllers)"
+        :items="offeredParts(LIBRARIES.controllers)"
         label="From the shelf"
         @update:model-value="$event && takeController($event)"
       />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The motor: from the shelf, or as written on it. */
 import { LIBRARIES } from '../../../core/libraries'
-import { shelfOf, usePower } from '~/composables/usePower'
+import { offeredParts, usePower } from '~/composables/usePower'
 
 const { motor, change, figureOf } = usePower()
 const PLAIN = { rpmPerVolt: 1000, resistanceOhm: 0.09, noLoadA: 0.6, maxA: 16 }
@@ -64,7 +64,7 @@ const motorFields = computed(() => {
       <v-select
         class="mb-3"
         :model-value="null"
-        :items="shelfOf(LIBRARIES.motors)"
+        :items="offeredParts(LIBRARIES.motors)"
         label="From the shelf"
         data-field="shelf-motor"
         @update:model-value="$event && takeMotor($event)"

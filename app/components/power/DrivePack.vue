@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The battery: from the shelf, or as written on it. */
 import { LIBRARIES } from '../../../core/libraries'
-import { shelfOf, usePower } from '~/composables/usePower'
+import { offeredParts, usePower } from '~/composables/usePower'
 
 const { pack, change, figureOf } = usePower()
 function takePack(id: string) {
@@ -63,7 +63,7 @@ const packFields = computed(() => {
       <v-select
         class="mb-3"
         :model-value="null"
-        :items="shelfOf(LIBRARIES.batteries)"
+        :items="offeredParts(LIBRARIES.batteries)"
         label="From the shelf"
         data-field="shelf-pack"
         @update:model-value="$event && takePack($event)"

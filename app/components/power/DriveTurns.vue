@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The propeller or the fan: from the shelf, or as written on it. */
 import { LIBRARIES } from '../../../core/libraries'
-import { shelfOf, usePower } from '~/composables/usePower'
+import { offeredParts, usePower } from '~/composables/usePower'
 
 const { turns, change, figureOf } = usePower()
 const PLAIN = {
@@ -73,7 +73,7 @@ const fanFields = computed(() => {
       <v-select
         class="mb-3"
         :model-value="null"
-        :items="[...shelfOf(LIBRARIES.propellers), ...shelfOf(LIBRARIES.fans)]"
+        :items="[...offeredParts(LIBRARIES.propellers), ...offeredParts(LIBRARIES.fans)]"
         label="From the shelf"
         data-field="shelf-turns"
         @update:model-value="$event && takeTurns($event)"
