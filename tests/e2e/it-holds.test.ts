@@ -212,7 +212,11 @@ describe('it holds', () => {
     await setViewport(page.driver, 1280, 800)
   })
   it('the server gone: what is drawn in space says so, all that needs only the page goes on', async () => {
-    const lonely = await Page.open('/brief', { keeps: false })
+    // The page has something to do until it is told otherwise: nothing is fetched ahead.
+    const lonely = await Page.open('/brief', {
+      keeps: false,
+      before: 'window.idle = []; window.requestIdleCallback = work => window.idle.push(work)',
+    })
     try {
       await lonely.saved()
       // What was not fetched yet says so, and can be had once the server is back.
@@ -221,6 +225,9 @@ describe('it holds', () => {
       await lonely.until('[data-bare]')
       await lonely.serverBack()
       await lonely.press('[data-bare] .v-btn')
+      await lonely.driver.executeScript(
+        'window.requestIdleCallback = work => work(); for (const work of window.idle) work()',
+      )
       await lonely.until('.shell[data-whole="true"]')
       await lonely.serverGone()
       await lonely.station('brief')

@@ -29,14 +29,19 @@ export class Page {
    * At a station, or, where none is named, at a page that computes nothing: what a test is about it opens afresh.
    * `watchNetwork`: with the log of what the page asks for, which costs time on every request.
    * `keeps` false: a browser that keeps no application, as at an address that is not secure.
+   * `before`: a script that runs in every page before its own.
    */
-  static async open(path?: string, { watchNetwork = false, keeps = true } = {}): Promise<Page> {
+  static async open(path?: string, { watchNetwork = false, keeps = true, before = '' } = {}): Promise<Page> {
     const page = new Page(await startServer(), await openBrowser({ watchNetwork, flags: SHORT_LIVED }))
-    if (!keeps)
+    const scripts = [
+      ...(keeps ? [] : ['Object.defineProperty(navigator, "serviceWorker", { value: undefined })']),
+      ...(before ? [before] : []),
+    ]
+    for (const source of scripts)
       await (
         page.driver as unknown as { sendDevToolsCommand(name: string, args: object): Promise<void> }
       ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
-        source: 'Object.defineProperty(navigator, "serviceWorker", { value: undefined })',
+        source,
       })
     if (path) await page.go(path)
     else {

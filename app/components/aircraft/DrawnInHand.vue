@@ -10,7 +10,7 @@ const props = defineProps<{ doc: ProjectFile }>()
 const project = useProject()
 const sheet = useSheet()
 const outlines = computed(() =>
-  inHand(sheet.value.view, toRaw(project.doc!), toRaw(props.doc)).map(sheet.value.outline),
+  project.doc ? inHand(sheet.value.view, toRaw(project.doc), toRaw(props.doc)).map(sheet.value.outline) : [],
 )
 </script>
 
