@@ -128,12 +128,16 @@ export function createAssessor(
     at?.('flight')
     return fly(design, entries)
   }, REMEMBERED)
+  const loaded = memoise((design: Designed) => {
+    const { solved, stall } = flown(design)
+    return loadsOf(design, solved, weighed(design).sum.mass, stall.speedMs)
+  }, REMEMBERED)
   const borne = memoise((design: Designed) => {
     const { entries, sum } = weighed(design),
-      flight = flown(design)
+      flight = flown(design),
+      loads = loaded(design)
     at?.('strength')
-    const loads = loadsOf(design, flight.solved, sum.mass, flight.stall.speedMs)
-    return { loads, strength: strengthOf(design, flight, entries, sum.mass, loads) }
+    return strengthOf(design, flight, entries, sum.mass, loads)
   }, REMEMBERED)
   return {
     airframe,
@@ -145,7 +149,7 @@ export function createAssessor(
       return heatOf(
         design,
         libraries.filaments,
-        frame => strengthOf(frame, flight, entries, sum.mass, borne(design).loads).reserve,
+        frame => strengthOf(frame, flight, entries, sum.mass, loaded(design)).reserve,
       )
     },
     assess(doc) {
@@ -153,7 +157,8 @@ export function createAssessor(
         frame = airframe(doc)
       const { scale, entries, sum, empty, spread } = weighed(design)
       const { solved, flight, stall, trim, tailIncidenceDeg, handling, controls, rates } = flown(design)
-      const { loads, strength } = borne(design)
+      const loads = loaded(design),
+        strength = borne(design)
       at?.('plates')
       const { pieces, printers } = reportPieces(doc, printed(design), scale, timed)
       at?.('verdicts')

@@ -57,6 +57,12 @@ export function narrowed<T extends object, K extends object>(
   }
 }
 
+/** Picks the named parts of something. */
+export const only =
+  <T extends object, K extends keyof T>(...keys: readonly K[]) =>
+  (whole: T): Pick<T, K> =>
+    Object.fromEntries(keys.map(key => [key, whole[key]])) as Pick<T, K>
+
 /** The same of every one of a list; the list itself stays the same object, too. */
 export function narrowedList<T extends object, K extends object>(
   pick: (whole: T) => K,

@@ -3,7 +3,7 @@
  * prints, weights, flight and strength are computed from. The same object for as long as none of it changes, so that a
  * flight that is noted, a plate that is moved or another target computes nothing anew.
  */
-import { narrowed, narrowedList } from '../memo'
+import { narrowed, narrowedList, only } from '../memo'
 import type { Brief, Printer, ProjectFile } from './schema'
 
 const BOOK = [
@@ -34,8 +34,11 @@ const ASKED = [
   'windMaxMs',
 ] as const satisfies ReadonlyArray<keyof Brief>
 
+const MAKES = ['bedMm', 'wallSpeedMmS', 'flowMm3S', 'enclosed'] as const satisfies ReadonlyArray<
+  keyof Printer
+>
 /** Of the printers: what decides how large a piece may be and how its filament comes out. */
-export type PrinterOfDesign = Pick<Printer, 'bedMm' | 'wallSpeedMmS' | 'flowMm3S' | 'enclosed'>
+export type PrinterOfDesign = Pick<Printer, (typeof MAKES)[number]>
 
 export type Design = Omit<ProjectFile, (typeof BOOK)[number] | 'brief' | 'printers'> & {
   brief: Omit<Brief, (typeof ASKED)[number]>
@@ -50,12 +53,7 @@ function without<T extends object, K extends keyof T>(whole: T, keys: readonly K
 
 const asked = narrowed((brief: Brief) => without(brief, ASKED))
 
-const benchOf = narrowedList(({ bedMm, wallSpeedMmS, flowMm3S, enclosed }: Printer): PrinterOfDesign => ({
-  bedMm,
-  wallSpeedMmS,
-  flowMm3S,
-  enclosed,
-}))
+const benchOf = narrowedList(only<Printer, keyof PrinterOfDesign>(...MAKES))
 
 export const designOf: (doc: ProjectFile) => Design = narrowed((doc: ProjectFile) => ({
   ...without(doc, BOOK),

@@ -4,46 +4,24 @@
  */
 import { beadSection, type Printer, type Recipe } from '../document'
 import type { Filament } from '../libraries'
-import { narrowed } from '../memo'
+import { narrowed, only } from '../memo'
 import type { LayerRuns } from './layer-runs'
 import { replayMoves } from './motion'
 
+const PACE = [
+  'wallSpeedMmS',
+  'infillSpeedMmS',
+  'travelSpeedMmS',
+  'accelMmS2',
+  'cornerMmS',
+  'flowMm3S',
+  'layerMinS',
+  'retractMm',
+  'retractMmS',
+] as const satisfies ReadonlyArray<keyof Printer>
 /** What of a printer decides how fast it lays: times stay known while its name, bed, hours or spool change. */
-export type PrinterPace = Pick<
-  Printer,
-  | 'wallSpeedMmS'
-  | 'infillSpeedMmS'
-  | 'travelSpeedMmS'
-  | 'accelMmS2'
-  | 'cornerMmS'
-  | 'flowMm3S'
-  | 'layerMinS'
-  | 'retractMm'
-  | 'retractMmS'
->
-export const paceOf: (printer: PrinterPace) => PrinterPace = narrowed(
-  ({
-    wallSpeedMmS,
-    infillSpeedMmS,
-    travelSpeedMmS,
-    accelMmS2,
-    cornerMmS,
-    flowMm3S,
-    layerMinS,
-    retractMm,
-    retractMmS,
-  }: PrinterPace): PrinterPace => ({
-    wallSpeedMmS,
-    infillSpeedMmS,
-    travelSpeedMmS,
-    accelMmS2,
-    cornerMmS,
-    flowMm3S,
-    layerMinS,
-    retractMm,
-    retractMmS,
-  }),
-)
+export type PrinterPace = Pick<Printer, (typeof PACE)[number]>
+export const paceOf: (printer: PrinterPace) => PrinterPace = narrowed(only(...PACE))
 
 /** Speed that the printer's and the filament's melting rate allow for this recipe, mm/s. */
 export function cappedSpeed(

@@ -1,4 +1,5 @@
 /** The drive: a propeller over its advance, the whole shelf, a report, a toss. */
+import { LEVEL_THROW } from '../../core/testing/level-throw'
 import { performance } from 'node:perf_hooks'
 import { createAssessor, ordinarySection } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
@@ -35,17 +36,7 @@ export async function power(): Promise<void> {
     pairs = (await shelfOffers(doc, assessment, tables, LIBRARIES, 'both'))!.length
   })
   row(`the whole shelf, ${pairs} pairs of propeller and pack`, ms(shelf))
-  const thrown = {
-    speedMs: 9,
-    pathDeg: -5,
-    heightM: 1.8,
-    elevatorDeg: 0,
-    tailDeg: 0,
-    windMs: 0,
-    gustMs: 0,
-    throttlePct: 0,
-    powerAfterS: 0,
-  }
+  const thrown = { ...LEVEL_THROW, speedMs: 9, pathDeg: -5 }
   toss(tables, thrown)
   row('a toss', ms((await took(() => Array.from({ length: 20 }, () => toss(tables, thrown)))) / 20))
 }

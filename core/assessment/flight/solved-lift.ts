@@ -6,7 +6,7 @@ import { airAt, bodyMoment, planform, solveLift, type LiftSolution, type Referen
 import type { Boom, Control, Design, SurfaceName } from '../../document'
 import type { BodyLoft, SurfaceLoft } from '../../geometry'
 import { stockInertia } from '../../libraries'
-import { memoise, narrowedList } from '../../memo'
+import { memoise, narrowedList, only } from '../../memo'
 import { tailEffectiveness } from '../../structure'
 import { cToK, mmToM } from '../../units'
 import { tubeOf } from './body-carry'
@@ -142,11 +142,7 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
     SOLVED,
   )
   const NONE: readonly LatticeControl[] = []
-  const placed = narrowedList(({ fromShare, toShare, chordShare }: Control): LatticeControl => ({
-    fromShare,
-    toShare,
-    chordShare,
-  }))
+  const placed = narrowedList(only<Control, keyof LatticeControl>('fromShare', 'toShare', 'chordShare'))
   return ({ doc, wing, surfaces, body, boom, pods }) => {
     const controls = (name: SurfaceName) => (surfaces[name] ? placed(surfaceOf(doc, name)!.controls) : NONE)
     return solveFor(

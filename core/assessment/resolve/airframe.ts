@@ -50,21 +50,13 @@ import {
   type SurfaceShape,
   type WingSeat,
 } from '../../geometry'
-import { stockOr, type Filament, type Libraries, type Stock } from '../../libraries'
-import { memoise, narrowed, narrowedList } from '../../memo'
+import { stockOr, type Filament, type Libraries } from '../../libraries'
+import { memoise, narrowed, narrowedList, only } from '../../memo'
 import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
+import { heldBoom, holdsBoom, type HeldBoom } from './held-boom'
+import { missingReferences } from './missing-references'
 import { makersOf, zoneFilament } from './zone-filament'
-
-/** A boom, or a pair of them alike. */
-export interface HeldBoom {
-  stock: Stock
-  boom: Boom
-  count: 1 | 2
-  /** The body or pod that it runs into, and where that lets go of it, mm; without one its own front end. */
-  holder: BodyLoft | null
-  heldMm: number
-}
 
 /** A design as lofts, spar lines and pieces. */
 export interface Designed {
@@ -144,14 +136,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   const shapeOf = byName(() => narrowed(({ controls: _, ...shape }: Surface): SurfaceShape => shape, SHAPES))
   const cutControls = byName(() => narrowedList(({ linkage: _, ...cut }: Control): CutControl => cut, SHAPES))
   const pocketed = narrowed(
-    ({ name, xMm, yMm, zMm, sizeMm, pocket }: Equipment): Pocketed => ({
-      name,
-      xMm,
-      yMm,
-      zMm,
-      sizeMm,
-      pocket,
-    }),
+    only<Equipment, keyof Pocketed>('name', 'xMm', 'yMm', 'zMm', 'sizeMm', 'pocket'),
     4 * SHAPES,
   )
   // A spar keeps its lines while the others change.
@@ -394,35 +379,4 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     designed: doc => resolved(designOf(doc)),
     airframe: memoise((doc: ProjectFile): Airframe => ({ ...resolved(designOf(doc)), doc })),
   }
-}
-
-function heldBoom(boom: Boom, stock: Stock, body: BodyLoft | null, pods: Designed['pods']): HeldBoom {
-  const holder = boom.yMm === 0 ? body : (pods.find(({ pod }) => holdsBoom(pod, boom))?.loft ?? null)
-  return {
-    stock,
-    boom,
-    count: boom.yMm === 0 ? 1 : 2,
-    holder,
-    heldMm: Math.max(boom.fromMm, Math.min(holder?.to ?? boom.fromMm, boom.toMm)),
-  }
-}
-
-/** Does a boom run into this pod? One of a pair into one of a pair, on the same line. */
-const holdsBoom = (pod: Pod, boom: Boom): boolean =>
-  boom.yMm > 0 && pod.pair && Math.abs(pod.yMm - boom.yMm) < 0.5
-
-function missingReferences(
-  doc: Design,
-  libraries: Libraries,
-): Array<{ where: string; id: string; used: string }> {
-  const stock = new Set(libraries.stock.map(item => item.id)),
-    filaments = new Set(libraries.filaments.map(item => item.id))
-  return [
-    ...doc.zones
-      .filter(zone => !filaments.has(zone.filament))
-      .map(zone => ({ where: `zone ${zone.name}`, id: zone.filament, used: libraries.filaments[0].name })),
-    ...[...doc.spars, ...(doc.boom ? [{ name: 'boom', stock: doc.boom.stock }] : [])]
-      .filter(item => !stock.has(item.stock))
-      .map(item => ({ where: item.name, id: item.stock, used: libraries.stock[0].name })),
-  ]
 }

@@ -1,4 +1,5 @@
-export { type Airframe, type Designed, type Resolver, createResolver, type HeldBoom } from './airframe'
+export { type Airframe, type Designed, type Resolver, createResolver } from './airframe'
+export { type HeldBoom } from './held-boom'
 export { bodiesOf, type StandingBody } from './bodies'
 export { calibratedFilaments } from './calibrated-filaments'
 export { createDrawing } from './drawing'

@@ -1,0 +1,19 @@
+/** Names of filaments and stock that the libraries do not have, with what stands in for them. */
+import type { Design } from '../../document'
+import type { Libraries } from '../../libraries'
+
+export function missingReferences(
+  doc: Design,
+  libraries: Libraries,
+): Array<{ where: string; id: string; used: string }> {
+  const stock = new Set(libraries.stock.map(item => item.id)),
+    filaments = new Set(libraries.filaments.map(item => item.id))
+  return [
+    ...doc.zones
+      .filter(zone => !filaments.has(zone.filament))
+      .map(zone => ({ where: `zone ${zone.name}`, id: zone.filament, used: libraries.filaments[0].name })),
+    ...[...doc.spars, ...(doc.boom ? [{ name: 'boom', stock: doc.boom.stock }] : [])]
+      .filter(item => !stock.has(item.stock))
+      .map(item => ({ where: item.name, id: item.stock, used: libraries.stock[0].name })),
+  ]
+}
