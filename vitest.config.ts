@@ -38,6 +38,7 @@ export default defineConfig({
         test: {
           name: 'e2e',
           include: ['tests/e2e/**/*.test.ts'],
+          globalSetup: ['tests/support/run.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
           isolate: false,

@@ -135,7 +135,7 @@ describe('the whole assessment', () => {
           expect(piece.centreMm[1]).toBe(-twin.centreMm[1])
         }
       }),
-      { numRuns: runs(60, 10) },
+      { numRuns: runs(60, 5) },
     )
   })
 })

@@ -32,7 +32,7 @@ it('no figure of either demo makes a verdict jump', () => {
       : ['tail.horizontal.xMm', 'tail.vertical.zMm', 'tail.vertical.yMm'].filter(path => paths.includes(path))
     const found = wanted.flatMap(path => {
       const assessor = createAssessor()
-      return sweep(next => assessor.assess(next), doc, path, runs(200, 24))
+      return sweep(next => assessor.assess(next), doc, path, runs(200, 16))
     })
     expect(unexplained(found).map(told)).toEqual([])
   }

@@ -87,23 +87,23 @@ function printedMesh(own: SolidKernel, piece: Piece): TriangleMesh | null {
 }
 
 /**
- * The first edits would otherwise pay for compiling the core: right after the first answer, a few edits of
- * the same aircraft are tried aside, one at a time, so that a real one never waits behind more than one of
- * them.
+ * The first edits would otherwise pay for compiling the core: when nobody has asked for a while after the first
+ * answer, a few edits of the same aircraft are tried aside, one at a time, so that a real one never waits behind more
+ * than one of them. Each real one is one less to be tried.
  */
-let warm = false
+let cold = 8
+let rest: ReturnType<typeof setTimeout>
 function warmUp(doc: ProjectFile) {
-  if (warm) return
-  warm = true
-  let left = 8
+  clearTimeout(rest)
+  if (--cold <= 0) return
   const next = () => {
     const panels = doc.wing.panels.map((panel, i) =>
-      i === 0 ? { ...panel, spanMm: panel.spanMm + left } : panel,
+      i === 0 ? { ...panel, spanMm: panel.spanMm + cold } : panel,
     )
     aside.assess({ ...doc, wing: { ...doc.wing, panels } })
-    if (--left > 0) setTimeout(next, 5)
+    if (--cold > 0) rest = setTimeout(next, 5)
   }
-  setTimeout(next, 5)
+  rest = setTimeout(next, 400)
 }
 
 const api = { ...drawing, ...choosing, ...making, ...flying }

@@ -8,6 +8,20 @@ import { platePart } from '../workshop/print-room'
 
 export const assessor = createAssessor()
 
+/** The demo with short pieces where it is about a few layers of each kind: what is wrong with a file shows there too. */
+export const SHORT: ProjectFile = {
+  ...DEMOS[0],
+  cuts: {
+    wing: [250, 300, 350].map(pins),
+    horizontal: [45].map(pins),
+    vertical: [45].map(pins),
+    body: DEMOS[0].cuts.body.map((cut, i) => (i === 1 ? { ...cut, atMm: 212 } : cut)),
+  },
+}
+function pins(atMm: number, i: number) {
+  return { atMm, joint: { kind: 'pins' as const, toleranceMm: 0.2 }, piece: i + 2 }
+}
+
 export function written(
   parts: PlatePart[],
   printer: Printer,

@@ -15,9 +15,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 /** What a field says of what was typed comes in softly. */
 const says = (css: string, words: string) =>
   page.driver.wait(

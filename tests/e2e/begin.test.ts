@@ -8,9 +8,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 
 /** What the core makes of the same brief. */
 const core = (raw: unknown, kind: 'flying-wing' | 'boom-and-pod') => {

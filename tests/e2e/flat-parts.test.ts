@@ -11,9 +11,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 
 const [, plover] = DEMOS
 const landed = async (ending: string) => {

@@ -18,9 +18,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 const tab = (id: string) => page.press(`[data-tab="${id}"]`)
 
 describe('how it flies', () => {

@@ -30,9 +30,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 
 describe('from brief to log', () => {
   it('opens on the demo, with the four verdicts of the core', async () => {

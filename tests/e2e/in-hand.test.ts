@@ -6,9 +6,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 
 it('held for long, a tip goes as far as the hand, not further; the wings go along, marked as not yet exact', async () => {
   // A view that is filled from side to side: were it fitted again, the tip would run from the hand.

@@ -24,10 +24,10 @@ const fresh: ProjectFile = {
   field: { ...thistledown.field, pack: 'pack-amber' },
 }
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
   await setViewport(page.driver, 390, 844)
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 
 const stored = async () => {
   await page.saved()

@@ -6,9 +6,9 @@ import { Page } from '../support/page'
 
 let page: Page
 beforeAll(async () => {
-  page = await Page.open()
+  page = await Page.shared()
 })
-afterAll(() => page?.close())
+afterAll(() => page?.handOn())
 
 /** Pressed on the drawing, from the middle of what lies over it. */
 const pressAt = async (dx: number, dy: number) => {

@@ -1,9 +1,9 @@
 /** Debian's Chromium, headless, with a fresh profile. */
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { Builder, logging, type WebDriver } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
+import { killAll, RUN } from './run'
 
 /** As long as a loaded machine may need for anything that a page does, ms. Tests wait on conditions, never on time. */
 export const PATIENCE = 90_000
@@ -44,10 +44,10 @@ export async function openBrowser({
   width = 1280,
   height = 800,
   watchNetwork = true,
-  profile = mkdtempSync(join(tmpdir(), 'mariposa-profile-')),
+  profile = mkdtempSync(join(RUN, 'profile-')),
   flags = [] as string[],
 } = {}): Promise<Browser> {
-  const downloads = mkdtempSync(join(tmpdir(), 'mariposa-downloads-'))
+  const downloads = mkdtempSync(join(RUN, 'downloads-'))
   const options = new Options()
   options.setChromeBinaryPath(process.env.CHROMIUM ?? '/usr/bin/chromium')
   options.addArguments(...FLAGS, ...flags, `--user-data-dir=${profile}`, `--window-size=${width},${height}`)
@@ -63,14 +63,18 @@ export async function openBrowser({
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)
-    .setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'))
+    .setChromeService(
+      new ServiceBuilder(process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver').loggingTo(
+        join(RUN, `driver-${process.pid}.log`),
+      ),
+    )
     .build()
   await setViewport(driver, width, height)
   return {
     driver,
     downloads,
     kill: () => {
-      for (const pid of processesWith(profile)) process.kill(pid, 'SIGKILL')
+      killAll(profile, words => !/chromedriver/.test(words.split('\0')[0]!))
       // The driver takes its time to notice that its browser is gone; nobody waits for it.
       void driver.quit().catch(() => {})
     },
@@ -80,21 +84,6 @@ export async function openBrowser({
       rmSync(downloads, { recursive: true, force: true })
     },
   }
-}
-
-/** Processes whose command line names something: the browser's own name their profile. */
-function processesWith(word: string): number[] {
-  return readdirSync('/proc')
-    .filter(name => /^\d+$/.test(name) && Number(name) !== process.pid)
-    .filter(name => {
-      try {
-        const words = readFileSync(`/proc/${name}/cmdline`, 'utf8')
-        return words.includes(word) && !/chromedriver/.test(words.split('\0')[0]!)
-      } catch {
-        return false
-      }
-    })
-    .map(Number)
 }
 
 /** The page's own size, whatever the window's frame takes. */

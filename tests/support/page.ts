@@ -2,12 +2,14 @@
  * The page as a maker uses it: finding, pressing, typing, dragging, and what the core says of the document on
  * screen.
  */
+import { readdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
 import axe from 'axe-core'
 import { By, Key, type WebElement } from 'selenium-webdriver'
 import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
-import { openBrowser, PATIENCE, settled, SHORT_LIVED, type Browser } from './browser'
+import { openBrowser, PATIENCE, settled, setViewport, SHORT_LIVED, type Browser } from './browser'
 import { startServer, type RunningServer } from './server'
 
 export class Page {
@@ -61,6 +63,27 @@ export class Page {
   async close() {
     await this.browser.close()
     this.server.stop()
+  }
+
+  private static kept: Page | null = null
+  /**
+   * A page that the files of one worker hand on to each other, with its browser and its server: starting them, and
+   * making the computing part fast, costs more than most tests. A file that needs another page than `open` makes by
+   * itself, or that leaves something on the server, takes its own.
+   */
+  static async shared(): Promise<Page> {
+    Page.kept ??= await Page.open()
+    return Page.kept
+  }
+  /** Handed on, at its usual size and with nothing downloaded; a page that no longer answers is closed. */
+  handOn = async () => {
+    try {
+      await setViewport(this.driver, 1280, 800)
+      for (const file of readdirSync(this.browser.downloads)) rmSync(join(this.browser.downloads, file))
+    } catch {
+      Page.kept = null
+      await this.close()
+    }
   }
 
   get driver() {

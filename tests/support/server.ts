@@ -4,6 +4,7 @@ import { cpSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'no
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { RUN } from './run'
 
 export async function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -51,7 +52,7 @@ export async function startServer({ output = OUTPUT, port = 0 } = {}): Promise<R
   const entry = join(output, 'server', 'index.mjs')
   if (!existsSync(entry)) throw new Error('There is no build: run `npm run build` first')
   port ||= await freePort()
-  const child: ChildProcess = spawn(process.execPath, [entry], {
+  const child: ChildProcess = spawn(process.execPath, [entry, `--of=${RUN}`], {
     env: {
       ...process.env,
       MARIPOSA_BENCH: '1',

@@ -8,6 +8,7 @@ import { newPieceNumber, type ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
 import { proposeAllCuts } from '../../workshop/advice'
 import { changed } from '../../testing/changed'
+import { runs } from '../../testing/runs'
 
 const [thistledown] = DEMOS
 
@@ -128,7 +129,7 @@ describe('findings', () => {
           expect(written(f.remedy).length).toBeGreaterThan(5)
         }
       }),
-      { numRuns: 20 },
+      { numRuns: runs(60, 4) },
     )
   })
 })
