@@ -22,6 +22,15 @@ export function run(command, args, { env = {}, quiet = false } = {}) {
   return { status: result.status ?? 1, output: `${result.stdout ?? ''}${result.stderr ?? ''}` }
 }
 
+/** As `run`, while others go on: what it says stands among what they say. */
+export function runOn(command, args) {
+  return new Promise(resolve => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit' })
+    child.on('error', () => resolve(1))
+    child.on('close', status => resolve(status ?? 1))
+  })
+}
+
 /** As `run`, beside others: what it says comes back in one piece. */
 export function runBeside(command, args) {
   return new Promise(resolve => {

@@ -5,7 +5,7 @@
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { built, installBrowser, installPackages, needNode, run, runBeside } from './lib.mjs'
+import { built, installBrowser, installPackages, needNode, runBeside, runOn } from './lib.mjs'
 
 // `npm run test:deep`: the same tests, properties at their full counts.
 if (process.argv.includes('--deep')) process.env.MARIPOSA_DEEP = '1'
@@ -29,11 +29,11 @@ const lane = async checks => {
   }
 }
 /** Vitest projects; their own counts are added, and a run that counted nothing is a failure. */
-function suite(name, ...projects) {
+async function suite(name, ...projects) {
   const report = join(folder, `${name}.json`)
   const from = Date.now()
   console.log(`\n== ${name} tests`)
-  run('npx', [
+  await runOn('npx', [
     'vitest',
     'run',
     ...projects.flatMap(project => ['--project', project]),
@@ -71,13 +71,15 @@ await Promise.all([
     ['lint and rooms', 'npx', 'eslint', '.'],
   ]),
 ])
-// Alone: it makes the folder anew that the type checker reads.
-await lane([
-  ...(built() ? [] : [['build', 'npx', 'nuxt', 'build']]),
-  ['sizes within their budget', 'node', 'scripts/budget.mjs'],
+// It makes the folder anew that the type checker and the application's own tests read: beside it run those of the core.
+await Promise.all([
+  lane([
+    ...(built() ? [] : [['build', 'npx', 'nuxt', 'build']]),
+    ['sizes within their budget', 'node', 'scripts/budget.mjs'],
+  ]),
+  suite('core and command line', 'unit'),
 ])
-suite('unit', 'unit', 'app')
-suite('browser', 'e2e')
+await suite('application and browser', 'app', 'e2e')
 
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

@@ -12,7 +12,15 @@ interface Clipper {
   Execute(clip: number, solution: Path[], subjectFill: number, clipFill: number): boolean
 }
 
+interface ClipperOffset {
+  AddPaths(paths: Path[], join: number, end: number): void
+  Execute(solution: Path[], by: number): void
+}
+
 export const clipper = untyped as {
+  ClipperOffset: new (miterLimit: number, arcTolerance: number) => ClipperOffset
+  JoinType: { jtRound: number }
+  EndType: { etClosedPolygon: number }
   Clipper: new (options?: number) => Clipper
   PolyType: { ptSubject: number; ptClip: number }
   ClipType: { ctIntersection: number; ctUnion: number; ctDifference: number; ctXor: number }

@@ -24,10 +24,21 @@ export interface LayerRuns {
   y1: number[]
   /** Length counted for each mm drawn. */
   scale: number[]
+  /** How many like it a run stands for: more than one where not every line is drawn. */
+  times: number[]
   joined: boolean[]
 }
 
-const emptyRuns = (): LayerRuns => ({ kind: [], x0: [], y0: [], x1: [], y1: [], scale: [], joined: [] })
+const emptyRuns = (): LayerRuns => ({
+  kind: [],
+  x0: [],
+  y0: [],
+  x1: [],
+  y1: [],
+  scale: [],
+  times: [],
+  joined: [],
+})
 
 function push(
   runs: LayerRuns,
@@ -38,6 +49,7 @@ function push(
   y1: number,
   scale: number,
   joined: boolean,
+  times = 1,
 ): void {
   runs.kind.push(kind)
   runs.x0.push(x0)
@@ -45,6 +57,7 @@ function push(
   runs.x1.push(x1)
   runs.y1.push(y1)
   runs.scale.push(scale)
+  runs.times.push(times)
   runs.joined.push(joined)
 }
 
@@ -60,7 +73,8 @@ export type LayerWebs = { slits: readonly WebSlit[] } | { outlines: readonly Flo
 
 /**
  * `index` counts layers from the foot; `open` is the share of the inside that is laid solid in this layer; `turn` (rad)
- * is how far the section is turned on its bed, and what is laid inside with it.
+ * is how far the section is turned on its bed, and what is laid inside with it. Of more than `most` lines side by side
+ * so many are drawn, further apart, each for as many as it stands for.
  */
 export function layerRuns(
   field: InsetField,
@@ -70,6 +84,7 @@ export function layerRuns(
   open: number,
   webs: LayerWebs | null = null,
   turn = 0,
+  most = MOST_LINES,
 ): LayerRuns {
   const isWeb = webs && 'outlines' in webs ? edgesWithin(field, webs.outlines) : null
   const walls = isWeb ? wallRuns(field, recipe, isWeb) : plainWalls(field, recipe)
@@ -94,6 +109,7 @@ export function layerRuns(
           'infill',
           layer.infill / ways.length,
           recipe.skinGapMm,
+          most,
         ),
       )
   }
@@ -108,6 +124,7 @@ export function layerRuns(
         'solid',
         solid,
         null,
+        most,
       ),
     )
   return runs
@@ -121,13 +138,14 @@ function plainWalls(field: InsetField, recipe: Recipe): LayerRuns {
   return lastWalls.runs
 }
 
-const copyOf = ({ kind, x0, y0, x1, y1, scale, joined }: LayerRuns): LayerRuns => ({
+const copyOf = ({ kind, x0, y0, x1, y1, scale, times, joined }: LayerRuns): LayerRuns => ({
   kind: kind.slice(),
   x0: x0.slice(),
   y0: y0.slice(),
   x1: x1.slice(),
   y1: y1.slice(),
   scale: scale.slice(),
+  times: times.slice(),
   joined: joined.slice(),
 })
 
@@ -227,21 +245,31 @@ function wallLoop(
 }
 
 function append(to: LayerRuns, from: LayerRuns): void {
-  for (let i = 0; i < from.kind.length; i++)
-    push(to, from.kind[i], from.x0[i], from.y0[i], from.x1[i], from.y1[i], from.scale[i], from.joined[i])
+  for (let i = 0; i < from.kind.length; i++) take(to, from, i)
+}
+function take(to: LayerRuns, from: LayerRuns, i: number): void {
+  push(
+    to,
+    from.kind[i],
+    from.x0[i],
+    from.y0[i],
+    from.x1[i],
+    from.y1[i],
+    from.scale[i],
+    from.joined[i],
+    from.times[i],
+  )
 }
 
 const drawn = (runs: LayerRuns): number =>
-  runs.x0.reduce((sum, x, i) => sum + Math.hypot(runs.x1[i] - x, runs.y1[i] - runs.y0[i]), 0)
+  runs.x0.reduce((sum, x, i) => sum + runs.times[i] * Math.hypot(runs.x1[i] - x, runs.y1[i] - runs.y0[i]), 0)
 function scaleTo(runs: LayerRuns, length: number): LayerRuns {
   const sum = drawn(runs)
   if (sum > 0) runs.scale.fill(length / sum)
   return runs
 }
 
-/**
- * At most so many lines a layer: beyond it they say nothing more about time, and a picture is a grey blur.
- */
+/** More lines than this in a layer are a grey blur in a picture. */
 const MOST_LINES = 3000
 
 const turnAbout = (index: number): number => (index % 2 === 0 ? Math.PI / 4 : -Math.PI / 4)
@@ -264,6 +292,7 @@ function lines(
   kind: RunKind,
   length: number,
   gap: number | null,
+  most: number,
 ): LayerRuns {
   const cos = Math.cos(angle),
     sin = Math.sin(angle)
@@ -272,19 +301,31 @@ function lines(
     loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)),
   )
   const [, low, , high] = boxOfAll(turned)
-  const count = Math.min(MOST_LINES, Math.max(1, Math.ceil((high - low) / spacing)))
+  const pitch = Math.max(spacing, (high - low) / most)
+  const times = pitch / spacing
+  const count = Math.max(1, Math.ceil((high - low) / pitch))
   const runs = emptyRuns()
   let back = false
   const put = (from: number, to: number, y: number) => {
     if (to - from < 1e-6) return
     const [a, b] = back ? [to, from] : [from, to]
-    push(runs, kind, a * cos + y * sin, -a * sin + y * cos, b * cos + y * sin, -b * sin + y * cos, 1, false)
+    push(
+      runs,
+      kind,
+      a * cos + y * sin,
+      -a * sin + y * cos,
+      b * cos + y * sin,
+      -b * sin + y * cos,
+      1,
+      false,
+      times,
+    )
     back = !back
   }
   // Shifted from layer to layer, so that sparse lines do not miss a narrow section altogether.
-  const start = low - spacing * ((index * 0.382) % 1)
-  scanLoops(turned, start, spacing, count + 1).forEach((line, k) => {
-    const y = start + (k + 0.5) * spacing
+  const start = low - pitch * ((index * 0.382) % 1)
+  scanLoops(turned, start, pitch, count + 1).forEach((line, k) => {
+    const y = start + (k + 0.5) * pitch
     for (let i = 0; i + 1 < line.length; i += 2) {
       const [from, to] = [line[i], line[i + 1]]
       if (gap && to - from > 2 * gap) {
@@ -314,13 +355,11 @@ function woven(walls: LayerRuns, webs: LayerRuns): LayerRuns {
   const count = webs.kind.length / OUT_AND_BACK
   if (count === 0) return walls
   const runs = emptyRuns()
-  const take = (from: LayerRuns, i: number) =>
-    push(runs, from.kind[i], from.x0[i], from.y0[i], from.x1[i], from.y1[i], from.scale[i], from.joined[i])
   let web = 0
   for (let i = 0; i < walls.kind.length; i++) {
-    take(walls, i)
+    take(runs, walls, i)
     while (web < count && (web + 1) * walls.kind.length <= (i + 1) * (count + 1)) {
-      for (let part = 0; part < OUT_AND_BACK; part++) take(webs, OUT_AND_BACK * web + part)
+      for (let part = 0; part < OUT_AND_BACK; part++) take(runs, webs, OUT_AND_BACK * web + part)
       web++
     }
   }

@@ -50,6 +50,8 @@ export interface LayerMoves {
   dx: Float64Array
   dy: Float64Array
   what: Uint8Array
+  /** How many like it a move stands for. */
+  times: Float64Array
   travelMm: number
 }
 const WALL = 0,
@@ -57,29 +59,49 @@ const WALL = 0,
   TRAVEL = 2,
   PULL = 3
 
+/** Where moves are written down before it is known how many they are: of most runs one comes, of some four. */
+const noted = (size: number) => ({
+  length: new Float64Array(size),
+  dx: new Float64Array(size),
+  dy: new Float64Array(size),
+  what: new Uint8Array(size),
+  times: new Float64Array(size),
+})
+let desk = noted(4096)
+
 /** A spiral never leaves the part: what is not joined in it is reached without travel or retraction. */
 export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
   const runCount = runs.kind.length
-  const length = new Float64Array(4 * runCount + 4),
-    dx = new Float64Array(4 * runCount + 4),
-    dy = new Float64Array(4 * runCount + 4),
-    what = new Uint8Array(4 * runCount + 4)
+  if (desk.what.length < 4 * runCount + 4) desk = noted(8 * runCount + 8)
+  const { length, dx, dy, what, times } = desk
   let count = 0,
     travelMm = 0
-  const travel = (hx: number, hy: number) => {
-    const hop = Math.sqrt(hx * hx + hy * hy)
+  const travel = (hx: number, hy: number, like = 1) => {
+    // Lines that stand for several are so much closer to each other.
+    const hop = Math.sqrt(hx * hx + hy * hy) / like
     if (hop <= NO_HOP) return
-    if (hop > RETRACT_OVER) what[count++] = PULL
+    const pull = () => {
+      if (hop <= RETRACT_OVER) return
+      length[count] = dx[count] = dy[count] = 0
+      times[count] = like
+      what[count++] = PULL
+    }
+    pull()
     length[count] = hop
-    dx[count] = hx / hop
-    dy[count] = hy / hop
+    dx[count] = hx / hop / like
+    dy[count] = hy / hop / like
+    times[count] = like
     what[count++] = TRAVEL
-    if (hop > RETRACT_OVER) what[count++] = PULL
-    travelMm += hop
+    pull()
+    travelMm += like * hop
   }
   for (let i = 0; i < runCount; i++) {
     if (i > 0 && !runs.joined[i] && !recipe.spiral)
-      travel(runs.x0[i] - runs.x1[i - 1], runs.y0[i] - runs.y1[i - 1])
+      travel(
+        runs.x0[i] - runs.x1[i - 1],
+        runs.y0[i] - runs.y1[i - 1],
+        Math.min(runs.times[i - 1], runs.times[i]),
+      )
     const x = runs.x1[i] - runs.x0[i],
       y = runs.y1[i] - runs.y0[i],
       own = Math.sqrt(x * x + y * y)
@@ -87,16 +109,18 @@ export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
     length[count] = own * runs.scale[i]
     dx[count] = x / own
     dy[count] = y / own
+    times[count] = runs.times[i]
     what[count++] = runs.kind[i] === 'infill' || runs.kind[i] === 'solid' ? FILL : WALL
   }
   // Back to where the next layer begins, as good as where this one did.
   if (runCount > 0 && !recipe.spiral)
     travel(runs.x0[0] - runs.x1[runCount - 1], runs.y0[0] - runs.y1[runCount - 1])
   return {
-    length: length.subarray(0, count),
-    dx: dx.subarray(0, count),
-    dy: dy.subarray(0, count),
-    what: what.subarray(0, count),
+    length: length.slice(0, count),
+    dx: dx.slice(0, count),
+    dy: dy.slice(0, count),
+    what: what.slice(0, count),
+    times: times.slice(0, count),
     travelMm,
   }
 }
@@ -107,7 +131,7 @@ let lengths = new Float64Array(1024),
 
 /** Seconds on a printer at a share of its speed; never less than its least layer time. */
 export function movesTime(
-  { length, dx, dy, what }: LayerMoves,
+  { length, dx, dy, what, times }: LayerMoves,
   recipe: Recipe,
   filament: Filament,
   printer: PrinterPace,
@@ -132,7 +156,7 @@ export function movesTime(
   return Math.max(
     printer.layerMinS,
     replayMoves(
-      { length: lengths, speed: speeds, dx, dy, dz: flat },
+      { length: lengths, speed: speeds, dx, dy, dz: flat, times },
       printer.accelMmS2,
       printer.cornerMmS,
       count,

@@ -7,7 +7,11 @@ export interface MoveList {
   dx: ArrayLike<number>
   dy: ArrayLike<number>
   dz: ArrayLike<number>
+  /** How many like it a move stands for; once each where nothing is said. */
+  times?: ArrayLike<number>
 }
+
+type Row = Exclude<keyof MoveList, 'times'>
 
 let entry = new Float64Array(1024)
 
@@ -51,9 +55,10 @@ function planEntries(
   }
 }
 
-function timeOf({ length, speed }: MoveList, accel: number, count: number): number {
+function timeOf({ length, speed, times }: MoveList, accel: number, count: number): number {
   let time = 0
-  for (let i = 0; i < count; i++) time += moveTime(length[i], entry[i], entry[i + 1], speed[i], accel)
+  for (let i = 0; i < count; i++)
+    time += (times ? times[i] : 1) * moveTime(length[i], entry[i], entry[i + 1], speed[i], accel)
   return time
 }
 
@@ -133,11 +138,8 @@ export class MoveReplay {
   }
 }
 
-function block(
-  size: number,
-  from?: Record<keyof MoveList, Float64Array>,
-): Record<keyof MoveList, Float64Array> {
-  const row = (name: keyof MoveList) => {
+function block(size: number, from?: Record<Row, Float64Array>): Record<Row, Float64Array> {
+  const row = (name: Row) => {
     const made = new Float64Array(size)
     if (from) made.set(from[name])
     return made

@@ -2,16 +2,8 @@
  * Mass, middle, inertia, filament and hours of a piece, from sampled sections integrated along its height.
  */
 import { beadSection, wallsReach, type Printer, type Recipe } from '../document'
-import {
-  polygonArea,
-  polygonPerimeter,
-  slitsAt,
-  webAnchor,
-  webLengths,
-  webPattern,
-  type Piece,
-  type Section,
-} from '../geometry'
+import { brimLength } from './brim'
+import { slitsAt, webAnchor, webLengths, webPattern, type Piece, type Section } from '../geometry'
 import type { Filament } from '../libraries'
 import { memoise } from '../memo'
 import { mm3ToM3, mmToM } from '../units'
@@ -71,6 +63,11 @@ const PHASES = 5,
   PHASE_STEP = 7
 /** Layers of a piece that are timed at least, where infill or webs are laid. */
 const TIMED_LAYERS = 20
+/** Infill lines of a layer that are timed, at most; what lies between them takes as long. */
+const TIMED_LINES = 250,
+  LEAST_LINES = 40
+/** A piece that is looked at in more places than this is timed by fewer lines in each. */
+const MANY_SAMPLES = 30
 
 /** Lines across a section when two are compared. */
 const SCAN_LINES = 40
@@ -91,17 +88,6 @@ export const ZERO_LENGTHS: BeadLengths = {
   infill: 0,
   solid: 0,
   brim: 0,
-}
-
-/** Brim loops lie side by side round the foot: loop i is longer than the outline by 2π(i − ½)w. */
-export function brimLength(foot: Section | null, recipe: Recipe): number {
-  const loops = Math.floor(recipe.brimMm / recipe.beadWidthMm + 1e-9)
-  if (!foot || loops === 0) return 0
-  const outside = foot.filter(loop => polygonArea(loop).area > 0)
-  return outside.reduce(
-    (sum, loop) => sum + loops * polygonPerimeter(loop) + Math.PI * loops * loops * recipe.beadWidthMm,
-    0,
-  )
 }
 
 /**
@@ -225,7 +211,8 @@ function timedLayers(
     index: number,
     open: number,
     slits: ReturnType<typeof slitsAt> | null = null,
-  ) => layerMoves(layerRuns(field, layer, recipe, index, open, slits && { slits }), recipe)
+  ) => layerMoves(layerRuns(field, layer, recipe, index, open, slits && { slits }, 0, most), recipe)
+  const most = Math.max(LEAST_LINES, TIMED_LINES * Math.min(1, MANY_SAMPLES / samples.length))
   // Where lines are few, how many a layer meets is chance: a piece seen in few places is timed in several
   // layers at each.
   const tries = Math.min(PHASES, Math.max(1, Math.ceil(TIMED_LAYERS / samples.length)))

@@ -3,7 +3,7 @@
  * hours.
  */
 import { beadSection, type Printer, type Recipe } from '../document'
-import { contoursAt, measureMesh, type MeshFigures, type TriangleMesh } from '../geometry'
+import { contoursAt, measureMesh, polygonPerimeter, type MeshFigures, type TriangleMesh } from '../geometry'
 import type { Filament } from '../libraries'
 import { mm3ToM3, mmToM } from '../units'
 import { divideSection } from './divide-edges'
@@ -13,7 +13,8 @@ import { layerRuns } from './layer-runs'
 import { cappedSpeed, FIRST_SPEED, layerTime } from './layer-time'
 import { addBeads, massFigures, noBeads, type MassFigures } from './mass-moments'
 import { hanging, scanGrid, scanSection } from './open-area'
-import { brimLength, type BeadLengths } from './print-piece'
+import type { BeadLengths } from './print-piece'
+import { brimLoops } from './brim'
 import { createSolidShare } from './solid-share'
 
 export interface SlicedModel {
@@ -74,7 +75,7 @@ export function sliceModel(
     lattice: 0,
     infill: 0,
     solid: 0,
-    brim: brimLength(contours[0].loops, recipe),
+    brim: brimLoops(contours[0].loops, recipe).reduce((sum, loop) => sum + polygonPerimeter(loop), 0),
     travel: 0,
   }
   const sums = noBeads()

@@ -46,7 +46,7 @@ describe('the build', () => {
     const { steps, handsMin } = order(plover)
     expect(await page.text('[data-figure="build-progress"]')).toContain(`of ${steps.length} steps done`)
     const ticked: string[] = []
-    for (let i = 0; i < runs(steps.length, 15); i++) {
+    for (let i = 0; i < runs(steps.length, 9); i++) {
       const now = await shown()
       const step = steps.find(item => item.id === now)!
       if (i < 3) expect(await page.text('.big')).toBe(written(step.title))
@@ -56,15 +56,15 @@ describe('the build', () => {
         now,
       ).toEqual([])
       ticked.push(now)
-      await tick(i === 5 ? 'skip' : 'done')
-      if (i === 6) {
+      await tick(i === 2 ? 'skip' : 'done')
+      if (i === 4) {
         // Taken back, it is open again, and what came of it goes with it.
         await page.act('last')
         await page.act('undone')
         await page.driver.wait(async () => (await shown()) === now, PATIENCE)
         await tick('done')
       }
-      if (i === 10) {
+      if (i === 6) {
         await page.saved()
         await page.go('/build')
         await page.until('[data-act="done"]')
@@ -96,7 +96,7 @@ describe('the build', () => {
     await page.until('[data-card="built"]')
     const { build } = await stored()
     expect(build.ticks).toHaveLength(steps.length)
-    expect(build.ticks.filter(item => item.state === 'skipped').map(item => item.step)).toEqual([ticked[5]])
+    expect(build.ticks.filter(item => item.state === 'skipped').map(item => item.step)).toEqual([ticked[2]])
     expect(await page.text('[data-figure="build-progress"]')).toContain('1 skipped; 0 min')
     expect(handsMin).toBeGreaterThan(120)
     expect(await page.text('[data-station="build"]')).toContain('settled')

@@ -11,7 +11,7 @@ import { compareDesigns, filamentSwaps } from '../../core/study/compared'
 import { createStudyKernel, readVary, study } from '../../core/study/combinations'
 import { sizeChoices, sizeReport } from '../../core/study/sizes'
 import { DEMOS } from '../../core/demo'
-import { runs } from '../../core/testing/runs'
+import { DEEP, runs } from '../../core/testing/runs'
 import { countOf, NO_MUSTS, STARTS, varyOf } from '../../app/composables/studies'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
@@ -166,34 +166,38 @@ describe('other choices', () => {
     expect(await page.text('[data-figure="front-count"]')).toBe(String(found.sure.length))
     await page.press('[data-by="reserve"]')
   }, 300_000)
-  it('a bound on the cost leaves the front of what keeps it; a nonsense bound is refused where it stands', async () => {
-    await page.fresh('/choose')
-    await page.press('[data-start="schools"]')
-    const doc = await kept(),
-      run = (musts: typeof NO_MUSTS) =>
-        study(createStudyKernel(), doc, varyOf(doc, sets(doc, ['schools']), {}, musts), () => true)
-    const free = await run(NO_MUSTS),
-      cost =
-        Math.ceil(
-          10 * free.front.map(point => point.cost).sort((a, b) => a - b)[Math.floor(free.front.length / 3)],
-        ) / 10
-    const cheap = await run({ ...NO_MUSTS, cost })
-    await page.type('[data-field="must-cost"]', String(cost))
-    await page.press('[data-act="run-study"]')
-    await page.driver.wait(
-      async () =>
-        (await page.count('[data-checked]')) > 0 && (await page.count('[data-study-progress]')) === 0,
-      PATIENCE,
-    )
-    expect(await page.text('[data-figure="front-count"]')).toBe(String(cheap.front.length))
-    await page.type('[data-field="must-cost"]', '-3')
-    await page.driver.wait(
-      async () => (await page.text('[data-field="must-cost"]')).includes('from 0.01'),
-      PATIENCE,
-    )
-    expect(cheap.front.length).not.toBe(free.front.length)
-    await page.press('[data-start="none"]')
-  }, 240_000)
+  it.runIf(DEEP)(
+    'a bound on the cost leaves the front of what keeps it; a nonsense bound is refused where it stands',
+    async () => {
+      await page.fresh('/choose')
+      await page.press('[data-start="schools"]')
+      const doc = await kept(),
+        run = (musts: typeof NO_MUSTS) =>
+          study(createStudyKernel(), doc, varyOf(doc, sets(doc, ['schools']), {}, musts), () => true)
+      const free = await run(NO_MUSTS),
+        cost =
+          Math.ceil(
+            10 * free.front.map(point => point.cost).sort((a, b) => a - b)[Math.floor(free.front.length / 3)],
+          ) / 10
+      const cheap = await run({ ...NO_MUSTS, cost })
+      await page.type('[data-field="must-cost"]', String(cost))
+      await page.press('[data-act="run-study"]')
+      await page.driver.wait(
+        async () =>
+          (await page.count('[data-checked]')) > 0 && (await page.count('[data-study-progress]')) === 0,
+        PATIENCE,
+      )
+      expect(await page.text('[data-figure="front-count"]')).toBe(String(cheap.front.length))
+      await page.type('[data-field="must-cost"]', '-3')
+      await page.driver.wait(
+        async () => (await page.text('[data-field="must-cost"]')).includes('from 0.01'),
+        PATIENCE,
+      )
+      expect(cheap.front.length).not.toBe(free.front.length)
+      await page.press('[data-start="none"]')
+    },
+    240_000,
+  )
   it('another filament for a zone: weight, what to buy and what stands against it, as the core has them', async () => {
     await page.anew('/choose')
     await tab('filament')

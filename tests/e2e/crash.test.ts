@@ -15,7 +15,7 @@ import { openBrowser, PATIENCE, SHORT_LIVED } from '../support/browser'
 import { startServer, type RunningServer } from '../support/server'
 
 enablePatches()
-const CYCLES = runs(300, 10)
+const CYCLES = runs(300, 6)
 const random = seeded(Number(process.env.FC_SEED ?? 20261126))
 
 let server: RunningServer, profile: string

@@ -63,9 +63,12 @@ export interface SpaceScene {
   camera: PerspectiveCamera
   controls: OrbitControls
   model: Group
+  /** With the next frame, once, however often it was asked for. */
   draw(): void
   /** Takes away what was built, and what the card holds of it. */
   clear(): void
+  /** A look that is no longer shown: what the card made for it is kept until the next picture has taken it over. */
+  spend(material: Material): void
   end(): void
 }
 
@@ -90,14 +93,25 @@ export function createSpaceScene(host: HTMLElement, label: string): SpaceScene |
   canvas.setAttribute('aria-label', label)
   canvas.dataset.ready = 'no'
   const controls = new OrbitControls(camera, canvas)
-  const draw = () => renderer.render(scene, camera)
+  const spent: Material[] = []
+  const render = () => {
+    frame = 0
+    renderer.render(scene, camera)
+    for (const material of spent.splice(0)) material.dispose()
+  }
+  let frame = 0
+  const draw = () => {
+    frame ||= requestAnimationFrame(render)
+  }
   controls.addEventListener('change', draw)
   const resize = () => {
     const { clientWidth: w, clientHeight: h } = host
     renderer.setSize(w, h)
     camera.aspect = w / Math.max(1, h)
     camera.updateProjectionMatrix()
-    draw()
+    // At once: another size has emptied the picture.
+    cancelAnimationFrame(frame)
+    render()
   }
   const watcher = new ResizeObserver(resize)
   watcher.observe(host)
@@ -106,7 +120,7 @@ export function createSpaceScene(host: HTMLElement, label: string): SpaceScene |
     model.traverse(item => {
       if (item instanceof Mesh) {
         item.geometry.dispose()
-        for (const material of [item.material].flat()) material.dispose()
+        spent.push(...[item.material].flat())
       }
     })
     model.clear()
@@ -118,10 +132,13 @@ export function createSpaceScene(host: HTMLElement, label: string): SpaceScene |
     model,
     draw,
     clear,
+    spend: material => spent.push(material),
     end() {
+      cancelAnimationFrame(frame)
       watcher.disconnect()
       controls.dispose()
       clear()
+      for (const material of spent) material.dispose()
       renderer.dispose()
     },
   }

@@ -110,7 +110,7 @@ function build() {
       moving.push({ part, from: step.from })
   }
   for (const [id, solid] of solids) {
-    solid.material.dispose()
+    space.spend(solid.material)
     solid.material = look(id)
     solid.position.set(0, 0, 0)
     put(id, solid, true)

@@ -18,9 +18,13 @@ export interface LayerParts {
   inside: number
 }
 
-/** A loop closes where it ends this near to its beginning, and is at least so long, mm. */
+/**
+ * A loop closes where it ends this near to its beginning, and is at least so long; where a place is too thin for a
+ * bead it goes on beyond a hop, mm.
+ */
 const CLOSES = 1.2,
-  LEAST_LOOP = 15
+  LEAST_LOOP = 15,
+  HOPS = 6
 
 /** From here on a bead is none of the walls. mm */
 const deepFrom = (recipe: Recipe, walls: number): number =>
@@ -57,6 +61,37 @@ const partsOf = (
   return parts
 }
 
+interface Chain {
+  x: number
+  y: number
+  tx: number
+  ty: number
+  length: number
+}
+
+/** Chains that close, alone or with those that follow them over a short hop. */
+function closedChains(chains: ReadonlyArray<[id: number, Chain]>): Set<number> {
+  const found = new Set<number>()
+  let loop: number[] = [],
+    length = 0,
+    begun: Chain | null = null,
+    before: Chain | null = null
+  for (const [id, chain] of chains) {
+    if (!begun || !before || Math.hypot(chain.x - before.tx, chain.y - before.ty) > HOPS) {
+      begun = chain
+      loop = []
+      length = 0
+    }
+    loop.push(id)
+    length += chain.length
+    before = chain
+    if (length < LEAST_LOOP || Math.hypot(chain.tx - begun.x, chain.ty - begun.y) > CLOSES) continue
+    for (const item of loop) found.add(item)
+    begun = null
+  }
+  return found
+}
+
 /** Of a layer in the file. */
 export function foundParts(
   layer: KeptLayer,
@@ -66,7 +101,7 @@ export function foundParts(
   walls: number,
 ): LayerParts {
   const { segments, chainOf } = layer
-  const ends = new Map<number, { x: number; y: number; tx: number; ty: number; length: number }>()
+  const ends = new Map<number, Chain>()
   for (let i = 0; i < chainOf.length; i++) {
     const at = 5 * i
     const chain = ends.get(chainOf[i]) ?? { x: segments[at], y: segments[at + 1], tx: 0, ty: 0, length: 0 }
@@ -75,10 +110,8 @@ export function foundParts(
     chain.length += Math.hypot(segments[at + 2] - segments[at], segments[at + 3] - segments[at + 1])
     ends.set(chainOf[i], chain)
   }
-  const closed = (i: number): boolean => {
-    const chain = ends.get(chainOf[i])!
-    return chain.length >= LEAST_LOOP && Math.hypot(chain.tx - chain.x, chain.ty - chain.y) <= CLOSES
-  }
+  const loops = closedChains([...ends])
+  const closed = (i: number): boolean => loops.has(chainOf[i])
   return partsOf(
     section,
     recipe,

@@ -3,10 +3,11 @@
  * usual words for temperature and fan. Layer by layer, so that a file of any length is made in little memory.
  */
 import { beadSection, type Printer, type Recipe } from '../../document'
-import { polygonArea, type Section } from '../../geometry'
+import type { Section } from '../../geometry'
 import type { Filament } from '../../libraries'
+import { brimLoops } from '../brim'
 import { divideSection } from '../divide-edges'
-import { insetField, insetLoops } from '../inset-field'
+import { insetField } from '../inset-field'
 import { layLayer, recipeReach } from '../lay'
 import { layerRuns } from '../layer-runs'
 import { cappedSpeed, FIRST_SPEED } from '../layer-time'
@@ -112,6 +113,7 @@ export function* writePlate(plate: Plate, bedC: number): Generator<string, Writt
         shares[i](k, field),
         { outlines: slits },
         part.turn,
+        Infinity,
       )
       // Layers divide the piece evenly: each lies as thick as that.
       for (let r = 0; r < runs.scale.length; r++) {
@@ -131,21 +133,15 @@ export function* writePlate(plate: Plate, bedC: number): Generator<string, Writt
 
 /** Loops side by side round the foot, from the outside in. */
 function brim(moves: PlateMoves, foot: Section, recipe: Recipe): void {
-  const w = recipe.beadWidthMm,
-    count = Math.floor(recipe.brimMm / w + 1e-9)
-  if (count === 0) return
-  const outlines = foot.filter(loop => polygonArea(loop).area > 0)
-  const field = insetField(divideSection(outlines, LONGEST_EDGE))
-  for (let i = count; i >= 1; i--)
-    for (const loop of insetLoops(field, -(i - 0.5) * w)) {
-      const last = loop.length - 2
-      travelTo(moves, loop[last], loop[last + 1])
-      for (let p = 0; p < loop.length; p += 2) {
-        const [x, y] = [loop[p], loop[p + 1]]
-        const at = moves.x.length - 1
-        lay(moves, x, y, Math.hypot(x - moves.x[at], y - moves.y[at]), 'brim')
-      }
+  for (const loop of brimLoops(foot, recipe)) {
+    const last = loop.length - 2
+    travelTo(moves, loop[last], loop[last + 1])
+    for (let p = 0; p < loop.length; p += 2) {
+      const [x, y] = [loop[p], loop[p + 1]]
+      const at = moves.x.length - 1
+      lay(moves, x, y, Math.hypot(x - moves.x[at], y - moves.y[at]), 'brim')
     }
+  }
 }
 
 /** Writes moves as words; knows where the nozzle is, how fast it goes and how much was pushed. */

@@ -108,7 +108,7 @@ describe('a machine file that is written', () => {
     expect(refused('body-2', {}, { startText: 'M104 S{nozle}' })).toMatch(
       /start text: \{nozle\} is not known; there are \{nozzle\}/,
     )
-    expect(refused('body-2', {}, { bedMm: [220, 220, 40] })).toMatch(/(60|184)\.0 mm tall; .* prints 40 mm/)
+    expect(refused('body-2', {}, { bedMm: [220, 220, 40] })).toMatch(/(66|184)\.0 mm tall; .* prints 40 mm/)
   })
   it("fills the maker's own words in, and lets no name begin a line of its own", () => {
     const { texts } = made(
@@ -137,13 +137,13 @@ const FAULTS: ReadonlyArray<
     ['webs', 'spiral', 'mass'],
   ],
   ['infill four times as dense', 'horizontal-1-port', { infillShare: 0.12 }, 'infill', ['mass']],
-  ['no base layers', 'horizontal-1-port', { baseLayers: 0 }, 'base', []],
+  ['no base layers', 'horizontal-1-port', { baseLayers: 0 }, 'base', ['mass']],
   ['five base layers', 'horizontal-1-port', { baseLayers: 5 }, 'base', ['mass']],
   ['no top layers', 'vertical-1', { topLayers: 0 }, 'top', []],
-  ['four top layers', 'vertical-1', { topLayers: 4 }, 'top', []],
+  ['four top layers', 'vertical-1', { topLayers: 4 }, 'top', ['mass']],
   ['coarser layers', 'horizontal-1-port', { layerHeightMm: 0.3 }, 'layer-height', []],
   ['a wider bead', 'body-2', { beadWidthMm: 0.6 }, 'bead-width', ['flow', 'mass']],
-  ['no brim', 'horizontal-1-port', { brimMm: 0 }, 'brim', []],
+  ['no brim', 'horizontal-1-port', { brimMm: 0 }, 'brim', ['mass']],
   ['a colder nozzle', 'wing-3-starboard', { nozzleC: 225 }, 'nozzle', []],
 ]
 

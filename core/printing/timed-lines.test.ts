@@ -1,0 +1,57 @@
+/** Of very many lines some are timed for all: as long, and as smooth, as if every one had been. */
+import { describe, expect, it } from 'vitest'
+import { DEMOS } from '../demo'
+import { LIBRARIES } from '../libraries'
+import { divideSection } from './divide-edges'
+import { insetField } from './inset-field'
+import { layLayer } from './lay'
+import { layerRuns } from './layer-runs'
+import { layerMoves, movesTime } from './layer-time'
+
+const [{ printers, zones }] = DEMOS
+const recipe = {
+  ...zones[0].recipe,
+  walls: 1,
+  beadWidthMm: 0.4,
+  infillShare: 1,
+  infillPattern: 'lines' as const,
+  spiral: false,
+  skinGapMm: null,
+  lattice: null,
+}
+const filament = LIBRARIES.filaments.find(item => item.id === zones[0].filament)!
+const printer = { ...printers[0], layerMinS: 0 }
+
+/** An ellipse laid solid. */
+function layer(widthMm: number, most: number) {
+  const outline = Float64Array.from({ length: 240 }, (_, i) => {
+    const turn = (2 * Math.PI * Math.floor(i / 2)) / 120
+    return i % 2 === 0 ? (widthMm / 2) * Math.cos(turn) : (widthMm / 5) * Math.sin(turn)
+  })
+  const field = insetField(divideSection([outline], 2.5))
+  const moves = layerMoves(layerRuns(field, layLayer(field, recipe), recipe, 0, 0, null, 0, most), recipe)
+  return { moves, seconds: movesTime(moves, recipe, filament, printer) }
+}
+
+describe('lines that stand for several', () => {
+  it('take as long as all of them: within half a percent, from a tenth of them, turns and all', () => {
+    for (const widthMm of [120, 260, 500]) {
+      const all = layer(widthMm, Infinity)
+      const lines = all.moves.what.filter(what => what === 1).length
+      const some = layer(widthMm, lines / 10)
+      expect(some.moves.what.length).toBeLessThan(0.5 * all.moves.what.length)
+      expect(Math.abs(some.seconds / all.seconds - 1)).toBeLessThan(0.005)
+      expect(Math.abs(some.moves.travelMm / all.moves.travelMm - 1)).toBeLessThan(0.03)
+    }
+  })
+  it('change over smoothly, where one line more would be too many', () => {
+    let before = layer(60, 120).seconds
+    for (let widthMm = 60.5; widthMm < 130; widthMm += 0.5) {
+      const { seconds } = layer(widthMm, 120)
+      // Area grows by about 1.7 to 0.8 % a step.
+      expect(seconds / before).toBeGreaterThan(1)
+      expect(seconds / before).toBeLessThan(1.03)
+      before = seconds
+    }
+  })
+})
