@@ -44,7 +44,7 @@ export type {
 } from './assessment/report'
 export type { Contribution, Verdict, WingName } from './assessment/report'
 export type { Finding } from './assessment/report'
-export type { PieceReport, PitchTables } from './assessment/report'
+export type { PieceReport, PitchTables, StallCase } from './assessment/report'
 export type { Drawing } from './assessment/report'
 export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'
@@ -190,18 +190,11 @@ export function createAssessor(
       }
       const findings = [
         ...verdictFindings(verdicts, strength),
-        ...findProblems(frame, {
-          pieces,
-          smallParts,
-          spars,
-          flight,
-          plan,
-          stall,
-          trim,
-          handling,
-          controls,
-          strength,
-        }),
+        ...findProblems(
+          frame,
+          { pieces, smallParts, spars, flight, plan, stall, trim, handling, controls, strength },
+          flown(design).stallCases,
+        ),
         ...powerProblems(doc, flown(design)),
       ]
       return {

@@ -48,7 +48,7 @@ describe('a beginning', () => {
     await page.until('[data-wing="weight"] b')
     await page.settled()
     const doc = await page.stored()
-    expect(doc.name).toBe('A light one: Boom and pod')
+    expect(doc.name).toBe('Hall flyer: Boom and pod')
     expect(await page.wing('weight')).toBeCloseTo(assess(doc).totals.massG, 0)
     expect(assess(doc).totals.massG).toBeCloseTo(pod.figures.massG, 6)
     // Back to the first sketch, step by step, and forth again.

@@ -31,7 +31,11 @@ describe('how it flies', () => {
       `${a.stall.speedMs.toFixed(1)} ± ${a.stall.spreadMs.toFixed(1)} m/s`,
     )
     expect(await page.text('[data-figure="tip-margin"]')).toBe(`${a.stall.tipMarginDeg.toFixed(1)}°`)
-    const promised = a.stall.cases.find(item => item.id === 'washout')!
+    const cases = createAssessor()
+      .flown(await page.stored())
+      .stallCases()
+    const promised = cases.find(item => item.id === 'washout')!
+    await page.until('[data-stall-case="washout"]')
     expect(await page.text('[data-stall-case="washout"]')).toContain(`${promised.tipMarginDeg.toFixed(1)}°`)
     const twist = await page.driver.findElements(
       By.xpath('//label[text()="Twist"]/ancestor::*[contains(@class,"v-text-field")]//input'),

@@ -4,11 +4,15 @@
  * taper and flaps do to it.
  */
 import { figure, signed } from '~/composables/format'
+import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 import { useSize } from '~/composables/useSize'
 
 const { now } = useBench()
 const stall = computed(() => now.value.stall)
+/** Lattices of wings that are not drawn: solved for whoever looks. */
+const { answer: tried, fresh } = useAside((core, doc) => core.stallCases(doc))
+const cases = computed(() => tried.value?.slice(1) ?? [])
 const ghost = useState<string>('stall-ghost', () => 'untwisted')
 const host = ref<HTMLElement>()
 const size = useSize(host)
@@ -25,7 +29,7 @@ const most = computed(
         Math.max(
           1,
           ...stall.value.strips.map(strip => strip.limit + strip.band),
-          ...stall.value.cases.flatMap(item => item.cls),
+          ...cases.value.flatMap(item => item.cls),
         ),
     ) / 5,
 )
@@ -42,13 +46,12 @@ const band = computed(
       .map(s => `L${x(s.share).toFixed(1)} ${y(s.limit - s.band).toFixed(1)}`)
       .join('')}Z`,
 )
-const other = computed(() => stall.value.cases.find(item => item.id === ghost.value && item.id !== 'drawn'))
+const other = computed(() => cases.value.find(item => item.id === ghost.value))
 const first = computed(() =>
   stall.value.strips.reduce((a, b) =>
     Math.abs(b.sMm - stall.value.placeMm) < Math.abs(a.sMm - stall.value.placeMm) ? b : a,
   ),
 )
-const base = computed(() => stall.value.cases[0])
 const clTicks = computed(() => Array.from({ length: Math.floor(most.value / 0.4) + 1 }, (_, i) => i * 0.4))
 const source = {
   computed: 'computed by panels and boundary layer',
@@ -125,7 +128,7 @@ const source = {
           canard: it falls tail first.</template
         >
       </p>
-      <table class="ledger">
+      <table class="ledger" :aria-busy="!fresh" data-table="stall">
         <thead>
           <tr>
             <th>What if it had</th>
@@ -135,21 +138,33 @@ const source = {
           </tr>
         </thead>
         <tbody>
+          <tr data-stall-case="drawn">
+            <td>as drawn</td>
+            <td class="r num">{{ figure(stall.speedMs, 1) }} m/s</td>
+            <td class="r num">{{ figure(100 * stall.placeShare) }} %</td>
+            <td class="r num" :class="{ bad: stall.tipMarginDeg < 0 }">
+              {{ figure(stall.tipMarginDeg, 1) }}°
+            </td>
+          </tr>
           <tr
-            v-for="item in stall.cases"
+            v-for="item in cases"
             :key="item.id"
-            :class="{ pick: item.id !== 'drawn', on: item.id === ghost }"
+            class="pick"
+            :class="{ on: item.id === ghost, quiet: !fresh }"
             :data-stall-case="item.id"
-            v-pick="item.id === 'drawn' ? null : () => (ghost = item.id)"
+            v-pick="() => (ghost = item.id)"
           >
             <td>{{ item.label }}</td>
             <td class="r num">
-              {{ figure(item.speedMs, 1) }} m/s<span v-if="item.id !== 'drawn'" class="quiet delta">{{
-                signed(item.speedMs - base!.speedMs, 1)
+              {{ figure(item.speedMs, 1) }} m/s<span class="quiet delta">{{
+                signed(item.speedMs - stall.speedMs, 1)
               }}</span>
             </td>
             <td class="r num">{{ figure(100 * item.placeShare) }} %</td>
             <td class="r num" :class="{ bad: item.tipMarginDeg < 0 }">{{ figure(item.tipMarginDeg, 1) }}°</td>
+          </tr>
+          <tr v-if="!tried">
+            <td colspan="4" class="quiet">Another twist and taper are being tried …</td>
           </tr>
           <tr v-if="stall.flap">
             <td>

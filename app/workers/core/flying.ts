@@ -1,5 +1,5 @@
 /** Power, tosses, the field, what flights say and what breaks. */
-import type { PitchTables } from '../../../core/assess'
+import type { PitchTables, StallCase } from '../../../core/assess'
 import type { Break, ProjectFile } from '../../../core/document'
 import { writeStl } from '../../../core/printing'
 import { printableMesh } from '../../../core/workshop/export'
@@ -65,6 +65,8 @@ const stepsTouching = (doc: ProjectFile, pieces: readonly string[]): string[] =>
     .map(step => step.id)
 
 export const flying = {
+  /** The stall with another twist or taper. */
+  stallCases: (doc: ProjectFile): StallCase[] => aside.flown(known(doc)).stallCases(),
   /** The aircraft in the vertical plane, for the page to toss, its thrust, and the bags that an empty shell wants. */
   tossing(
     doc: ProjectFile,

@@ -8,7 +8,7 @@ import { orderProblems } from './order-problems'
 import { flightProblems } from './flight-problems'
 import { strengthProblems } from './strength-problems'
 import type { Airframe } from '../resolve'
-import type { Finding, PieceReport, Assessment, SparReport } from '../report'
+import type { Finding, PieceReport, Assessment, SparReport, StallCase } from '../report'
 import { dimensions, q, say, type Words } from '../../units'
 
 const FIELD = HEAT_CASES.find(item => item.id === 'field')!
@@ -31,7 +31,11 @@ export type Assessed = Pick<
   | 'strength'
 >
 
-export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] {
+export function findProblems(
+  airframe: Airframe,
+  assessed: Assessed,
+  stallCases: () => StallCase[],
+): Finding[] {
   const { pieces, spars } = assessed
   return [
     ...missing(airframe),
@@ -43,7 +47,7 @@ export function findProblems(airframe: Airframe, assessed: Assessed): Finding[] 
     ...foamProblems(airframe),
     ...spoolProblems(airframe, pieces),
     ...equipmentProblems(airframe.doc),
-    ...flightProblems(airframe.doc, assessed),
+    ...flightProblems(airframe.doc, assessed, stallCases),
     ...strengthProblems(airframe, assessed.strength),
     ...weighProblems(pieces),
     ...smallPartProblems(assessed.smallParts),

@@ -1,6 +1,6 @@
 /** What is wrong with how it will fly: each with its place, figure, limit and one thing to do. */
 import type { ProjectFile } from '../../document'
-import type { Finding, Assessment } from '../report'
+import type { Finding, Assessment, StallCase } from '../report'
 import { q, say } from '../../units'
 
 /** The inner wing should stall this much before the tip, °. */
@@ -18,6 +18,7 @@ export function flightProblems(
     handling,
     controls,
   }: Pick<Assessment, 'flight' | 'plan' | 'stall' | 'trim' | 'handling' | 'controls'>,
+  stallCases: () => StallCase[],
 ): Finding[] {
   const found: Finding[] = flight.between.map(([a, b]) => ({
     code: 'surfaces-between',
@@ -72,7 +73,7 @@ export function flightProblems(
       remedy: say`${q(100 * ((flight.stallMs / doc.brief.stallMaxMs) ** 2 - 1), '%', 0)} more wing area, or as much less weight`,
     })
   if (stall.tipMarginDeg < TIP_MARGIN_WANTED) {
-    const washed = stall.cases.find(item => item.id === 'washout')
+    const washed = stallCases().find(item => item.id === 'washout')
     const remedy =
       washed && washed.tipMarginDeg >= TIP_MARGIN_WANTED
         ? say`Two more degrees of washout: then ${q(washed.tipMarginDeg, '°', 1)}`

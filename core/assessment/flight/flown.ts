@@ -15,7 +15,7 @@ import { createStall } from './stall-along-span'
 import { pitchTables } from './pitch-model'
 import { loadingOf, tailIncidence, trimRows } from './trim-rows'
 import type { Designed } from '../resolve'
-import type { StallReport, TrimRow, Assessment, FlightFigures, PitchTables } from '../report'
+import type { StallCase, StallReport, TrimRow, Assessment, FlightFigures, PitchTables } from '../report'
 
 /**
  * How well lattice and body strips place the neutral point: one standard deviation, share of the mean chord.
@@ -32,6 +32,8 @@ export type Flown = Pick<
   wingModels: StationModels
   /** Drag of level flight at a speed, propellers turning, elevator neutral, N. */
   levelDrag(speed: number): number
+  /** The stall of the wing as it could be instead. */
+  stallCases(): StallCase[]
   /** In the vertical plane, with the payload aboard or gone; asked for where it is tossed. */
   pitch(payload: boolean): PitchTables
 }
@@ -65,9 +67,9 @@ export function createFlown(
       solved,
       roles,
       models.horizontal,
-      loadingOf(sum, wingStall.speedMs),
+      loadingOf(sum, wingStall.report.speedMs),
     )
-    const stall: StallReport = { ...wingStall, foreplane }
+    const stall: StallReport = { ...wingStall.report, foreplane }
     const slowest = slowestOf(stall),
       light = slowest * Math.sqrt(empty.mass / sum.mass)
     const aboard = loadingOf(sum, slowest),
@@ -97,6 +99,7 @@ export function createFlown(
       },
       alphaStall: degToRad(stall.alphaDeg),
       stall,
+      stallCases: wingStall.cases,
       trim,
       tailIncidenceDeg: tailIncidence(airframe, roles, cruise),
       handling: flownState.report,

@@ -47,35 +47,34 @@ export interface StallStage {
     flight: SolvedFlight,
     models: StationModels,
     mass: number,
-  ): Omit<StallReport, 'foreplane'>
+  ): {
+    report: Omit<StallReport, 'foreplane'>
+    /** As drawn, and with another twist or taper; each a lattice of its own, solved when it is asked for. */
+    cases(): StallCase[]
+  }
 }
 
 export function createStall(): StallStage {
-  const casesOf = memoise(
+  const varied = memoise(
     (
       flight: SolvedFlight,
       wing: Designed['wing'],
       body: Designed['body'],
       boom: Boom | null,
       diameterMm: number,
-      others: readonly LatticeSurface[],
-    ) => variations(flight, latticeParts(wing, [], body, boom && { boom, diameterMm }), others),
+      tail: Designed['wing'] | undefined,
+    ) => {
+      const tube = boom && { boom, diameterMm }
+      const others = tail
+        ? latticeParts(tail, [], body, tube).map(part => ({ ...part, chordwise: VARIED_CHORDWISE }))
+        : []
+      return variations(flight, latticeParts(wing, [], body, tube), others)
+    },
     12,
   )
-  let lastOthers: { key: unknown[]; others: LatticeSurface[] } | null = null
   return (airframe, flight, models, mass) => {
     const { surfaces, doc, wing, body, boom } = airframe
     const tube = tubeOf(boom)
-    const key = [surfaces.horizontal, body, boom?.boom, boom?.stock]
-    if (!lastOthers || lastOthers.key.some((item, i) => item !== key[i]))
-      lastOthers = {
-        key,
-        others: [surfaces.horizontal].flatMap(loft =>
-          loft
-            ? latticeParts(loft, [], body, tube).map(part => ({ ...part, chordwise: VARIED_CHORDWISE }))
-            : [],
-        ),
-      }
     const air = airOf(doc)
     const find = (
       lift: LiftSolution,
@@ -100,14 +99,14 @@ export function createStall(): StallStage {
     const worst = strips.reduce((a, b) =>
       Math.abs(b.sMm - mToMm(drawn.stall.span)) < Math.abs(a.sMm - mToMm(drawn.stall.span)) ? b : a,
     )
-    const cases: StallCase[] = [
+    const cases = (): StallCase[] => [
       caseOf('drawn', 'as drawn', drawn),
-      ...casesOf(flight, wing, body, tube?.boom ?? null, tube?.diameterMm ?? 0, lastOthers.others).map(
+      ...varied(flight, wing, body, tube?.boom ?? null, tube?.diameterMm ?? 0, surfaces.horizontal).map(
         ({ id, label, lift }) => caseOf(id, label, find(lift)),
       ),
     ]
     const sources = new Set(models.models.map(model => model.source))
-    return {
+    const report: Omit<StallReport, 'foreplane'> = {
       speedMs: drawn.speed,
       spreadMs: (drawn.speed * worst.band) / (2 * Math.max(0.3, worst.limit)),
       clMax: drawn.stall.clMax,
@@ -117,9 +116,9 @@ export function createStall(): StallStage {
       tipMarginDeg: radToDeg(drawn.stall.tipMargin),
       source: sources.size > 1 ? 'both' : [...sources][0],
       strips,
-      cases,
       flap: flapOf(airframe, flight, find),
     }
+    return { report, cases }
   }
 }
 

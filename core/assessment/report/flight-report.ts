@@ -14,6 +14,7 @@ export interface StallStrip {
   band: number
 }
 
+/** The stall of the wing as it could be instead: asked for where somebody looks, not at every edit. */
 export interface StallCase {
   id: 'drawn' | 'untwisted' | 'washout' | 'untapered'
   label: string
@@ -44,7 +45,6 @@ export interface StallReport {
   /** Where section limits come from. */
   source: 'measured' | 'computed' | 'both'
   strips: StallStrip[]
-  cases: StallCase[]
   /** Flaps, or ailerons drooped where there are none. */
   flap: {
     name: string

@@ -123,7 +123,7 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     const known = nodes.get(k)
     if (known) return known
     const mass = massFrom * (1 + STEP) ** k
-    const { speedMs, alphaDeg } = stall(airframe, flown.solved, flown.wingModels, mass)
+    const { speedMs, alphaDeg } = stall(airframe, flown.solved, flown.wingModels, mass).report
     const node = {
       mass,
       stallMs: speedMs,
