@@ -14,41 +14,11 @@ import { formatCoordinates, measureMesh, parseCoordinates, shapeOf } from '../ge
 import { revolve } from '../testing/meshes'
 import { readStl } from './read-stl'
 import { replayGcode } from './gcode'
-import { writeStl } from './stl'
 import { readThreeMf } from './threemf'
 import { writeThreeMf } from './write-threemf'
 import { runs } from '../testing/runs'
+import { mutate, mutation, small, WHOLE } from '../testing/torn'
 
-const small = revolve(
-  [
-    [5, 0],
-    [3, 8],
-  ],
-  10,
-)
-const ascii = [
-  'solid s',
-  ...Array.from(
-    { length: 6 },
-    (_, i) =>
-      `facet normal 0 0 1\nouter loop\nvertex ${i} 0 0\nvertex 1 ${i} 0\nvertex 0 1 ${i}\nendloop\nendfacet`,
-  ),
-  'endsolid',
-].join('\n')
-const gcode = [
-  'G21',
-  'G90',
-  'M82',
-  'G28',
-  'G92 E0',
-  ...Array.from({ length: 30 }, (_, i) => `G1 X${i} Y${i * 2} Z0.3 E${i / 3} F1800`),
-  'G2 X10 Y10 I4 J4 E12',
-  'G3 X0 Y0 R20 E14',
-  'G91',
-  'G1 X3 E0.2',
-  'M83',
-  'G4 P200',
-].join('\n')
 const { upperX, upperY, lowerX, lowerY } = shapeOf('naca4412', [])
 const coordinates = formatCoordinates('a section', [
   ...Array.from(upperX, (x, i): [number, number] => [x, upperY[i]]).reverse(),
@@ -56,10 +26,10 @@ const coordinates = formatCoordinates('a section', [
 ])
 const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes)
 const KINDS: ReadonlyArray<{ name: string; bytes: Uint8Array; read: (bytes: Uint8Array) => unknown }> = [
-  { name: 'binary STL', bytes: writeStl(small, 's'), read: readStl },
-  { name: 'ASCII STL', bytes: strToU8(ascii), read: readStl },
-  { name: '3MF', bytes: writeThreeMf([{ name: 's', mesh: small, place: [0, 0] }]), read: readThreeMf },
-  { name: 'G-code', bytes: strToU8(gcode), read: bytes => replayGcode(text(bytes), DEMOS[0].printers[0]) },
+  { name: 'binary STL', bytes: WHOLE['binary STL'], read: readStl },
+  { name: 'ASCII STL', bytes: WHOLE['ASCII STL'], read: readStl },
+  { name: '3MF', bytes: WHOLE['3MF'], read: readThreeMf },
+  { name: 'G-code', bytes: WHOLE['G-code'], read: bytes => replayGcode(text(bytes), DEMOS[0].printers[0]) },
   { name: 'coordinates', bytes: strToU8(coordinates), read: bytes => parseCoordinates(text(bytes)) },
   { name: 'project', bytes: strToU8(writeProject(DEMOS[1])), read: bytes => readProject(text(bytes)) },
   {
@@ -68,34 +38,6 @@ const KINDS: ReadonlyArray<{ name: string; bytes: Uint8Array; read: (bytes: Uint
     read: bytes => readRecipe(text(bytes)),
   },
 ]
-/** Bytes changed, a stretch doubled, a stretch cut out, the end cut off. */
-const mutation = fc.record({
-  edits: fc.array(fc.tuple(fc.nat(100_000), fc.nat(255)), { maxLength: 8 }),
-  from: fc.nat(100_000),
-  length: fc.nat(400),
-  act: fc.constantFrom('none', 'none', 'double', 'drop', 'end'),
-})
-function mutate(
-  bytes: Uint8Array,
-  { edits, from, length, act }: { edits: Array<[number, number]>; from: number; length: number; act: string },
-): Uint8Array {
-  const at = from % bytes.length,
-    to = Math.min(bytes.length, at + length)
-  const acts: Record<string, Uint8Array[]> = {
-    double: [bytes.subarray(0, to), bytes.subarray(at)],
-    drop: [bytes.subarray(0, at), bytes.subarray(to)],
-    end: [bytes.subarray(0, Math.max(1, at))],
-  }
-  const parts = acts[act] ?? [bytes]
-  const broken = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
-  parts.reduce((place, part) => {
-    broken.set(part, place)
-    return place + part.length
-  }, 0)
-  for (const [place, value] of edits) if (broken.length) broken[place % broken.length] = value
-  return broken
-}
-
 describe('importers', () => {
   it('read the files as written', () => {
     for (const { name, bytes, read } of KINDS) expect(() => read(bytes), name).not.toThrow()

@@ -35,6 +35,8 @@ export const SHORT_LIVED = [
 export interface Browser {
   driver: WebDriver
   downloads: string
+  /** Its folder, which every process of it names. */
+  profile: string
   close(): Promise<void>
   /** Kills every process of it at once, as a machine that loses its power does; the profile stays. */
   kill(): void
@@ -73,6 +75,7 @@ export async function openBrowser({
   return {
     driver,
     downloads,
+    profile,
     kill: () => {
       killAll(profile, words => !/chromedriver/.test(words.split('\0')[0]!))
       // The driver takes its time to notice that its browser is gone; nobody waits for it.

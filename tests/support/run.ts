@@ -8,16 +8,28 @@ import { join } from 'node:path'
 
 const VARIABLE = 'MARIPOSA_RUN'
 
+/** Processes, this one apart, whose command line names something. */
+export const processesWith = (word: string): number[] =>
+  readdirSync('/proc')
+    .filter(name => /^\d+$/.test(name) && Number(name) !== process.pid)
+    .map(Number)
+    .filter(pid => commandLine(pid).includes(word))
+function commandLine(pid: number): string {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8')
+  } catch {
+    // It is gone already.
+    return ''
+  }
+}
+
 /** Kills at once every process whose command line names something. */
 export function killAll(word: string, which: (commandLine: string) => boolean = () => true): void {
-  for (const name of readdirSync('/proc').filter(
-    entry => /^\d+$/.test(entry) && Number(entry) !== process.pid,
-  ))
+  for (const pid of processesWith(word))
     try {
-      const words = readFileSync(`/proc/${name}/cmdline`, 'utf8')
-      if (words.includes(word) && which(words)) process.kill(Number(name), 'SIGKILL')
+      if (which(commandLine(pid))) process.kill(pid, 'SIGKILL')
     } catch {
-      // It is gone already.
+      // It went by itself.
     }
 }
 
