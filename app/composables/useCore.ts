@@ -64,6 +64,8 @@ interface Started {
   send: ReturnType<typeof createSender>
   /** In the order in which they were made: the worker takes one after the other. */
   calls: Call[]
+  /** It has answered once: until then its code is loaded and still slow, and it may take twice as long. */
+  warm: boolean
   /** What it is at, as it tells while it works. */
   at: string
   /** Runs for the first of the calls. */
@@ -78,6 +80,7 @@ function start(which: CoreName): Started {
     remote: wrap<CoreApi>(worker),
     send: createSender(),
     calls: [],
+    warm: false,
     at: '',
     end: message => {
       worker.terminate()
@@ -107,8 +110,9 @@ function start(which: CoreName): Started {
 /** The first of the calls has the worker to itself: its time begins when it becomes the first. */
 function wind(own: Started): void {
   clearTimeout(own.clock)
-  const limit = own.calls[0] && LIMITS[own.calls[0].name]
-  if (limit === undefined) return
+  const usual = own.calls[0] && LIMITS[own.calls[0].name]
+  if (usual === undefined) return
+  const limit = own.warm ? usual : 2 * usual
   own.at = ''
   own.clock = setTimeout(
     () => own.end(`it took longer than ${limit / 1000} s and was stopped${own.at ? `, at ${own.at}` : ''}`),
@@ -140,6 +144,7 @@ export function useCore(which: CoreName = 'live'): Remote<CoreApi> {
           own.calls.push(call)
           if (own.calls.length === 1) wind(own)
           const done = () => {
+            own.warm = true
             const first = own.calls[0] === call
             own.calls.splice(own.calls.indexOf(call), 1)
             if (first) wind(own)

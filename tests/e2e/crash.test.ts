@@ -11,7 +11,7 @@ import { checkProject } from '../../core/document'
 import { seeded } from '../../core/testing/drawn'
 import { runs } from '../../core/testing/runs'
 import type { ProjectRecord } from '../../app/db/database'
-import { openBrowser, PATIENCE, SHORT_LIVED } from '../support/browser'
+import { openBrowser, PATIENCE, SHORT_LIVED, type Browser } from '../support/browser'
 import { startServer, type RunningServer } from '../support/server'
 
 enablePatches()
@@ -19,11 +19,13 @@ const CYCLES = runs(300, 6)
 const random = seeded(Number(process.env.FC_SEED ?? 20261126))
 
 let server: RunningServer, profile: string
+let last: Browser | null = null
 beforeAll(async () => {
   server = await startServer()
   profile = mkdtempSync(join(tmpdir(), 'mariposa-crash-'))
 })
 afterAll(() => {
+  last?.kill()
   server.stop()
   rmSync(profile, { recursive: true, force: true })
 })
@@ -69,6 +71,7 @@ it(`${CYCLES} kills of the whole browser lose nothing that was shown as kept`, a
   for (let cycle = 0; cycle < CYCLES; cycle++) {
     const browser = await openBrowser({ watchNetwork: false, profile, flags: SHORT_LIVED })
     const { driver } = browser
+    last = browser
     // A clock set back an hour, now and then, also while it runs.
     if (random() < 0.3)
       await (

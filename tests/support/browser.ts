@@ -103,10 +103,19 @@ export async function setViewport(driver: WebDriver, width: number, height: numb
 
 /** Waits until what is shown belongs to the newest edit. */
 export async function settled(driver: WebDriver, timeoutMs = PATIENCE): Promise<void> {
-  await driver.wait(
-    async () =>
-      driver.executeScript<boolean>('return document.querySelector(".shell")?.dataset.ready === "true"'),
-    timeoutMs,
-    'the assessment did not settle',
-  )
+  try {
+    await driver.wait(
+      async () =>
+        driver.executeScript<boolean>('return document.querySelector(".shell")?.dataset.ready === "true"'),
+      timeoutMs,
+    )
+  } catch (fault) {
+    // What stands there instead says more than that something does not.
+    const there = await driver.executeScript<string>(
+      `const alerts = [...document.querySelectorAll('[role="alert"]')].map(item => item.textContent)
+      return [location.pathname, JSON.stringify(document.querySelector('.shell')?.dataset ?? null), ...alerts,
+        document.body.innerText.slice(0, 400)].join(' | ')`,
+    )
+    throw new Error(`the page did not settle: ${there}`, { cause: fault })
+  }
 }

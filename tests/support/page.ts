@@ -120,15 +120,14 @@ export class Page {
   }
   /**
    * The same in a page that is there already, whose computing parts are warm, which saves what a new page costs them:
-   * its stores and settings are those of a browser that has never been here. What a page remembers for itself
-   * alone, such as the tab of a bench, stays: where that matters, it takes a new one. So it does where no
-   * project is open.
+   * its stores, settings and benches are those of a browser that has never been here. Where no project is open it
+   * takes a new page.
    */
   anew = async (path: string, doc: ProjectFile = DEMOS[0]) => {
     const there = await this.driver.executeAsyncScript<boolean>(
       `const done = arguments[arguments.length - 1], app = document.querySelector('#__nuxt')?.__vue_app__
       if (!app) return done(false)
-      const { $pinia: pinia, $router: router } = app.config.globalProperties
+      const { $pinia: pinia, $router: router, $nuxt } = app.config.globalProperties
       const project = pinia._s.get('project')
       if (!project?.doc) return done(false)
       // A page that shows no project, until all that was known of the last one is gone.
@@ -138,6 +137,9 @@ export class Page {
           pinia._s.delete(id)
           delete pinia.state.value[id]
         }
+        // What benches remember for themselves: their tabs, what is laid over a drawing.
+        const { state } = $nuxt.payload
+        for (const key of Object.keys(state)) state[key] = undefined
         // What the live part has drawn it does not send again: the last drawing stays, of another aircraft.
         const assessment = pinia._s.get('assessment')
         if (assessment?.assessed)
