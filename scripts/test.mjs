@@ -79,7 +79,9 @@ await Promise.all([
   ]),
   suite('core and command line', 'unit'),
 ])
-await suite('application and browser', 'app', 'e2e')
+// One after the other: together they would be four at once, and pages would wait.
+await suite('application', 'app')
+await suite('browser', 'e2e')
 
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)
