@@ -4,10 +4,8 @@ import { expect, it } from 'vitest'
 import { createAssessor } from './assess'
 import { DEMOS } from './demo'
 import { aircraft } from './testing/arbitraries'
-import { runs } from './testing/runs'
+import { DEEP, runs } from './testing/runs'
 import { sweep, sweptPaths, type Jump } from './testing/sweeps'
-
-const deep = runs(1, 0) === 1
 
 /**
  * What is counted, and so may step: a bead or a shell that fits or no longer does, a joint, slot or bay that has no
@@ -27,7 +25,7 @@ it('no figure of either demo makes a verdict jump', () => {
   for (const doc of DEMOS.slice(0, runs(2, 1))) {
     const paths = sweptPaths(doc)
     // By day those that have misled.
-    const wanted = deep
+    const wanted = DEEP
       ? paths
       : ['tail.horizontal.xMm', 'tail.vertical.zMm', 'tail.vertical.yMm'].filter(path => paths.includes(path))
     const found = wanted.flatMap(path => {
@@ -38,7 +36,7 @@ it('no figure of either demo makes a verdict jump', () => {
   }
 }, 7_200_000)
 
-it.runIf(deep)(
+it.runIf(DEEP)(
   'nor one of forty random aircraft',
   () => {
     fc.assert(

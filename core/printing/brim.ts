@@ -21,8 +21,8 @@ export function brimLength(foot: Section | null, recipe: Recipe): number {
 
 /** The loops themselves, from the outside in, round any foot: slits of webs close, neighbours flow together. */
 export function brimLoops(foot: Section, recipe: Recipe): Float64Array[] {
-  const w = recipe.beadWidthMm
-  return Array.from({ length: loopsOf(recipe) }, (_, i) => (loopsOf(recipe) - i - 0.5) * w).flatMap(away =>
+  const count = loopsOf(recipe)
+  return Array.from({ length: count }, (_, i) => (count - i - 0.5) * recipe.beadWidthMm).flatMap(away =>
     // Outside alone: a brim within the piece could not be peeled off.
     grown(foot, away).filter(loop => polygonArea(loop).area > 0),
   )

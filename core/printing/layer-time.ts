@@ -76,24 +76,25 @@ export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
   const { length, dx, dy, what, times } = desk
   let count = 0,
     travelMm = 0
+  const pull = (hop: number, like: number) => {
+    if (hop <= RETRACT_OVER) return
+    length[count] = dx[count] = dy[count] = 0
+    times[count] = like
+    what[count++] = PULL
+  }
   const travel = (hx: number, hy: number, like = 1) => {
     // Lines that stand for several are so much closer to each other.
-    const hop = Math.sqrt(hx * hx + hy * hy) / like
+    const drawn = Math.sqrt(hx * hx + hy * hy),
+      hop = drawn / like
     if (hop <= NO_HOP) return
-    const pull = () => {
-      if (hop <= RETRACT_OVER) return
-      length[count] = dx[count] = dy[count] = 0
-      times[count] = like
-      what[count++] = PULL
-    }
-    pull()
+    pull(hop, like)
     length[count] = hop
-    dx[count] = hx / hop / like
-    dy[count] = hy / hop / like
+    dx[count] = hx / drawn
+    dy[count] = hy / drawn
     times[count] = like
     what[count++] = TRAVEL
-    pull()
-    travelMm += like * hop
+    pull(hop, like)
+    travelMm += drawn
   }
   for (let i = 0; i < runCount; i++) {
     if (i > 0 && !runs.joined[i] && !recipe.spiral)

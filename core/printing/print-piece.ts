@@ -2,11 +2,11 @@
  * Mass, middle, inertia, filament and hours of a piece, from sampled sections integrated along its height.
  */
 import { beadSection, wallsReach, type Printer, type Recipe } from '../document'
-import { brimLength } from './brim'
 import { slitsAt, webAnchor, webLengths, webPattern, type Piece, type Section } from '../geometry'
 import type { Filament } from '../libraries'
 import { memoise } from '../memo'
 import { mm3ToM3, mmToM } from '../units'
+import { brimLength } from './brim'
 import { insetField, insetLoops, type InsetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach, type Layer } from './lay'
 import { layerRuns } from './layer-runs'

@@ -7,6 +7,7 @@ import { insetField } from './inset-field'
 import { layLayer } from './lay'
 import { layerRuns } from './layer-runs'
 import { layerMoves, movesTime } from './layer-time'
+import { writePlate } from './machine-file'
 
 const [{ printers, zones }] = DEMOS
 const recipe = {
@@ -54,4 +55,32 @@ describe('lines that stand for several', () => {
       before = seconds
     }
   })
+})
+
+it('a machine file has every line of a layer, however wide: what it lays fills it', () => {
+  // A square of 900 mm, solid, in beads of 0.2 mm: some 6 400 lines at 45°.
+  const outline = Float64Array.from([0, 0, 900, 0, 900, 900, 0, 900])
+  const wide = {
+    ...recipe,
+    beadWidthMm: 0.2,
+    layerHeightMm: 0.1,
+    flow: 1,
+    brimMm: 0,
+    baseLayers: 0,
+    topLayers: 0,
+  }
+  const part = {
+    mark: 'T',
+    name: 'Table',
+    recipe: { ...wide, beadForm: 'rectangular' as const },
+    heightMm: 0.1,
+    turn: 0,
+    at: () => ({ section: [outline], slits: [] }),
+  }
+  const big = { ...printer, bedMm: [1000, 1000, 100] as [number, number, number] }
+  const pen = writePlate({ parts: [part], printer: big, filament }, 50)
+  let step = pen.next()
+  while (!step.done) step = pen.next()
+  const laidMm3 = step.value.filamentMm * Math.PI * (big.filamentMm / 2) ** 2
+  expect(laidMm3 / (900 * 900 * 0.1)).toBeCloseTo(1, 2)
 })

@@ -19,15 +19,17 @@ interface Answer {
   fault: { name: string; message: string } | null
 }
 
+/** Files given at once: one that is never answered ends with the driver's own limit for a script. */
+const BATCH = 40
+
 /** Starts the page's own worker anew and asks it by its own protocol (see comlink), one file after the other. */
 const ASK = `const [files, printer, done] = arguments
   const address = performance.getEntriesByType('resource').map(entry => entry.name).find(name => /core\\.worker/.test(name))
   const worker = window.tornWorker ??= new Worker(address, { type: 'module' })
-  const ask = (name, values) => new Promise((resolve, reject) => {
-    const id = String(Math.random()), late = setTimeout(() => reject(new Error('no answer for 20 s')), 20000)
+  const ask = (name, values) => new Promise(resolve => {
+    const id = String(Math.random())
     const hear = ({ data }) => {
       if (data?.id !== id) return
-      clearTimeout(late)
       worker.removeEventListener('message', hear)
       resolve(data.type === 'HANDLER' && data.name === 'throw' ? data.value : null)
     }
@@ -46,7 +48,7 @@ const ASK = `const [files, printer, done] = arguments
     }
     return answers
   }
-  work().then(done, fault => done(String(fault)))`
+  work().then(done)`
 
 it('thousands of torn meshes and machine files are read or refused with a reason, within two seconds and 512 MB', async () => {
   await page.anew('/print', DEMOS[0])
@@ -56,17 +58,16 @@ it('thousands of torn meshes and machine files are read or refused with a reason
     read = 0
   const before = peakOf()
   for (const kind of kinds)
-    for (let from = 0; from < changes.length; from += 200) {
-      const files = changes.slice(from, from + 200).map(change => ({
+    for (let from = 0; from < changes.length; from += BATCH) {
+      const files = changes.slice(from, from + BATCH).map(change => ({
         kind,
         text: Buffer.from(mutate(WHOLE[kind], change)).toString('base64'),
       }))
-      const answers = await page.driver.executeAsyncScript<Answer[] | string>(
-        ASK,
-        files,
-        DEMOS[0].printers[0],
-      )
-      if (typeof answers === 'string') throw new Error(`${kind}, file ${from} and on: ${answers}`)
+      const answers = await page.driver
+        .executeAsyncScript<Answer[]>(ASK, files, DEMOS[0].printers[0])
+        .catch(cause => {
+          throw new Error(`no answer for one of ${kind}, file ${from} and on`, { cause })
+        })
       answers.forEach(({ ms, fault }, i) => {
         const which = `${kind}, file ${from + i}`
         expect(ms, which).toBeLessThan(2000)

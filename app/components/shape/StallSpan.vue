@@ -11,7 +11,7 @@ import { useSize } from '~/composables/useSize'
 const { now } = useBench()
 const stall = computed(() => now.value.stall)
 /** Lattices of wings that are not drawn: solved for whoever looks. */
-const { answer: tried, fresh } = useAside((core, doc) => core.stallCases(doc))
+const { answer: tried, fault, fresh } = useAside((core, doc) => core.stallCases(doc))
 const cases = computed(() => tried.value?.slice(1) ?? [])
 const ghost = useState<string>('stall-ghost', () => 'untwisted')
 const host = ref<HTMLElement>()
@@ -46,7 +46,8 @@ const band = computed(
       .map(s => `L${x(s.share).toFixed(1)} ${y(s.limit - s.band).toFixed(1)}`)
       .join('')}Z`,
 )
-const other = computed(() => cases.value.find(item => item.id === ghost.value))
+/** Of this very wing alone: another one has other strips. */
+const other = computed(() => (fresh.value ? cases.value.find(item => item.id === ghost.value) : undefined))
 const first = computed(() =>
   stall.value.strips.reduce((a, b) =>
     Math.abs(b.sMm - stall.value.placeMm) < Math.abs(a.sMm - stall.value.placeMm) ? b : a,
@@ -156,15 +157,21 @@ const source = {
           >
             <td>{{ item.label }}</td>
             <td class="r num">
-              {{ figure(item.speedMs, 1) }} m/s<span class="quiet delta">{{
+              {{ figure(item.speedMs, 1) }} m/s<span v-if="fresh" class="quiet delta">{{
                 signed(item.speedMs - stall.speedMs, 1)
               }}</span>
             </td>
             <td class="r num">{{ figure(100 * item.placeShare) }} %</td>
             <td class="r num" :class="{ bad: item.tipMarginDeg < 0 }">{{ figure(item.tipMarginDeg, 1) }}°</td>
           </tr>
-          <tr v-if="!tried">
-            <td colspan="4" class="quiet">Another twist and taper are being tried …</td>
+          <tr v-if="fault || !tried">
+            <td colspan="4" :class="fault ? 'bad' : 'quiet'">
+              {{
+                fault
+                  ? `Another twist and taper could not be tried: ${fault}`
+                  : 'Another twist and taper are being tried …'
+              }}
+            </td>
           </tr>
           <tr v-if="stall.flap">
             <td>
