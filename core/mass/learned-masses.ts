@@ -25,7 +25,7 @@ export const PRIOR: Readonly<Record<Cause | 'own', number>> = {
   own: 0.18,
 }
 /** Of e times the size, as a share of the whole spread: small pieces begin and end more often. */
-const SIZE = 0.2
+export const SIZE = 0.2
 /** One standard deviation of the scale, kg. */
 const SCALE = 0.0005
 /** A weighing so many standard deviations off what the others say teaches nothing. */
@@ -35,8 +35,12 @@ export interface Learned {
   /** Expected logarithm of true over predicted mass, and its standard deviation, for every piece in order. */
   mean: Float64Array
   sigma: Float64Array
-  /** One standard deviation of Σ weight·mass over the pieces not weighed, with everything that they share. */
-  spreadOf(weights: ArrayLike<number>): number
+  /**
+   * One standard deviation of Σ weight·mass over the pieces not weighed, with everything that they share. `readings`:
+   * by how much each weighed piece's reading counts in the same sum. What a reading is off it is off there and in what
+   * it teaches of the rest, the same way: twice that covariance is in the answer, the readings' own variance is not.
+   */
+  spreadOf(weights: ArrayLike<number>, readings: ArrayLike<number>): number
   /** What is known of each cause now. */
   offsets: Array<{ cause: Cause; name: string; mean: number; sigma: number }>
   /** Of weighed pieces: standard deviations off what the others say; those past `OUTLIER` were left out. */
@@ -104,15 +108,21 @@ export function learnMasses(pieces: readonly PieceMass[], spread: number): Learn
       mean: fit.mean[k],
       sigma: Math.sqrt(Math.max(0, fit.covariance.get(k, k))),
     })),
-    spreadOf: weights => {
-      const shared = new Float64Array(dims)
+    spreadOf: (weights, readings) => {
+      const shared = new Float64Array(dims),
+        read = new Float64Array(dims)
       let alone = 0
       rows.forEach((row, i) => {
         if (pieces[i].weighed !== null) return
         for (let k = 0; k < dims; k++) shared[k] += weights[i] * row[k]
         alone += weights[i] ** 2 * own
       })
-      return Math.sqrt(Math.max(0, quadratic(fit.covariance, shared)) + alone)
+      // A reading off by e moves its logarithm by e/m, and the offsets by Λ⁻¹·x/D of that.
+      for (const i of teaching)
+        for (let k = 0; k < dims; k++)
+          read[k] += (readings[i] * SCALE ** 2 * rows[i][k]) / (Math.max(1e-6, pieces[i].weighed!) * noise[i])
+      const both = dot(shared, fit.covariance.mmul(Matrix.columnVector(read)).to1DArray())
+      return Math.sqrt(Math.max(0, quadratic(fit.covariance, shared) + alone + 2 * both))
     },
   }
 }

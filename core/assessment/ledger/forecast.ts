@@ -92,17 +92,25 @@ function stage(
   const sum = sumMass(adjusted),
     empty = sumMass(adjusted.filter(entry => !entry.drops)),
     others = massSpread(adjusted)
-  // Of pieces to come: grams, and grams times their lever about the balance point.
+  // Of pieces to come: mass, and mass times lever about the balance point; of weighed ones what a gram too much does.
   const weights = new Float64Array(pieces.length),
-    levers = new Float64Array(pieces.length)
+    levers = new Float64Array(pieces.length),
+    readings = new Float64Array(pieces.length),
+    turns = new Float64Array(pieces.length)
   for (const entry of adjusted) {
     const i = entry.group === 'printed' ? index.get(entry.id) : undefined
-    if (i === undefined || list[i].weighed !== null) continue
-    weights[i] = entry.mass
-    levers[i] = (entry.mass * (entry.x - sum.x)) / Math.max(1e-9, sum.mass)
+    if (i === undefined) continue
+    const lever = (entry.x - sum.x) / Math.max(1e-9, sum.mass)
+    if (list[i].weighed === null) {
+      weights[i] = entry.mass
+      levers[i] = entry.mass * lever
+    } else {
+      readings[i] = 1
+      turns[i] = lever
+    }
   }
-  const massSigma = Math.hypot(others.mass, learned.spreadOf(weights)),
-    cgSigma = Math.hypot(others.x, learned.spreadOf(levers))
+  const massSigma = Math.hypot(others.mass, learned.spreadOf(weights, readings)),
+    cgSigma = Math.hypot(others.x, learned.spreadOf(levers, turns))
   const figures: ForecastFigures = {
     massG: kgToG(sum.mass),
     massSigmaG: kgToG(massSigma),
