@@ -55,10 +55,7 @@ export interface PiecePrint {
   seconds(printer: Printer): number
 }
 
-/**
- * Layers round a sample that are timed where lines are few; far enough apart for webs to have moved on, odd
- * so that both ways of infill come up.
- */
+/** Layers of a sample that are timed where lines are few; an odd step of their numbers brings up both ways of infill. */
 const PHASES = 5,
   PHASE_STEP = 7
 /** Layers of a piece that are timed at least, where infill or webs are laid. */
@@ -217,7 +214,10 @@ function timedLayers(
   // layers at each.
   const tries = Math.min(PHASES, Math.max(1, Math.ceil(TIMED_LAYERS / samples.length)))
   const openFirst = faces.find(face => face.way === 1 && face.u === jumps[0].u)?.share ?? 0
-  const first = samples.length > 0 ? movesOf(fieldFor(samples[0], reach), laid[0], 0, openFirst) : null
+  const [foot] = samples
+  const first = foot
+    ? movesOf(fieldFor(foot, reach), laid[0], 0, openFirst, webs?.slits(foot.section, foot.u) ?? null)
+    : null
   return [
     // The first layer is slow: what that costs over its usual time.
     ...(first
@@ -239,7 +239,8 @@ function timedLayers(
           laid[i],
           index + PHASE_STEP * k,
           0,
-          webs?.slits(sample.section, u + PHASE_STEP * k * recipe.layerHeightMm) ?? null,
+          // Webs move on with height: they are looked at all over what the sample stands for, and not past it.
+          webs?.slits(sample.section, u + ((k + 0.5) / own - 0.5) * weight) ?? null,
         ),
         layers: (weight * perLayer) / own,
         share: 1,
