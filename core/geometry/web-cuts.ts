@@ -9,6 +9,9 @@ import { hangingSlits, holesOf, laneSlits, type Slit } from './web-slits'
 /** As straight as that: corners of a slit off the line by no more. */
 const STRAIGHT = 0.02
 
+/** How much closer heights are looked at where a piece is swept hard. */
+const FINEST = 4
+
 /** Just off a jump of the section. */
 const OFF = 0.002
 
@@ -205,11 +208,22 @@ function levels(piece: PieceShape, period: number): number[] {
       const at = (k * period) / 4
       if (k % 2 !== 0 && at > piece.from + 2 * OFF && at < piece.to - 2 * OFF) places.add(at)
     }
+  // Where an edge of the skin moves by more than a step a step, hinge lines and bores move so too: looked at more often.
+  const edges = (u: number) => {
+    const skin = piece.skinAt(Math.min(u, piece.to - OFF))
+    return skin && boxOf(skin)
+  }
+  const rate = (low: number, high: number): number => {
+    const a = edges(low),
+      b = edges(high)
+    if (!a || !b || high - low < STEP) return 1
+    return Math.max(1, Math.abs(a[0] - b[0]) / (high - low), Math.abs(a[2] - b[2]) / (high - low))
+  }
   const sorted = [...places].sort((a, b) => a - b)
   return sorted.flatMap((at, i) => {
     const next = sorted[i + 1]
     if (next === undefined) return [at]
-    const parts = Math.max(1, Math.ceil((next - at) / STEP))
+    const parts = Math.max(1, Math.ceil(((next - at) * Math.min(FINEST, rate(at, next))) / STEP))
     return Array.from({ length: parts }, (_, k) => at + ((next - at) * k) / parts)
   })
 }
