@@ -41,7 +41,7 @@ export {
   type Pocketed,
 } from './surface-pieces'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
-export { cutBody } from './body-pieces'
+export { cutBody, type RecipeOf } from './body-pieces'
 export {
   gapToWing,
   POD_TOUCHES,
@@ -82,7 +82,7 @@ export {
   type GivenShape,
 } from './given-piece'
 export { type TriangleMesh } from './triangle-mesh'
-export { pieceSolid, meshOf, bodyVolume, type SolidKernel } from './solid'
+export { hollowed, pieceSolid, meshOf, bodyVolume, type SolidKernel } from './solid'
 export { weld, measureMesh, MAX_TRIANGLES, type MeshFigures } from './mesh'
 export { mostCrossed } from './cutter'
 export { contoursAt, type Contours } from './contours'

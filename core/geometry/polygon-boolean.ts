@@ -33,7 +33,10 @@ function combine(kind: number, subject: Loops, clip: Loops): Float64Array[] {
   return solution.filter(path => path.length >= 3).map(fromPath)
 }
 
-/** Outlines grown by `byMm` (> 0) all round, corners rounded to 2 µm; what closes up on the way is closed. */
+/**
+ * Outlines grown by `byMm` all round, drawn in where it is negative; corners rounded to 2 µm. What closes up on the
+ * way is gone.
+ */
 export function grown(loops: Loops, byMm: number): Float64Array[] {
   const engine = new clipper.ClipperOffset(2, 0.002 * STEPS)
   engine.AddPaths(loops.map(toPath), clipper.JoinType.jtRound, clipper.EndType.etClosedPolygon)

@@ -110,6 +110,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     <div class="acts">
       <v-btn size="x-small" :disabled="doc.zones.length >= 16" @click="addZone">Another zone like this</v-btn>
     </div>
+    <HeldPieces :zone="zone" />
     <v-select
       :model-value="zone.filament"
       :items="LIBRARIES.filaments.map(f => ({ title: f.name, value: f.id }))"
@@ -330,6 +331,11 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
         })
       "
     />
+    <p v-if="r.skinGapMm" class="quiet small">
+      The exported solid is hollow inside the second skin:
+      {{ r.walls === 1 ? 'one wall' : `${r.walls} walls` }} and {{ figure(100 * r.infillShare, 0) }} % infill
+      lay both, whatever program slices it.
+    </p>
     <RecipeFile :zone="zone" />
   </div>
 </template>

@@ -1,10 +1,18 @@
 /** All pieces as solids for the printer: an STL a piece, a 3MF a plate, and a list. */
 import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
-import type { Printer, Recipe } from '../../document'
-import { meshOf, pieceSolid, type Piece, type SolidKernel, type TriangleMesh } from '../../geometry'
+import { recipeOf, type Printer, type Recipe } from '../../document'
+import {
+  hollowed,
+  meshOf,
+  pieceSolid,
+  turnsHanded,
+  type Piece,
+  type SolidKernel,
+  type TriangleMesh,
+} from '../../geometry'
 import { lies, writeStl, writeThreeMf } from '../../printing'
-import { layPlates, recipeOf, stand } from '../print-room'
+import { layPlates, stand } from '../print-room'
 
 export interface ExportedFile {
   name: string
@@ -25,12 +33,42 @@ export function uniqueNames(): (wanted: string) => string {
 
 /** A piece as it stands or lies on the bed. Throws where it is no solid. */
 export function printableMesh(kernel: SolidKernel, piece: Piece): TriangleMesh {
-  const solid = pieceSolid(kernel, piece)
+  const standing = standingMesh(kernel, piece)
+  return lies(piece) ? laidDown(standing) : standing
+}
+
+function standingMesh(kernel: SolidKernel, piece: Piece): TriangleMesh {
+  const solid = hollowed(kernel, piece, pieceSolid(kernel, piece))
   try {
-    return lies(piece) ? laidDown(meshOf(solid)) : meshOf(solid)
+    return meshOf(solid)
   } finally {
     solid.delete()
   }
+}
+
+/** Port pieces are starboard ones in a mirror, to the last bit: each pair is made once. */
+function createMeshes(kernel: SolidKernel): (piece: Piece) => TriangleMesh {
+  const made = new Map<Piece['sectionAt'], { piece: Piece; standing: TriangleMesh }>()
+  return piece => {
+    const twin = made.get(piece.sectionAt)
+    const alike = twin?.piece.zone === piece.zone ? twin : undefined
+    const standing = !alike
+      ? standingMesh(kernel, piece)
+      : turnsHanded(alike.piece) === turnsHanded(piece)
+        ? alike.standing
+        : mirrored(alike.standing)
+    if (!alike) made.set(piece.sectionAt, { piece, standing })
+    return lies(piece) ? laidDown(standing) : standing
+  }
+}
+
+/** The other way round across y, its triangles turned so that they look outwards again. */
+function mirrored({ positions, triangles }: TriangleMesh): TriangleMesh {
+  const other = positions.slice()
+  for (let i = 1; i < other.length; i += 3) other[i] = -other[i]
+  const turned = triangles.slice()
+  for (let t = 0; t < turned.length; t += 3) [turned[t + 1], turned[t + 2]] = [turned[t + 2], turned[t + 1]]
+  return { positions: other, triangles: turned }
 }
 
 /** Builds every piece in turn; `progress` may throw to stop. Solids are freed as they are written. */
@@ -43,9 +81,10 @@ export async function exportPieces(
   const files: ExportedFile[] = []
   const nameOf = uniqueNames()
   const meshes = new Map<string, TriangleMesh>()
+  const meshOfPiece = createMeshes(kernel)
   for (const [i, piece] of airframe.pieces.entries()) {
     await progress(i, airframe.pieces.length, piece.name)
-    const mesh = printableMesh(kernel, piece)
+    const mesh = meshOfPiece(piece)
     meshes.set(piece.id, mesh)
     files.push({ name: nameOf(`${piece.id}.stl`), bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
   }
@@ -53,7 +92,7 @@ export async function exportPieces(
     files.push(...plateFiles(printer, airframe, reports, meshes, nameOf))
   files.push({
     name: 'pieces.csv',
-    bytes: encodeText(piecesCsv(reports, piece => recipeOf(airframe.doc, piece.zone))),
+    bytes: encodeText(piecesCsv(reports, piece => recipeOf(airframe.doc, piece))),
   })
   return files
 }
