@@ -58,6 +58,7 @@ const ROOMS = {
   'workshop/balance': DESIGN,
   'workshop/spine': DESIGN,
   'workshop/print-room': DESIGN,
+  'workshop/go-on': [...DESIGN, 'workshop/print-room'],
   'workshop/export': [...DESIGN, 'workshop/print-room'],
   'workshop/advice': DESIGN,
   'workshop/build': [...DESIGN, 'workshop/advice', 'workshop/spine'],

@@ -45,7 +45,7 @@ const VERBS: Record<string, Verb> = {
   slice: { run: sliceVerb, options: ['recipe', 'printer'] },
   gcode: { run: gcodeVerb, options: ['printer', 'filament'] },
   study: { run: studyVerb, options: ['vary'] },
-  forecast: { run: forecastVerb },
+  forecast: { run: forecastVerb, options: ['rest'] },
   lay: { run: layVerb, options: ['piece', 'printer'] },
   check: { run: checkVerb, options: ['piece'], files: 2 },
   order: { run: orderVerb },
@@ -83,7 +83,7 @@ const HELP = `npm run -s cli -- VERB [FILE] [--option value]
   slice FILE      an STL or 3MF model: bead lengths, mass, hours [--recipe FILE] [--printer FILE]
   gcode FILE      G-code replayed: filament, mass, hours, layers, extent [--printer FILE] [--filament ID]
   study FILE      a project with --vary FILE: every combination assessed, the front of weight, hours, cost, reserve
-  forecast FILE   a project: flying weight and balance as its weighings teach, stage by stage
+  forecast FILE   a project: flying weight and balance as its weighings teach, stage by stage [--rest true: go on or stop]
   lay FILE        a piece of a project as a machine file (G-code, not JSON) --piece ID [--printer ID]
   check GCODE FILE  a machine file held against a piece of a project [--piece ID]
   order FILE      a project: every step of the build in order, what it needs, what it brings in; what to buy

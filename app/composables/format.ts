@@ -87,5 +87,9 @@ export const worded = (words: Words | null | undefined): string =>
 /** Decimals that a figure is written with, as it is. */
 const decimalsOf = (value: number): number => /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0
 
+/** A chance in percent, not surer than it is. */
+export const chance = (value: number): string =>
+  value > 0.995 ? 'over 99 %' : value < 0.005 ? 'under 1 %' : `${figure(100 * value)} %`
+
 /** The maker's own day, as YYYY-MM-DD. */
 export const today = (): string => format(new Date(), 'yyyy-MM-dd')

@@ -1,13 +1,7 @@
 /** The print room: its plan as of now, and what is done in it, each as one named edit. */
 import { format } from 'date-fns'
-import type { PlatePiece, PlateRecord, PrintFault } from '../../core/document'
-import {
-  recipeOf,
-  spoolFor,
-  type PlannedPlate,
-  type RoomPlan,
-  type Shelf,
-} from '../../core/workshop/print-room'
+import { recipeOf, type PlatePiece, type PlateRecord, type PrintFault } from '../../core/document'
+import { spoolFor, type PlannedPlate, type RoomPlan, type Shelf } from '../../core/workshop/print-room'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 import { today } from '~/composables/format'
@@ -152,7 +146,7 @@ export function usePrintRoom() {
           piece: piece.id,
           printer: piece.printer!,
           filament: piece.filament,
-          recipe: structuredClone(toRaw(recipeOf(doc.value, piece.zone))),
+          recipe: structuredClone(toRaw(recipeOf(doc.value, piece))),
           date: today(),
           byHand,
           note,

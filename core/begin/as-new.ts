@@ -9,6 +9,7 @@ export const asNew = (doc: ProjectFile): ProjectFile => ({
   ...doc,
   plates: [],
   accepted: [],
+  asPrinted: [],
   fileChecks: [],
   build: { ...NOT_BUILT, glues: doc.build.glues, people: doc.build.people },
   proofs: [],

@@ -23,7 +23,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 12,
+  version: 13,
   ...name,
   brief,
   aerofoils: [],
@@ -36,6 +36,7 @@ export const frame = (
   printerOf: {},
   plates: [],
   accepted: [],
+  asPrinted: [],
   fileChecks: [],
   given: [],
   wingSets: [],

@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 12,
+  version: 13,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -277,6 +277,7 @@ export const PLOVER: ProjectFile = {
   printerOf: {},
   plates: [],
   accepted: [],
+  asPrinted: [],
   fileChecks: [],
   given: [],
   wingSets: [],

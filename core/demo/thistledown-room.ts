@@ -41,7 +41,10 @@ const accepted = (
 export const roomOf = (
   wing: Recipe,
   nose: Recipe,
-): Pick<ProjectFile, 'printers' | 'spools' | 'printerOf' | 'plates' | 'accepted' | 'fileChecks'> => ({
+): Pick<
+  ProjectFile,
+  'printers' | 'spools' | 'printerOf' | 'plates' | 'accepted' | 'asPrinted' | 'fileChecks'
+> => ({
   printers: [
     {
       id: 'tall',
@@ -104,5 +107,6 @@ export const roomOf = (
     accepted('wing-1-port', 'boxed', 'pla-foam', wing, '2026-10-04', ''),
     accepted('body-1', 'boxed', 'pla-tough', nose, '2026-10-05', ''),
   ],
+  asPrinted: [],
   fileChecks: [{ piece: 'wing-1-starboard', date: '2026-10-03', verdict: 'accepted', found: '' }],
 })

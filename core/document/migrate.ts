@@ -327,6 +327,10 @@ export const fromVersion11 = (raw: unknown): unknown =>
       }
     : raw
 
+/** What version 12 did not say: every piece follows its zone. */
+export const fromVersion12 = (raw: unknown): unknown =>
+  isObject(raw) ? { asPrinted: [], ...raw, version: 13 } : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -339,6 +343,7 @@ const STEPS = [
   fromVersion9,
   fromVersion10,
   fromVersion11,
+  fromVersion12,
 ]
 
 /** Any older version, step by step. */

@@ -4,6 +4,7 @@ import type { Cuts, ProjectFile, Surface } from './schema'
 /** Piece ids that weighings, printers and marks of the document still speak of. */
 const spokenOf = (doc: ProjectFile): string[] => [
   ...doc.weighIns.map(({ piece }) => piece),
+  ...doc.asPrinted.map(({ piece }) => piece),
   ...Object.keys(doc.printerOf),
 ]
 

@@ -8,7 +8,7 @@ import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 12
+export const PRESENT_VERSION = 13
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -89,13 +89,14 @@ function checkReferences(doc: ProjectFile): void {
   numbers(doc.wing.controls, 'wing.controls')
   numbers(doc.tail.horizontal?.controls ?? [], 'tail.horizontal.controls')
   numbers(doc.tail.vertical?.controls ?? [], 'tail.vertical.controls')
-  doc.zones.forEach(({ recipe }, i) => {
-    if (recipe.beadWidthMm < recipe.layerHeightMm)
-      throw new DocumentError(
-        `zones[${i}].recipe.beadWidthMm`,
-        `a bead ${recipe.beadWidthMm} mm wide cannot be ${recipe.layerHeightMm} mm high`,
-      )
-  })
+  for (const list of ['zones', 'asPrinted'] as const)
+    doc[list].forEach(({ recipe }, i) => {
+      if (recipe.beadWidthMm < recipe.layerHeightMm)
+        throw new DocumentError(
+          `${list}[${i}].recipe.beadWidthMm`,
+          `a bead ${recipe.beadWidthMm} mm wide cannot be ${recipe.layerHeightMm} mm high`,
+        )
+    })
   doc.aerofoils.forEach(({ points }, i) => {
     const fault = outlineFault(points)
     if (fault) throw new DocumentError(`aerofoils[${i}].points[${fault.at}]`, fault.reason)

@@ -11,6 +11,9 @@ import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 /** A lid of a body that is filled through is this thick, mm. */
 const SOLID_LID = 1.6
 
+/** The recipe of a zone, or the one that a piece, by its id without a side, was printed by. */
+export type RecipeOf = (zone: string, piece: string) => Recipe
+
 /** How the pieces of a body are called, and where it stands. */
 export interface Standing {
   part: 'body' | 'pod'
@@ -58,7 +61,7 @@ function standing(
 export function cutBody(
   parts: BodyParts,
   cutList: readonly Cut[],
-  recipeOf: (zone: string) => Recipe,
+  recipeOf: RecipeOf,
   as: Standing = IN_THE_MIDDLE,
 ): PieceShape[] {
   const { loft } = parts
@@ -66,9 +69,10 @@ export function cutBody(
   const edges = [loft.from, ...cuts.map(cut => cut.atMm), loft.to]
   const marks = loft.breaks.slice(0, -1).map(x => loft.zoneAt(x))
   const zoneOf = (from: number, to: number): string => widestZone(from, to, loft.breaks, marks)
+  const idOf = (i: number) => `${as.id}-${pieceNumber(cuts, i)}`
   const recipeAt = (x: number) => {
-    const index = edges.findIndex(edge => edge >= x)
-    return recipeOf(zoneOf(edges[Math.max(0, index - 1)], edges[Math.max(1, index)]))
+    const i = Math.max(0, edges.findIndex(edge => edge >= x) - 1)
+    return recipeOf(zoneOf(edges[i], edges[i + 1]), idOf(i))
   }
   const joints = bodyJoints(loft, cuts, recipeAt)
   const pieces = edges.slice(0, -1).flatMap((from, i): PieceShape[] => {
@@ -77,11 +81,11 @@ export function cutBody(
       foot = joints[i - 1] ?? null,
       head = joints[i] ?? null
     const zoneId = zoneOf(from, to)
-    const features = bodyPieceFeatures(parts, from, to, recipeOf(zoneId), foot, head)
+    const features = bodyPieceFeatures(parts, from, to, recipeOf(zoneId, idOf(i)), foot, head)
     const proud = head?.proud ?? 0
     const skinAt = (x: number) => (x > to ? null : bodySkinAt(loft, x))
     return standing(as, {
-      id: `${as.id}-${number}`,
+      id: idOf(i),
       name: `${as.name} ${number}`,
       mark: `${as.mark}${number}`,
       kind: 'fixed',
@@ -119,7 +123,7 @@ export function cutBody(
 function lids(
   { loft, body }: BodyParts,
   zoneOf: (from: number, to: number) => string,
-  recipeOf: (zone: string) => Recipe,
+  recipeOf: RecipeOf,
   as: Standing,
 ): PieceShape[] {
   return body.openings.flatMap((opening, i): PieceShape[] => {
@@ -127,13 +131,14 @@ function lids(
       to = Math.min(loft.to, opening.toMm) - LID_GAP
     if (to - from < 5) return []
     const zoneId = zoneOf(from, to)
-    const shell = shellThickness(recipeOf(zoneId)) ?? SOLID_LID
+    const id = `${as.lid}-${opening.id}`
+    const shell = shellThickness(recipeOf(zoneId, id)) ?? SOLID_LID
     const inner = placesWithin(loft.breaks, from, to)
     // Wider than the body somewhere: there is nothing to cut a lid from. A finding says so.
     if ([from, ...inner, to].some(x => lidOutline(loft, opening, shell, x) === null)) return []
     const skinAt = (x: number) => lidOutline(loft, opening, shell, x)
     return standing(as, {
-      id: `${as.lid}-${opening.id}`,
+      id,
       name: as.part === 'pod' ? `Lid, ${as.name}, ${opening.name}` : `Lid, ${opening.name}`,
       mark: `${as.lidMark}${i + 1}`,
       kind: 'lid',

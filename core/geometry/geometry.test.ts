@@ -284,7 +284,7 @@ describe('solids', () => {
       }),
       { numRuns: runs(200, 4), endOnFailure: true },
     )
-  }, 400_000)
+  })
   it('the picture in space faces outwards on both sides and lies on its own side', async () => {
     const kernel = await testKernel()
     for (const piece of createAssessor().airframe(DEMOS[0]).pieces) {

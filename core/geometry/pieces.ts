@@ -20,9 +20,8 @@ export function usableCuts(cuts: readonly Cut[], from: number, to: number): Cut[
 export const pieceNumber = (cuts: readonly Cut[], i: number): number => (i === 0 ? 1 : cuts[i - 1].piece)
 
 const zoned = new WeakMap<PieceShape, Piece>()
-/** A shape in its zone, or the first zone where its own is not there; the same object while both stay. */
-export function inZone(shape: PieceShape, zones: readonly Zone[]): Piece {
-  const zone = zoneOr(zones, shape.zoneId)
+/** A shape printed as a zone says; the same object while both stay. */
+export function inZone(shape: PieceShape, zone: Zone): Piece {
   const known = zoned.get(shape)
   if (known && known.zone === zone) return known
   const piece = { ...shape, zone }

@@ -39,7 +39,7 @@ export interface SurfaceLoft {
 }
 
 /** Thickness the trailing edge is opened to: two beads side by side, mm. */
-export const trailingEdgeMm = (zones: readonly Zone[]): number =>
+export const trailingEdgeMm = (zones: ReadonlyArray<Pick<Zone, 'recipe'>>): number =>
   2 * Math.max(...zones.map(zone => zone.recipe.beadWidthMm))
 
 /** What of a surface shapes it. */

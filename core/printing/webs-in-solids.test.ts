@@ -117,5 +117,5 @@ describe('webs in the exported solid', () => {
       ),
       { numRuns: runs(200, 8), endOnFailure: true },
     )
-  }, 400_000)
+  })
 })

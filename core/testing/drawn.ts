@@ -150,7 +150,9 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
       return [(1 + Math.cos(turn)) / 2, (0.02 + 0.02 * (i % 6)) * Math.sin(turn) * (1 + 0.3 * Math.cos(turn))]
     }),
   }))
-  for (const { recipe } of doc.zones)
+  // Pieces that there may well be: the first of each part.
+  for (const item of doc.asPrinted) item.piece = pick(['wing-1', 'horizontal-1', 'vertical-1', 'body-1'])
+  for (const { recipe } of [...doc.zones, ...doc.asPrinted])
     recipe.layerHeightMm = Math.min(recipe.layerHeightMm, recipe.beadWidthMm)
   const number = (list: Array<{ piece: number }>, from: number) =>
     list.forEach((item, i) => {

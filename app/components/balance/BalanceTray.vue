@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NO_SPECS, USUAL_C, type Equipment } from '../../../core/document'
-import { amount, amountOf, figure } from '~/composables/format'
+import { amount, amountOf, chance, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useLiveBalance } from '~/composables/useLiveBalance'
 
@@ -51,8 +51,6 @@ function setKind(kind: Equipment['kind']) {
     if (kind === 'servo') own.servo ??= { torqueNcm: 14, travelDeg: 50 }
   })
 }
-const chance = (value: number) =>
-  value > 0.995 ? 'over 99 %' : value < 0.005 ? 'under 1 %' : `${figure(100 * value)} %`
 function add() {
   let n = 1
   while (doc.value.equipment.some(e => e.id === `part-${n}`)) n++

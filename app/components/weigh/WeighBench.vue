@@ -30,6 +30,7 @@ function commit(id: string, name: string, predictedG: number) {
 </script>
 
 <template>
+  <GoOnOrStop />
   <table class="ledger" data-table="weigh">
     <thead>
       <tr>
@@ -44,7 +45,7 @@ function commit(id: string, name: string, predictedG: number) {
     <tbody>
       <tr v-for="p in now.pieces" :key="p.id" :class="{ on: look.selected === p.id }">
         <td>{{ p.name }}</td>
-        <td class="quiet">{{ p.zoneName }}, {{ p.filamentName }}</td>
+        <td class="quiet">{{ p.zoneName }}, {{ p.filamentName }}{{ p.asPrinted ? ', as printed' : '' }}</td>
         <td class="r num">{{ amount(p.predictedG, 'g', 1) }}</td>
         <td class="w">
           <input

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { WEIGH_LIMIT } from '../../../core/assess'
 import { firstPieceState, releases } from '../../../core/workshop/print-room'
-import { amount, amountOf, figure, signed } from '~/composables/format'
+import { amount, amountOf, chance, figure, signed } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
 const t = computed(() => now.value.totals)
 const ahead = computed(() => now.value.forecast)
-const percent = (chance: number) =>
-  chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${figure(100 * chance)} %`
 /** The same rule as at Print: one piece of each filament, recipe and printer before the rest. */
 const waiting = computed(() =>
   releases(doc.value, now.value).flatMap(release => {
@@ -62,7 +60,7 @@ function firstWord(off: number): string {
         </tr>
         <tr>
           <td>Chance to meet the target</td>
-          <td class="r num" data-figure="forecast-chance">{{ percent(ahead.chanceWeight) }}</td>
+          <td class="r num" data-figure="forecast-chance">{{ chance(ahead.chanceWeight) }}</td>
         </tr>
         <tr>
           <td>Target</td>
@@ -90,7 +88,9 @@ function firstWord(off: number): string {
       <template v-else>
         {{ amount(ahead.restG, 'g') }} are still to print. To meet the target they must come out
         {{ figure(100 * (1 - ahead.restFactor), 1) }} % lighter{{
-          ahead.restFactor < 0.92 ? ': more than flow can give. Look for lighter ways at Choose.' : '.'
+          ahead.restFactor < 0.92
+            ? ': more than flow can give. Ask beside the table what the rest can mend.'
+            : '.'
         }}
       </template>
     </p>

@@ -26,6 +26,7 @@ import {
   type Remedy,
   type WingSetFigures,
 } from '../../../core/workshop/balance'
+import { goOn, type GoOn } from '../../../core/workshop/go-on'
 import { compareSchools, proposeAllCuts, type SchoolFigures } from '../../../core/workshop/advice'
 import { mend, sparChoices, type Mending, type SparChoice } from '../../../core/workshop/spine'
 import { aside, known } from './memory'
@@ -42,6 +43,12 @@ let space: StudyKernel | null = null
 export const choosing = {
   compare: (doc: ProjectFile, zone: string, filament: string): SchoolFigures[] =>
     compareSchools(aside, LIBRARIES, doc, zone, filament),
+  /** What the rest of the printing can mend; each way is assessed, and false stops. */
+  goOn: (
+    doc: ProjectFile,
+    date: string,
+    progress: (done: number, of: number) => boolean | Promise<boolean>,
+  ): Promise<GoOn | null> => goOn(aside, known(doc), date, progress),
   /** Ways to mend the balance, each really assessed; takes a second or two, so it goes aside. */
   remedies: (doc: ProjectFile): Remedy[] => balanceRemedies(aside, known(doc)),
   /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */

@@ -1,5 +1,4 @@
 /** The firewall under its motor: thrust, torque, weight in a landing, a propeller out of balance, and heat. */
-import { zoneOr } from '../../geometry'
 import { printedMaterial, strengthLeft } from '../../structure'
 import { GRAVITY, gToKg, mmToM, q, say } from '../../units'
 import { FRESH, running } from '../../power'
@@ -46,7 +45,7 @@ function mountOf(airframe: Airframe, own: StandingBody, { gear }: StrengthFigure
   const wall = own.body.firewall
   const motor = motorBefore(doc, own)
   if (!wall || !motor || wall.bolts === 0) return []
-  const zone = zoneOr(doc.zones, body.zoneAt(body.from)),
+  const zone = airframe.zoneAt(body, body.from),
     filament = airframe.filamentOf(zone)
   const temperature = Math.max(airframe.warm.temperatureC, doc.brief.fieldTemperatureC + MOTOR_RISE)
   const where = own.main ? 'Firewall' : `Firewall of ${own.name}`,

@@ -1,6 +1,5 @@
 /** Everything about flight that an assessment says, from the solved lattice, the sections and the ledger. */
 import type { SurfaceName } from '../../document'
-import { trailingEdgeMm, zoneOr } from '../../geometry'
 import { chanceWithin, massSpread, sumInertia, sumMass, type MassEntry } from '../../mass'
 import { degToRad, GRAVITY, gToKg, mToMm } from '../../units'
 import { fullRudder, rateReports } from './rates'
@@ -50,12 +49,7 @@ export function createFlown(
     const models: SurfaceModels = {}
     for (const loft of Object.values(airframe.surfaces)) {
       const surface = surfaceOf(doc, loft.name as SurfaceName)!
-      models[loft.name] = sections(
-        loft,
-        surface,
-        doc,
-        trailingEdgeMm(surface.panels.map(panel => zoneOr(doc.zones, panel.zone))),
-      )
+      models[loft.name] = sections(loft, surface, doc, airframe.edgeMm[loft.name]!)
     }
     const dropping = entries.some(entry => entry.drops && entry.mass > 0)
     const sum = sumMass(entries),

@@ -10,7 +10,6 @@ import {
   type StripLift,
 } from '../../aero'
 import type { Boom } from '../../document'
-import { zoneOr, trailingEdgeMm } from '../../geometry'
 import { memoise } from '../../memo'
 import { degToRad, GRAVITY, mToMm, radToDeg } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
@@ -33,13 +32,8 @@ const DROOP_DEG = 10
 const MORE_WASHOUT = degToRad(2)
 
 /** Sections of the wing, with its trailing edge as it is opened for printing. */
-export const wingModels = (
-  airframe: Designed,
-  sections: ReturnType<typeof createSections>,
-): StationModels => {
-  const zones = airframe.doc.wing.panels.map(panel => zoneOr(airframe.doc.zones, panel.zone))
-  return sections(airframe.wing, airframe.doc.wing, airframe.doc, trailingEdgeMm(zones))
-}
+export const wingModels = (airframe: Designed, sections: ReturnType<typeof createSections>): StationModels =>
+  sections(airframe.wing, airframe.doc.wing, airframe.doc, airframe.edgeMm.wing!)
 
 export interface StallStage {
   (

@@ -1,5 +1,5 @@
 /** Every piece printed: mass, hours, bed, printer. Memoised piece by piece on its shape and its zone. */
-import type { Printer, ProjectFile, Zone } from '../../document'
+import { printedAs, type Printer, type ProjectFile, type Zone } from '../../document'
 import {
   fitsBed,
   hullOf,
@@ -199,7 +199,7 @@ export function weighedPieces(doc: Pick<ProjectFile, 'weighIns'>, printed: reado
 
 /** `timed` false: no hours, where nobody asks for them. */
 export function reportPieces(
-  doc: Pick<ProjectFile, 'printers' | 'printerOf' | 'spools'>,
+  doc: Pick<ProjectFile, 'printers' | 'printerOf' | 'spools' | 'asPrinted'>,
   printed: readonly PrintedPiece[],
   { now, outdatedG }: Weighed,
   timed = true,
@@ -234,6 +234,7 @@ export function reportPieces(
       filament: filament.id,
       filamentName: filament.name,
       recipe: piece.zone.recipe.school,
+      asPrinted: printedAs(doc, piece.id) !== null,
       predictedG: kgToG(print.mass),
       weighedG: onScale === undefined ? null : kgToG(onScale),
       outdatedG: outdatedG.get(piece.id) ?? null,

@@ -12,6 +12,8 @@ export interface PieceReport {
   side: string
   zone: string
   zoneName: string
+  /** It stays as it was printed, whatever its zone says. */
+  asPrinted: boolean
   filament: string
   filamentName: string
   recipe: string

@@ -2,9 +2,10 @@
  * Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by
  * part.
  */
-import { designOf } from '../../document'
+import { designOf, pairOf } from '../../document'
 import type {
   Aerofoil,
+  AsPrinted,
   Body,
   Boom,
   Control,
@@ -14,7 +15,6 @@ import type {
   Given,
   Pod,
   ProjectFile,
-  Recipe,
   Spar,
   Surface,
   SurfaceName,
@@ -44,6 +44,7 @@ import {
   type PartName,
   type Piece,
   type PieceShape,
+  type RecipeOf,
   type Pocketed,
   type SparLine,
   type SurfaceLoft,
@@ -69,6 +70,10 @@ export interface Designed {
   pods: ReadonlyArray<{ pod: Pod; body: Body; loft: BodyLoft }>
   boom: HeldBoom | null
   pieces: readonly Piece[]
+  /** What trailing edges are opened to, mm. */
+  edgeMm: Partial<Record<SurfaceName, number>>
+  /** The zone of the piece of a body at a place, as that piece is printed. */
+  zoneAt(body: BodyLoft, xMm: number): Zone
   /** As it is printed in a zone, at the temperature of its data sheet. */
   filamentOf(zone: Zone): Filament
   /** The same in the air of the brief and under its sun, and spars likewise: what strength is reckoned with. */
@@ -94,6 +99,14 @@ const BOOM_CLEARANCE_MM = 0.15
 /** The same with everything that the document says. */
 export interface Airframe extends Designed {
   doc: ProjectFile
+}
+
+/** What says how pieces of a body are printed: their zones, and what is held of single ones. */
+type Printed = Zone | AsPrinted
+const recipesIn = (printed: readonly Printed[]): RecipeOf => {
+  const zones = printed.filter(item => 'id' in item),
+    single = new Map(printed.flatMap(item => ('piece' in item ? [[item.piece, item.recipe] as const] : [])))
+  return (zone, piece) => single.get(piece) ?? zoneOr(zones, zone).recipe
 }
 
 /** Designs remembered whole: to and fro of an edit. */
@@ -185,14 +198,12 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       boom: Boom | null,
       wing: WingSeat | null,
       crossings: readonly CrossHole[],
-      ...zones: Zone[]
-    ) => {
-      const recipeOf = (zone: string): Recipe => zoneOr(zones, zone).recipe
-      return reuseShapes(
+      ...printed: Printed[]
+    ) =>
+      reuseShapes(
         known.body,
-        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings }, cuts, recipeOf),
-      )
-    },
+        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings }, cuts, recipesIn(printed)),
+      ),
     SHAPES,
   )
   const stood = memoise(standingStations, SHAPES)
@@ -206,14 +217,14 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       { pod, body, loft }: Designed['pods'][number],
       boom: Boom | null,
       wing: WingSeat | null,
-      ...zones: Zone[]
+      ...printed: Printed[]
     ) =>
       reuseShapes(
         known.pod,
         cutBody(
           { loft, body, boom: boomSeat(boom), wing, crossings: [] },
           pod.cuts.map(cut => ({ ...cut, atMm: cut.atMm + pod.xMm })),
-          zone => zoneOr(zones, zone).recipe,
+          recipesIn(printed),
           podStanding(pod),
         ),
       ),
@@ -269,6 +280,10 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     return made
   }
   // The same objects for the same recipe: what hangs on them is known again.
+  const heldZone = memoise(
+    (id: string, name: string, { filament, recipe }: AsPrinted): Zone => ({ id, name, filament, recipe }),
+    4 * SHAPES,
+  )
   const zoneFilamentOf = memoise(zoneFilament, 4 * SHAPES)
   const makers = narrowed(makersOf)
   const warmOf = memoise(heated, 4 * SHAPES)
@@ -283,7 +298,17 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
 
   const resolved = memoise((doc: Design): Designed => {
     at('shapes')
-    const surfaces: Designed['surfaces'] = {}
+    const surfaces: Designed['surfaces'] = {},
+      edgeMm: Designed['edgeMm'] = {}
+    const heldOf = (...starts: string[]) =>
+      doc.asPrinted.filter(item => starts.some(start => item.piece.startsWith(start)))
+    const single = new Map(doc.asPrinted.map(item => [item.piece, item]))
+    const zoneOf = (shape: PieceShape): Zone => {
+      const zone = zoneOr(doc.zones, shape.zoneId),
+        own = single.get(pairOf(shape.id))
+      return own ? heldZone(zone.id, zone.name, own) : zone
+    }
+    const alongBodies = new Map<BodyLoft, readonly PieceShape[]>()
     const spars: Designed['spars'] = {}
     const shapes: PieceShape[] = []
     const replaced = new Set(doc.given.map(item => item.standsFor))
@@ -296,13 +321,10 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     for (const [name, surface] of present) {
       if (!surface) continue
       const zones = doc.zones.filter(zone => surface.panels.some(panel => panel.zone === zone.id))
-      const loft = loftOf[name](
-        name,
-        label(name, doc),
-        shapeOf[name](surface),
-        doc.aerofoils,
-        trailingEdgeMm(zones.length ? zones : doc.zones),
-      )
+      // Pieces that are printed keep the edge that others are glued to.
+      const edge = trailingEdgeMm([...(zones.length ? zones : doc.zones), ...heldOf(`${name}-`)])
+      edgeMm[name] = edge
+      const loft = loftOf[name](name, label(name, doc), shapeOf[name](surface), doc.aerofoils, edge)
       const lines = linesOf[name](loft, ...doc.spars.filter(spar => spar.surface === name))
       surfaces[name] = loft
       spars[name] = lines
@@ -322,30 +344,32 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     const body = doc.body ? bodyOf(doc.body.stations) : null
     if (doc.body && body && !replaced.has('body')) {
       const own = new Set(doc.body.stations.map(station => station.zone))
-      shapes.push(
-        ...bodyShapes(
-          body,
-          doc.body,
-          doc.cuts.body,
-          doc.boom?.yMm === 0 ? doc.boom : null,
-          doc.body.saddle ? seatOf(surfaces.wing!) : null,
-          crossingsOf(surfaces, spars),
-          ...doc.zones.filter(zone => own.has(zone.id)),
-        ),
+      const pieces = bodyShapes(
+        body,
+        doc.body,
+        doc.cuts.body,
+        doc.boom?.yMm === 0 ? doc.boom : null,
+        doc.body.saddle ? seatOf(surfaces.wing!) : null,
+        crossingsOf(surfaces, spars),
+        ...doc.zones.filter(zone => own.has(zone.id)),
+        ...heldOf('body-', 'lid-'),
       )
+      alongBodies.set(body, pieces)
+      shapes.push(...pieces)
     }
     const pods = doc.pods.map(standingOf)
     for (const standing of pods) {
       const { pod, body: own } = standing
       const zones = new Set(own.stations.map(station => station.zone))
-      shapes.push(
-        ...podShapes(
-          standing,
-          doc.boom && holdsBoom(pod, doc.boom) ? doc.boom : null,
-          own.saddle ? seatOfPod(surfaces.wing!, pod.yMm) : null,
-          ...doc.zones.filter(zone => zones.has(zone.id)),
-        ),
+      const pieces = podShapes(
+        standing,
+        doc.boom && holdsBoom(pod, doc.boom) ? doc.boom : null,
+        own.saddle ? seatOfPod(surfaces.wing!, pod.yMm) : null,
+        ...doc.zones.filter(zone => zones.has(zone.id)),
+        ...heldOf(`pod-${pod.piece}-`),
       )
+      alongBodies.set(standing.loft, pieces)
+      shapes.push(...pieces)
     }
     const given = doc.given.map(givenShapes)
     shapes.push(...given.flatMap(item => item.shapes))
@@ -364,7 +388,12 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       body,
       pods,
       boom: doc.boom && heldBoom(doc.boom, stockOr(libraries, doc.boom.stock), body, pods),
-      pieces: shapes.map(shape => inZone(shape, doc.zones)),
+      pieces: shapes.map(shape => inZone(shape, zoneOf(shape))),
+      edgeMm,
+      zoneAt: (loft, x) => {
+        const shape = alongBodies.get(loft)?.findLast(item => item.kind === 'fixed' && item.from <= x)
+        return shape ? zoneOf(shape) : zoneOr(doc.zones, loft.zoneAt(x))
+      },
       filamentOf,
       warm: {
         temperatureC,

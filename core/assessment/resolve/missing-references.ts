@@ -12,6 +12,13 @@ export function missingReferences(
     ...doc.zones
       .filter(zone => !filaments.has(zone.filament))
       .map(zone => ({ where: `zone ${zone.name}`, id: zone.filament, used: libraries.filaments[0].name })),
+    ...doc.asPrinted
+      .filter(item => !filaments.has(item.filament))
+      .map(item => ({
+        where: `piece ${item.piece}, as it was printed`,
+        id: item.filament,
+        used: libraries.filaments[0].name,
+      })),
     ...[...doc.spars, ...(doc.boom ? [{ name: 'boom', stock: doc.boom.stock }] : [])]
       .filter(item => !stock.has(item.stock))
       .map(item => ({ where: item.name, id: item.stock, used: libraries.stock[0].name })),

@@ -1,5 +1,5 @@
 /** The body as a beam with holes, and the wing's hold on it. SI inside. */
-import { bodyOutlineAt, gapAt, wingSeat, zoneOr, type BodyLoft } from '../../geometry'
+import { bodyOutlineAt, gapAt, wingSeat, type BodyLoft } from '../../geometry'
 import type { Body, Zone } from '../../document'
 import type { MassEntry } from '../../mass'
 import {
@@ -59,7 +59,7 @@ export function bodyStations(airframe: Designed): BodyStation[] {
     ...seatedAt(airframe).map(x => ({ x, opening: null })),
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
   return stations.map(({ x, opening }): BodyStation => {
-    const zone = zoneOr(doc.zones, body.zoneAt(x)),
+    const zone = airframe.zoneAt(body, x),
       filament = airframe.warm.filamentOf(zone)
     const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, filament),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)

@@ -1,4 +1,5 @@
 /** Flight loads of an airframe, and what heat leaves of its strength. */
+import type { Zone } from '../../document'
 import { COLOURS, HEAT_CASES, SHEET_C, skinTemperature, strengthLeft } from '../../structure'
 import type { Filament } from '../../libraries'
 import { heated, softened, type Designed } from '../resolve'
@@ -12,6 +13,12 @@ export function heatOf(
 ): HeatReport {
   const { doc } = airframe
   const air = doc.brief.fieldTemperatureC
+  // Pieces that were printed in another filament than their zone is now.
+  const kept = airframe.pieces
+    .map(piece => piece.zone)
+    .filter(zone => doc.zones.every(now => now.id !== zone.id || now.filament !== zone.filament))
+    .filter((zone, i, all) => all.findIndex(item => item.id === zone.id) === i)
+    .map((zone): Zone => ({ ...zone, id: `${zone.id} as printed`, name: `${zone.name}, as printed` }))
   return {
     airC: air,
     colour: doc.brief.colour,
@@ -22,7 +29,7 @@ export function heatOf(
     cases: HEAT_CASES.flatMap(place =>
       COLOURS.map(colour => {
         const temperature = skinTemperature(air, place, colour.absorbed)
-        const left = doc.zones.map(zone => ({
+        const left = [...doc.zones, ...kept].map(zone => ({
           zone: zone.id,
           name: zone.name,
           filament: airframe.filamentOf(zone).name,

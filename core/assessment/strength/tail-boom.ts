@@ -12,7 +12,6 @@ import {
   tailEffectiveness,
   tailWhip,
 } from '../../structure'
-import { zoneOr } from '../../geometry'
 import type { Stock } from '../../libraries'
 import { GRAVITY, mmToM, radToDeg, q, say, type Words } from '../../units'
 import type { Designed } from '../resolve'
@@ -112,7 +111,7 @@ export function boomFrame(airframe: Designed, flight: SolvedFlight): BoomFrame |
     sideways = tail.fin ? (pressure * tail.fin.area * TAIL_CL) / boom.count : 0
   const torque = tail.fin ? sideways * tail.fin.height : 0
   const { holder } = boom
-  const zone = holder ? zoneOr(doc.zones, holder.zoneAt(holder.to - 1)) : doc.zones[0],
+  const zone = holder ? airframe.zoneAt(holder, holder.to - 1) : doc.zones[0],
     filament = airframe.warm.filamentOf(zone)
   return {
     stock: boom.stock,

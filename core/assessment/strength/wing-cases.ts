@@ -24,9 +24,12 @@ export interface WingCase {
  * What a launch meets that flight does not: skin that stood in the sun in still air. The loads are raised by as
  * much as the weakest plastic of the wing has lost against the air of flight.
  */
-function stillAir({ doc, wing, filamentOf, warm }: Designed): { by: number; temperatureC: number } {
+function stillAir({ doc, wing, pieces, filamentOf, warm }: Designed): { by: number; temperatureC: number } {
   const temperatureC = briefTemperature(doc, 'field')
-  const softening = wing.zones.map(zone => filamentOf(zoneOr(doc.zones, zone)).softeningC)
+  const printed = pieces.filter(piece => piece.part === 'wing').map(piece => piece.zone)
+  const softening = (printed.length ? printed : wing.zones.map(zone => zoneOr(doc.zones, zone))).map(
+    zone => filamentOf(zone).softeningC,
+  )
   return {
     temperatureC,
     by: Math.max(

@@ -1,6 +1,6 @@
 /** The body's hold on the wing: the seat that it is pressed on and the bolts that pull it down. SI inside. */
 import type { Zone } from '../../document'
-import { wingSeat, zoneOr, wingBoltPlaces, wingBolt } from '../../geometry'
+import { wingSeat, wingBoltPlaces, wingBolt } from '../../geometry'
 import { beadOf, printedMaterial } from '../../structure'
 import { mmToM, q, say } from '../../units'
 import { placeReserve } from './body-beam'
@@ -27,14 +27,15 @@ export interface HeldPlace {
 }
 
 /** The edges of the wing's seat: the shell's walls on both sides, along the chord. */
-export function seatOf({ body, doc, wing, warm }: Designed): HeldPlace | null {
+export function seatOf(airframe: Designed): HeldPlace | null {
+  const { body, doc, wing, warm } = airframe
   if (!body || !doc.body?.saddle) return null
   const { lead, chord } = wingSeat(wing),
     xMm = lead + chord / 2
   const from = Math.max(lead, body.from),
     to = Math.min(lead + chord, body.to)
   if (to - from < 5) return null
-  const zone = zoneOr(doc.zones, body.zoneAt(xMm)),
+  const zone = airframe.zoneAt(body, xMm),
     filament = warm.filamentOf(zone)
   const wall = zone.recipe.walls * beadOf(zone.recipe, filament)
   // Layers stand across the body there: pressed edgeways, along the bead.
@@ -93,10 +94,11 @@ export function boltPull(
  * A bolt pulls on a cross beam of solid plastic, held at both sides of the body, the pull in the middle: σ =
  * (F·W/4)/(b·d²/6).
  */
-export function beamUnder({ body, doc, warm }: Designed, x: number): HeldPlace {
+export function beamUnder(airframe: Designed, x: number): HeldPlace {
+  const { body, doc, warm } = airframe
   const { boss, beam } = wingBolt(doc.body!.saddle!.boltMm),
     xMm = 1000 * x,
-    zone = zoneOr(doc.zones, body!.zoneAt(xMm))
+    zone = airframe.zoneAt(body!, xMm)
   const plastic = printedMaterial({ ...zone.recipe, stance: 'flat' }, warm.filamentOf(zone))
   const width = mmToM(body!.at(Math.min(body!.to, Math.max(body!.from, xMm))).width)
   return { xMm, zone, bears: (plastic.tension * mmToM(boss) * mmToM(beam) ** 2) / 6 / (width / 4) }

@@ -156,6 +156,12 @@ function records(here: ProjectFile, there: ProjectFile) {
       byState(['waiting', 'printing', 'failed', 'done']),
     ),
     accepted: together(here.accepted, there.accepted, dated),
+    asPrinted: furthest(
+      here.asPrinted,
+      there.asPrinted,
+      item => item.piece,
+      (a, b) => compare(a.date, b.date),
+    ),
     fileChecks: together(here.fileChecks, there.fileChecks, dated),
   }
 }

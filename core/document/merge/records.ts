@@ -102,6 +102,7 @@ export type Records = Pick<
   ProjectFile,
   | 'plates'
   | 'accepted'
+  | 'asPrinted'
   | 'fileChecks'
   | 'proofs'
   | 'calibrations'

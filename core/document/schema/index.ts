@@ -32,6 +32,7 @@ export {
 export {
   FAULTS,
   type Acceptance,
+  type AsPrinted,
   type FileCheck,
   type PlatePiece,
   type PlateRecord,

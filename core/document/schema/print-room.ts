@@ -54,6 +54,13 @@ export const Acceptance = z.strictObject({
   note: text,
 })
 
+export const AsPrinted = z.strictObject({
+  piece: id.describe('the piece without its side: what is printed on one side is printed so on the other'),
+  filament: id,
+  recipe: Recipe.describe('as it was printed; the zone may say otherwise by now'),
+  date,
+})
+
 export const FileCheck = z.strictObject({
   piece: id,
   date,
@@ -65,4 +72,5 @@ export type PlatePiece = z.infer<typeof PlatePiece>
 export type PlateRecord = z.infer<typeof PlateRecord>
 export type PrintFault = (typeof FAULTS)[number]
 export type Acceptance = z.infer<typeof Acceptance>
+export type AsPrinted = z.infer<typeof AsPrinted>
 export type FileCheck = z.infer<typeof FileCheck>

@@ -1,5 +1,5 @@
 /**
- * The project file, version 12: what the maker wrote, in mm, g and °.
+ * The project file, version 13: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -18,7 +18,7 @@ import { Proof, WeighIn, Measured, Check } from './log'
 import { Damage, Wish } from './mending'
 import { Pod } from './pod'
 import { Power } from './power'
-import { Acceptance, FileCheck, PlateRecord } from './print-room'
+import { Acceptance, AsPrinted, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
 import { Spar } from './spine'
 import { Surface, Tail, WingSet } from './surface'
@@ -26,7 +26,7 @@ import { Tracing } from './tracing'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(12),
+  version: z.literal(13),
   id,
   name,
   purpose: text,
@@ -52,6 +52,7 @@ export const ProjectFile = z.strictObject({
     'begun, finished, failed or set by hand; the rest is laid out anew',
   ),
   accepted: list(Acceptance, 200).describe('first pieces of a filament, recipe and printer that were good'),
+  asPrinted: list(AsPrinted, 400).describe('pieces that stay as they were printed whatever their zone says'),
   fileChecks: list(FileCheck, 400).describe('machine files that were held against their piece'),
   build: Build.describe('how it is put together, and how far that is'),
   power: Power.describe('how it is driven and flown'),

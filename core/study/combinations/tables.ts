@@ -132,7 +132,8 @@ export async function tabulate(
         ? sparDims(spar => spar.through && piece.part === 'body')
         : sparDims(spar => spar.surface === piece.part)
   const pieces = first.pieces.map(piece => {
-    const own = zoneDim(piece.zone.id),
+    // A piece that stays as it was printed hangs on no zone.
+    const own = doc.zones.includes(piece.zone) ? zoneDim(piece.zone.id) : -1,
       beside = piece.shapedBy.map(zoneDim).filter(dim => dim >= 0 && dim !== own)
     return {
       piece,

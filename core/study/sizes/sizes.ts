@@ -156,6 +156,7 @@ export function scaleDesign(
     })),
     // What was weighed, tested and given belongs to the size it was made at.
     weighIns: [],
+    asPrinted: [],
     proofs: [],
     given: [],
     wingSets: [],

@@ -15,8 +15,8 @@ export const presentWing = (doc: ProjectFile, id: string, name: string): WingSet
 })
 
 /**
- * The document with another set on it. Weighings of the wing's pieces no longer count, as they belong to the
- * other one.
+ * The document with another set on it. Weighings and recipes of the wing's printed pieces no longer count: they are the
+ * other one's.
  */
 export const withWingSet = (doc: ProjectFile, set: WingSet): ProjectFile => ({
   ...doc,
@@ -24,6 +24,7 @@ export const withWingSet = (doc: ProjectFile, set: WingSet): ProjectFile => ({
   spars: [...set.spars, ...doc.spars.filter(spar => spar.surface !== 'wing')],
   cuts: { ...doc.cuts, wing: set.cuts },
   weighIns: doc.weighIns.filter(item => !item.piece.startsWith('wing')),
+  asPrinted: doc.asPrinted.filter(item => !item.piece.startsWith('wing')),
 })
 
 /** Puts a set on and the present wing into its place on the shelf, weighings and all left in the document. */

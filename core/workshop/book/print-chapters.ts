@@ -1,4 +1,7 @@
 /** What is printed: every piece with its plate and file, and the recipes to type in. */
+import type { Airframe } from '../../assess'
+import type { Zone } from '../../document'
+import type { Piece } from '../../geometry'
 import { planRoom } from '../print-room'
 import type { Block, Cell } from './blocks'
 import { right, strong, type Source } from './source'
@@ -60,13 +63,12 @@ export function printed({ doc, airframe, assessment, hand, now }: Source): Block
   ]
 }
 
-export function recipes({ doc, airframe, assessment, hand }: Source): Block[] {
+export function recipes({ airframe, assessment, hand }: Source): Block[] {
+  const grams = new Map(assessment.pieces.map(piece => [piece.id, piece.predictedG]))
   return [
     { kind: 'chapter', text: 'Recipes by zone' },
-    ...doc.zones.flatMap((zone): Block[] => {
+    ...waysOf(airframe).flatMap(({ zone, own }): Block[] => {
       const { recipe } = zone
-      const own = assessment.pieces.filter(piece => piece.zone === zone.id)
-      if (own.length === 0) return []
       const filament = airframe.filamentOf(zone)
       const row = (label: string, value: string): Cell[] => [label, strong(value)]
       return [
@@ -104,12 +106,31 @@ export function recipes({ doc, airframe, assessment, hand }: Source): Block[] {
           small: true,
           text: `The first piece of it is weighed before the rest: ${own
             .slice(0, 1)
-            .map(piece => `${piece.mark} ${hand.amount(piece.predictedG, 'g', 1)}`)
+            .map(piece => `${piece.mark} ${hand.amount(grams.get(piece.id) ?? 0, 'g', 1)}`)
             .join('')}, 7 % is allowed.`,
         },
       ]
     }),
   ]
+}
+
+/** Every way in which something is printed, by zone; pieces that stay as they were printed go by theirs. */
+function waysOf({ doc, pieces }: Airframe): Array<{ zone: Zone; own: Piece[] }> {
+  const ways = new Map<string, { zone: Zone; own: Piece[] }>()
+  for (const piece of pieces) {
+    const key = JSON.stringify(piece.zone)
+    const known = ways.get(key)
+    if (known) known.own.push(piece)
+    else ways.set(key, { zone: piece.zone, own: [piece] })
+  }
+  const order = (zone: Zone) => doc.zones.findIndex(item => item.id === zone.id)
+  return [...ways.values()]
+    .map(way =>
+      doc.zones.includes(way.zone)
+        ? way
+        : { ...way, zone: { ...way.zone, name: `${way.zone.name}, as printed` } },
+    )
+    .sort((a, b) => order(a.zone) - order(b.zone))
 }
 
 /** Two columns of label and value a row. */

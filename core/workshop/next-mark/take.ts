@@ -1,6 +1,6 @@
 /** The next mark taken: wishes become the design, and what no longer fits it is asked for anew. */
 import type { Change } from '../../change'
-import type { ProjectFile } from '../../document'
+import { pairOf, type ProjectFile } from '../../document'
 import type { Tried } from './tried'
 
 /**
@@ -19,6 +19,7 @@ export function takeMark(
     ...tried.change,
     wishes: doc.wishes.map(wish => (wishes.includes(wish.id) ? { ...wish, state: 'taken' as const } : wish)),
     weighIns: doc.weighIns.filter(item => !anew.has(item.piece)),
+    asPrinted: doc.asPrinted.filter(item => !tried.anew.some(id => pairOf(id) === item.piece)),
     plates: doc.plates.flatMap(plate => {
       const pieces = plate.pieces.filter(item => !anew.has(item.piece))
       return pieces.length ? [{ ...plate, pieces }] : []

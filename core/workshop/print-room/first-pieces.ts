@@ -1,5 +1,5 @@
 /** Of every filament, recipe and printer that has printed nothing accepted yet, one piece goes first. */
-import type { ProjectFile, Recipe } from '../../document'
+import { recipeOf, type ProjectFile, type Recipe } from '../../document'
 import { WEIGH_LIMIT, type Assessment, type PieceReport } from '../../assess'
 
 export interface Release {
@@ -19,9 +19,6 @@ const REPRESENTATIVE = 0.4
 /** A recipe as far as it shows in a piece: a brim comes off, and the school is only where it began. */
 const laidBy = ({ brimMm: _, school: __, ...recipe }: Recipe): string =>
   JSON.stringify(Object.entries(recipe).sort(([a], [b]) => (a < b ? -1 : 1)))
-
-export const recipeOf = (doc: ProjectFile, zone: string): Recipe =>
-  (doc.zones.find(item => item.id === zone) ?? doc.zones[0]).recipe
 
 /** Ways of mending that want the piece once more. */
 const ANEW: ReadonlySet<string> = new Set(['new-piece', 'stronger'])
@@ -53,12 +50,11 @@ export const brokenCopies = ({ damages }: Pick<ProjectFile, 'damages'>, piece: s
 
 export function releases(doc: ProjectFile, { pieces }: Pick<Assessment, 'pieces'>): Release[] {
   const groups = new Map<string, PieceReport[]>()
-  const laid = new Map(doc.zones.map(zone => [zone.id, laidBy(zone.recipe)]))
   const keyOf = (filament: string, printer: string, recipe: string) => `${filament} ${printer} ${recipe}`
   const accepted = new Set(doc.accepted.map(item => keyOf(item.filament, item.printer, laidBy(item.recipe))))
   for (const piece of pieces) {
     if (piece.printer === null) continue
-    const key = keyOf(piece.filament, piece.printer, laid.get(piece.zone) ?? '')
+    const key = keyOf(piece.filament, piece.printer, laidBy(recipeOf(doc, piece)))
     groups.set(key, [...(groups.get(key) ?? []), piece])
   }
   return [...groups].map(([key, group]): Release => {

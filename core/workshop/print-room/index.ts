@@ -6,7 +6,6 @@ export {
   brokenCopies,
   firstPieceState,
   isPrinted,
-  recipeOf,
   releases,
   type FirstPiece,
   type Release,

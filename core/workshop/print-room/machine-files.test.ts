@@ -89,7 +89,7 @@ describe('a machine file that is written', () => {
       ),
       { numRuns: runs(200, 3) },
     )
-  }, 400_000)
+  })
   it('is refused, with nothing written, where it cannot be printed so', () => {
     const refused = (id: string, change: Partial<Recipe>, printer = {}) => {
       try {
@@ -169,7 +169,7 @@ describe('any machine file, held against its piece by its moves alone', () => {
       ).toEqual([])
       expect(Math.abs(pieces[0].foundG / pieces[0].wantedG - 1)).toBeLessThan(0.04)
     }
-  }, 60_000)
+  })
   for (const [name, id, change, caught, also] of FAULTS)
     it(`${name} is caught and named, and nothing is made up`, async () => {
       const { texts } = made(id, change)
@@ -244,5 +244,5 @@ describe('any machine file, held against its piece by its moves alone', () => {
       ),
       { numRuns: runs(2000, 30) },
     )
-  }, 1_200_000)
+  })
 })

@@ -1,7 +1,7 @@
 /** A way that was decided on, as one change of the project: plates, steps, rows of the ledger follow from it. */
 import type { Assessment } from '../../assess'
 import type { Change } from '../../change'
-import type { Break, Damage, ProjectFile } from '../../document'
+import { pairOf, type Break, type Damage, type ProjectFile } from '../../document'
 import { boughtParts } from './bought'
 import type { Draft, Repair } from './repair'
 
@@ -67,6 +67,11 @@ export function chooseMend(doc: ProjectFile, damage: Damage, repair: Draft, redo
     ...repair.change,
     damages: [...doc.damages.filter(item => item.id !== damage.id), decided(damage, repair)],
     weighIns: another ? doc.weighIns.filter(item => item.piece !== damage.piece) : doc.weighIns,
+    // A stronger copy follows its zone, which has just become stronger.
+    asPrinted:
+      repair.code === 'stronger'
+        ? doc.asPrinted.filter(item => item.piece !== pairOf(damage.piece))
+        : doc.asPrinted,
     build: { ...doc.build, ticks: doc.build.ticks.filter(tick => !undone.has(tick.step)) },
   }
 }

@@ -1,0 +1,31 @@
+/** Pieces that stay as they were printed while their zone goes on. */
+import type { AsPrinted, ProjectFile, Recipe, Zone } from './schema'
+
+/** What a piece and its mirror image are both known by: its id without a side. */
+export const pairOf = (id: string): string => id.replace(/-(starboard|port)$/, '')
+
+export const printedAs = (doc: Pick<ProjectFile, 'asPrinted'>, piece: string): AsPrinted | null =>
+  doc.asPrinted.findLast(item => item.piece === pairOf(piece)) ?? null
+
+/** How a piece is printed: as it was, where that is held, else as its zone says; the first zone where that is gone. */
+export const recipeOf = (
+  doc: Pick<ProjectFile, 'asPrinted' | 'zones'>,
+  piece: { id: string; zone: string },
+): Recipe =>
+  (printedAs(doc, piece.id) ?? doc.zones.find(item => item.id === piece.zone) ?? doc.zones[0]).recipe
+
+/** Holds pieces as their zones say now; pairs that are held already stay as they are. */
+export function held(
+  doc: Pick<ProjectFile, 'asPrinted' | 'zones'>,
+  pieces: ReadonlyArray<{ id: string; zone: string }>,
+  date: string,
+): AsPrinted[] {
+  const all = new Map(doc.asPrinted.map(item => [item.piece, item]))
+  const zones = new Map<string, Zone>(doc.zones.map(zone => [zone.id, zone]))
+  for (const { id, zone } of pieces) {
+    const own = zones.get(zone)
+    if (own && !all.has(pairOf(id)))
+      all.set(pairOf(id), { piece: pairOf(id), filament: own.filament, recipe: own.recipe, date })
+  }
+  return [...all.values()]
+}
