@@ -1,11 +1,19 @@
+import Module from 'manifold-3d'
 import { createAssessor } from '../core/assess'
 import { DocumentError, readProject } from '../core/document'
-import { writePlate } from '../core/printing'
+import type { SolidKernel } from '../core/geometry'
+import { lies, lyingMesh, writePlate } from '../core/printing'
 import { layPlates, platePart } from '../core/workshop/print-room'
 import type { Arguments } from './answer'
 
+async function solidKernel(): Promise<SolidKernel> {
+  const module = await Module()
+  module.setup()
+  return module
+}
+
 /** A piece as a machine file for one of the project's printers, where the plate would have it. */
-export function layVerb({ options, read }: Arguments): string {
+export async function layVerb({ options, read }: Arguments): Promise<string> {
   const doc = readProject(read())
   const assessor = createAssessor()
   const airframe = assessor.airframe(doc),
@@ -30,7 +38,7 @@ export function layVerb({ options, read }: Arguments): string {
   } catch (fault) {
     throw new DocumentError(printer.name, (fault as Error).message)
   }
-  return [
-    ...writePlate({ parts: [platePart(piece, plates[0].pieces[0])], printer, filament }, filament.bedC),
-  ].join('')
+  const kernel = lies(piece) ? await solidKernel() : null
+  const part = platePart(piece, plates[0].pieces[0], item => lyingMesh(kernel!, item))
+  return [...writePlate({ parts: [part], printer, filament }, filament.bedC)].join('')
 }

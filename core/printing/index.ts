@@ -19,5 +19,6 @@ export { createReplay, replayGcode, type GcodeFigures, type Listener } from './g
 export { replayMoves, moveTime, type MoveList } from './motion'
 export { skinThicknessMm } from './skin-thickness'
 export { lies, lyingPrint } from './lying'
+export { createPrintableMeshes, lyingMesh, printableMesh } from './printable-mesh'
 export * from './machine-file'
 export * from './machine-check'

@@ -35,6 +35,11 @@ export function written(
   }
 }
 
+/** Of pieces that stand. */
+export const noSolid = (): never => {
+  throw new Error('no piece here lies on its side')
+}
+
 export interface Made {
   doc: ProjectFile
   piece: Piece
@@ -54,6 +59,6 @@ export function fileOf(
   const report = assessor.assess(doc).pieces.find(item => item.id === id)!
   const printer = { ...(doc.printers.find(item => item.id === report.printer) ?? doc.printers[0]), ...more }
   const piece = { ...own, zone: { ...own.zone, recipe: { ...own.zone.recipe, ...change } } }
-  const part = platePart(piece, { xMm: 20, yMm: 15, turnDeg })
+  const part = platePart(piece, { xMm: 20, yMm: 15, turnDeg }, noSolid)
   return { doc, piece, printer, ...written([part], printer, airframe.filamentOf(own.zone)) }
 }

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { By } from 'selenium-webdriver'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
-import { held, pairOf, type ProjectFile } from '../../core/document'
+import { held, pairOf } from '../../core/document'
 import { begunPieces } from '../../core/workshop/go-on'
 import { Page } from '../support/page'
 
@@ -15,7 +15,7 @@ afterAll(() => page?.handOn())
 
 const assessor = createAssessor()
 const [thistledown] = DEMOS
-const stored = () => page.stored<ProjectFile>()
+const stored = () => page.stored()
 
 it('the best offer is what the core says of it; taken, what is printed stays, and may be let go again', async () => {
   await page.anew('/weigh', thistledown)

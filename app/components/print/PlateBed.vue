@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One plate: its pieces on the bed to scale, what is done with it, and what its first piece wants. */
 import { proxy } from 'comlink'
+import { recipeOf } from '../../../core/document'
 import type { PlannedPlate } from '../../../core/workshop/print-room'
 import type { GcodePreview } from '../../../core/workshop/export'
 import { download, fileName } from '~/composables/download'
@@ -20,6 +21,18 @@ const printer = computed(
 const instruments = useInstruments()
 const machine = computed(() => instruments.printers.value.find(item => item.name === printer.value.name))
 
+/** Pieces of wings and tails on their side; bodies always stand. */
+const lying = computed(() =>
+  props.plate.state === 'waiting'
+    ? now.value.pieces.filter(
+        item =>
+          props.plate.pieces.some(({ piece }) => piece === item.id) &&
+          ['wing', 'horizontal', 'vertical'].includes(item.part) &&
+          item.kind !== 'given' &&
+          recipeOf(doc.value, item).stance === 'flat',
+      )
+    : [],
+)
 const fixed = computed(() => props.plate.state !== 'waiting')
 const bed = ref<{ turn(by: number): void }>()
 
@@ -136,6 +149,11 @@ const asking = ref(false)
       <v-btn size="small" @click="stop = true">Stop</v-btn>
     </div>
     <p v-if="fault" class="bad small" role="alert" data-fault="plate">{{ fault }}</p>
+    <p v-for="item in lying" :key="item.id" class="caution small" data-lying>
+      {{ item.mark }} lies on its side: {{ amount(item.overhangMm2 / 100, 'cm²', 0) }} of its underside hang
+      over the bed, and this file lays no supports. What is flat below prints so; the rest wants a slicing
+      program.
+    </p>
     <p v-if="plate.state === 'waiting'" class="caution small">
       Stay with the first one; try the start text on your own machine before you trust it. Nozzle and bed
       burn.

@@ -1,8 +1,7 @@
 /** Power, tosses, the field, what flights say and what breaks. */
 import type { PitchTables, StallCase } from '../../../core/assess'
 import type { Break, ProjectFile } from '../../../core/document'
-import { writeStl } from '../../../core/printing'
-import { printableMesh } from '../../../core/workshop/export'
+import { printableMesh, writeStl } from '../../../core/printing'
 import { LIBRARIES } from '../../../core/libraries'
 import { diagnose, learnedDrag, priceOf, type Diagnosis, type Price } from '../../../core/workshop/diagnosis'
 import { transfer } from 'comlink'

@@ -3,7 +3,7 @@ import { transfer } from 'comlink'
 import { strToU8, zipSync } from 'fflate'
 import type { Given, PlatePiece, Printer, ProjectFile } from '../../../core/document'
 import { LIBRARIES } from '../../../core/libraries'
-import { writePlate, writeStl } from '../../../core/printing'
+import { lies, lyingMesh, writePlate, writeStl } from '../../../core/printing'
 import { balanceTemplates, flatSolid } from '../../../core/workshop/balance'
 import {
   exportPieces,
@@ -126,7 +126,11 @@ export const making = {
         piece: airframe.pieces.find(item => item.id === place.piece),
         place,
       }))
-      const parts = own.flatMap(({ piece, place }) => (piece ? [platePart(piece, place)] : []))
+      // Solids are loaded only where something lies on its side.
+      const kernel = own.some(({ piece }) => piece && lies(piece)) ? await solids() : null
+      const parts = own.flatMap(({ piece, place }) =>
+        piece ? [platePart(piece, place, item => lyingMesh(kernel!, item))] : [],
+      )
       const machine = doc.printers.find(item => item.id === printer) ?? doc.printers[0]
       const filament = airframe.filamentOf(own[0]!.piece!.zone)
       const texts: string[] = []

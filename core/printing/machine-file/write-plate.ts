@@ -89,8 +89,14 @@ export function* writePlate(plate: Plate, bedC: number): Generator<string, Writt
   const start = fillIn(printer.startText || SHIPPED_START, values, `printer ${printer.name}: start text`)
   const end = fillIn(printer.endText || SHIPPED_END, values, `printer ${printer.name}: end text`)
   const pen = new Pen(plate)
+  const layerOf = parts.map((part, i) =>
+    recent(
+      (k: number) => part.at(((k + 0.5) * part.heightMm) / layersOf[i]),
+      2 * Math.max(part.recipe.baseLayers, part.recipe.topLayers) + 2,
+    ),
+  )
   const shares = parts.map((part, i) =>
-    createSolidShare(k => part.at(((k + 0.5) * part.heightMm) / layersOf[i]).section, layersOf[i], recipe),
+    createSolidShare(k => layerOf[i](k).section, layersOf[i], part.recipe),
   )
   // Absolute places make extrusion absolute on some machines: relative comes after.
   yield `${start}\nG90\nM83\nG92 E0\n`
@@ -101,7 +107,7 @@ export function* writePlate(plate: Plate, bedC: number): Generator<string, Writt
     for (const [i, part] of parts.entries()) {
       if (k >= layersOf[i]) continue
       const step = part.heightMm / layersOf[i]
-      const { section, slits } = part.at((k + 0.5) * step)
+      const { section, slits } = layerOf[i](k)
       if (section.length === 0) continue
       const field = insetField(divideSection(section, LONGEST_EDGE), recipeReach(part.recipe))
       const layer = layLayer(field, part.recipe)
@@ -129,6 +135,19 @@ export function* writePlate(plate: Plate, bedC: number): Generator<string, Writt
   if (recipe.spiral && layers > 1) yield pen.close()
   yield `${end}\n`
   return pen.written(layers)
+}
+
+/** What was made for the last few layers: those round it ask for a layer before and after its turn. */
+function recent<T>(make: (layer: number) => T, keep: number): (layer: number) => T {
+  const made = new Map<number, T>()
+  return layer => {
+    const known = made.get(layer) ?? make(layer)
+    if (!made.has(layer)) {
+      made.set(layer, known)
+      if (made.size > keep) made.delete(made.keys().next().value!)
+    }
+    return known
+  }
 }
 
 /** Loops side by side round the foot, from the outside in. */

@@ -2,16 +2,8 @@
 import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
 import { recipeOf, type Printer, type Recipe } from '../../document'
-import {
-  hollowed,
-  meshOf,
-  pieceSolid,
-  turnsHanded,
-  type Piece,
-  type SolidKernel,
-  type TriangleMesh,
-} from '../../geometry'
-import { lies, writeStl, writeThreeMf } from '../../printing'
+import type { SolidKernel, TriangleMesh } from '../../geometry'
+import { createPrintableMeshes, writeStl, writeThreeMf } from '../../printing'
 import { layPlates, stand } from '../print-room'
 
 export interface ExportedFile {
@@ -31,46 +23,6 @@ export function uniqueNames(): (wanted: string) => string {
   }
 }
 
-/** A piece as it stands or lies on the bed. Throws where it is no solid. */
-export function printableMesh(kernel: SolidKernel, piece: Piece): TriangleMesh {
-  const standing = standingMesh(kernel, piece)
-  return lies(piece) ? laidDown(standing) : standing
-}
-
-function standingMesh(kernel: SolidKernel, piece: Piece): TriangleMesh {
-  const solid = hollowed(kernel, piece, pieceSolid(kernel, piece))
-  try {
-    return meshOf(solid)
-  } finally {
-    solid.delete()
-  }
-}
-
-/** Port pieces are starboard ones in a mirror, to the last bit: each pair is made once. */
-function createMeshes(kernel: SolidKernel): (piece: Piece) => TriangleMesh {
-  const made = new Map<Piece['sectionAt'], { piece: Piece; standing: TriangleMesh }>()
-  return piece => {
-    const twin = made.get(piece.sectionAt)
-    const alike = twin?.piece.zone === piece.zone ? twin : undefined
-    const standing = !alike
-      ? standingMesh(kernel, piece)
-      : turnsHanded(alike.piece) === turnsHanded(piece)
-        ? alike.standing
-        : mirrored(alike.standing)
-    if (!alike) made.set(piece.sectionAt, { piece, standing })
-    return lies(piece) ? laidDown(standing) : standing
-  }
-}
-
-/** The other way round across y, its triangles turned so that they look outwards again. */
-function mirrored({ positions, triangles }: TriangleMesh): TriangleMesh {
-  const other = positions.slice()
-  for (let i = 1; i < other.length; i += 3) other[i] = -other[i]
-  const turned = triangles.slice()
-  for (let t = 0; t < turned.length; t += 3) [turned[t + 1], turned[t + 2]] = [turned[t + 2], turned[t + 1]]
-  return { positions: other, triangles: turned }
-}
-
 /** Builds every piece in turn; `progress` may throw to stop. Solids are freed as they are written. */
 export async function exportPieces(
   kernel: SolidKernel,
@@ -81,7 +33,7 @@ export async function exportPieces(
   const files: ExportedFile[] = []
   const nameOf = uniqueNames()
   const meshes = new Map<string, TriangleMesh>()
-  const meshOfPiece = createMeshes(kernel)
+  const meshOfPiece = createPrintableMeshes(kernel)
   for (const [i, piece] of airframe.pieces.entries()) {
     await progress(i, airframe.pieces.length, piece.name)
     const mesh = meshOfPiece(piece)
@@ -122,32 +74,13 @@ function plateFiles(
           const piece = pieceOf(place.piece)
           return {
             name: `${piece.mark} ${piece.name}`,
-            mesh: turnedMesh(
-              meshes.get(piece.id)!,
-              lies(piece) ? (place.turnDeg * Math.PI) / 180 : stand(piece, place).turn,
-            ),
+            mesh: turnedMesh(meshes.get(piece.id)!, stand(piece, place).turn),
             place: [place.xMm, place.yMm],
           }
         }),
       ),
     }
   })
-}
-
-/**
- * From standing on its end to lying on its side: (x, n, s) becomes (s, x, n), which keeps left and right,
- * with the lowest point on the bed.
- */
-function laidDown({ positions, triangles }: TriangleMesh): TriangleMesh {
-  const laid = new Float32Array(positions.length)
-  let low = Infinity
-  for (let i = 0; i < positions.length; i += 3) low = Math.min(low, positions[i + 1])
-  for (let i = 0; i < positions.length; i += 3) {
-    laid[i] = positions[i + 2]
-    laid[i + 1] = positions[i]
-    laid[i + 2] = positions[i + 1] - low
-  }
-  return { positions: laid, triangles }
 }
 
 /** Turned about the vertical by `turn` (rad) and moved to the first quadrant. */

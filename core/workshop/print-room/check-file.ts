@@ -1,10 +1,11 @@
 /** A machine file from anywhere, held against the pieces of the project. */
-import { DocumentError, type ProjectFile, type Recipe } from '../../document'
+import { DocumentError, pairOf, type ProjectFile, type Recipe } from '../../document'
 import { webbedSection, webPattern, websOf, type Piece } from '../../geometry'
 import type { Airframe, Assessment } from '../../assess'
 import {
   comparePiece,
   identify,
+  lies,
   readMachineFile,
   type PieceCheck,
   type ReadFile,
@@ -20,11 +21,11 @@ export interface FileVerdict {
   strangers: number
 }
 
-/** Pieces as they should be laid. Those that lie on their side are known by their solid alone and left out. */
+/** Pieces as they should be laid. What lies on its side is checked by eye: its layers are not its sections. */
 export function wantedPieces(airframe: Airframe, assessment: Assessment): WantedPiece[] {
   return airframe.pieces.flatMap((piece): WantedPiece[] => {
     const report = assessment.pieces.find(item => item.id === piece.id)
-    if (!report || piece.zone.recipe.stance === 'flat') return []
+    if (!report || lies(piece)) return []
     return [wantedPiece(airframe, piece, report.filamentG, report.printer)]
   })
 }
@@ -89,6 +90,7 @@ const largest = ({ pieces }: ReadFile): number =>
 export function printedAsFound(doc: ProjectFile, piece: Piece, asFound: Recipe): ProjectFile {
   return {
     ...doc,
+    asPrinted: doc.asPrinted.filter(item => item.piece !== pairOf(piece.id)),
     zones: doc.zones.map(zone => (zone.id === piece.zone.id ? { ...zone, recipe: asFound } : zone)),
   }
 }

@@ -1,6 +1,11 @@
-/** A piece as it stands on a bed: its own section turned, mirrored where its frame is left-handed, and moved. mm */
-import { DocumentError, type PlatePiece } from '../../document'
+/**
+ * A piece on a bed: as it stands, its own section turned, mirrored where its frame is left-handed, and moved; as it
+ * lies, what is cut from its solid, turned and moved. mm
+ */
+import type { PlatePiece } from '../../document'
 import {
+  boxOfAll,
+  contoursAt,
   hullOf,
   turnsHanded,
   webbedSection,
@@ -9,6 +14,7 @@ import {
   websOf,
   type Piece,
   type Section,
+  type TriangleMesh,
 } from '../../geometry'
 import { lies, type PlatePart } from '../../printing'
 import type { Airframe } from '../../assess'
@@ -24,7 +30,8 @@ export interface Standing {
 
 /** Mirrored prints turn the other way: their box is the same. */
 export function stand(piece: Piece, { xMm, yMm, turnDeg }: Omit<PlatePiece, 'piece'>): Standing {
-  const mirrored = turnsHanded(piece)
+  // A solid is mirrored already.
+  const mirrored = turnsHanded(piece) && !lies(piece)
   const angle = ((mirrored ? -turnDeg : turnDeg) * Math.PI) / 180,
     cos = Math.cos(angle),
     sin = Math.sin(angle)
@@ -70,8 +77,22 @@ export function stand(piece: Piece, { xMm, yMm, turnDeg }: Omit<PlatePiece, 'pie
   }
 }
 
-/** Skins at every height between which it runs straight, or all corners of a part that is given. */
+/**
+ * Skins at every height between which it runs straight, or all corners of a part that is given; of a lying piece its
+ * chords, root to tip along x.
+ */
 function outline(piece: Piece): Float64Array[] {
+  if (lies(piece))
+    return [
+      Float64Array.from(
+        piece.corners.flatMap(u => {
+          const skin = piece.skinAt(u)
+          if (!skin) return []
+          const [x0, , x1] = boxOfAll([skin])
+          return [u - piece.from, x0, u - piece.from, x1]
+        }),
+      ),
+    ]
   if (!piece.mesh)
     return piece.corners.flatMap(u => {
       const skin = piece.skinAt(u)
@@ -83,14 +104,14 @@ function outline(piece: Piece): Float64Array[] {
   return [flat]
 }
 
-/** The piece as a part of a plate. Throws for one that lies on its side, which only its solid describes. */
-export function platePart(piece: Piece, place: Omit<PlatePiece, 'piece'>): PlatePart {
-  if (lies(piece))
-    throw new DocumentError(
-      piece.name,
-      'lies on its side: its layers are not its sections. Export its solid and slice that',
-    )
+/** The piece as a part of a plate. One that lies on its side is cut from its solid: `solidOf` makes it. */
+export function platePart(
+  piece: Piece,
+  place: Omit<PlatePiece, 'piece'>,
+  solidOf: (piece: Piece) => TriangleMesh,
+): PlatePart {
   const { toBed, turn } = stand(piece, place)
+  if (lies(piece)) return lyingPart(piece, solidOf(piece), toBed, turn)
   const pattern = piece.mesh ? null : webPattern(piece.zone.recipe)
   const slits = pattern ? websOf(piece, pattern) : []
   return {
@@ -103,6 +124,30 @@ export function platePart(piece: Piece, place: Omit<PlatePiece, 'piece'>): Plate
       const u = piece.from + z
       return { section: toBed(webbedSection(piece, slits, u)), slits: toBed(slitOutlines(slits, u)) }
     },
+  }
+}
+
+/** Layers of a piece on its side, cut from its solid: those that are laid, found by the nearest height. */
+function lyingPart(piece: Piece, mesh: TriangleMesh, toBed: Standing['toBed'], turn: number): PlatePart {
+  const { recipe } = piece.zone
+  let heightMm = 0
+  for (let i = 2; i < mesh.positions.length; i += 3) heightMm = Math.max(heightMm, mesh.positions[i])
+  const layers = Math.max(1, Math.round(heightMm / recipe.layerHeightMm)),
+    step = heightMm / layers
+  const cut = contoursAt(
+    mesh,
+    Array.from({ length: layers }, (_, k) => (k + 0.5) * step),
+  )
+  return {
+    mark: piece.mark,
+    name: piece.name,
+    recipe,
+    turn,
+    heightMm,
+    at: z => ({
+      section: toBed(cut[Math.min(layers - 1, Math.max(0, Math.round(z / step - 0.5)))].loops),
+      slits: [],
+    }),
   }
 }
 
