@@ -1,16 +1,9 @@
-import Module from 'manifold-3d'
 import { createAssessor } from '../core/assess'
 import { DocumentError, readProject } from '../core/document'
-import type { SolidKernel } from '../core/geometry'
-import { lies, lyingMesh, writePlate } from '../core/printing'
+import { writePlate } from '../core/printing'
 import { layPlates, platePart } from '../core/workshop/print-room'
 import type { Arguments } from './answer'
-
-async function solidKernel(): Promise<SolidKernel> {
-  const module = await Module()
-  module.setup()
-  return module
-}
+import { lyingSolids } from './solids'
 
 /** A piece as a machine file for one of the project's printers, where the plate would have it. */
 export async function layVerb({ options, read }: Arguments): Promise<string> {
@@ -38,7 +31,6 @@ export async function layVerb({ options, read }: Arguments): Promise<string> {
   } catch (fault) {
     throw new DocumentError(printer.name, (fault as Error).message)
   }
-  const kernel = lies(piece) ? await solidKernel() : null
-  const part = platePart(piece, plates[0].pieces[0], item => lyingMesh(kernel!, item))
+  const part = platePart(piece, plates[0].pieces[0], await lyingSolids([piece]))
   return [...writePlate({ parts: [part], printer, filament }, filament.bedC)].join('')
 }
