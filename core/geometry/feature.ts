@@ -117,13 +117,7 @@ export function sectionAt(
       else here.push({ feature, loop })
       onlyCuts &&= feature.op === 'cut'
     }
-  if (
-    start &&
-    here.every(item => item.feature.op === 'cut' && item.feature.inside) &&
-    apart(here.map(item => item.loop)) &&
-    (start === skin || here.every(item => boxOf(item.loop)[2] < greatestX(start)))
-  )
-    return [start, ...here.map(item => reversed(item.loop))]
+  if (start && onlyCuts) return withCuts(start, skin!, here)
   let loops: Float64Array[] = start ? [start] : []
   // Cuts that follow each other are taken together: one boolean instead of several.
   for (let i = 0; i < here.length;) {
@@ -135,6 +129,36 @@ export function sectionAt(
   }
   return loops
 }
+
+/** `start`: what of the skin stands before a hinge line. */
+function withCuts(
+  start: Float64Array,
+  skin: Float64Array,
+  here: ReadonlyArray<{ feature: Feature; loop: Float64Array }>,
+): Float64Array[] {
+  const edge = start === skin ? Infinity : greatestX(start)
+  const boxed = here.map(({ feature, loop }) => {
+    const box = boxOf(loop)
+    return { loop, box, hole: feature.inside && box[2] < edge }
+  })
+  // A hole that no notch reaches is one as it is; the skin's many points go through no boolean for its sake.
+  const notches = boxed.filter(item => !item.hole)
+  const holes = boxed.filter(item => item.hole && notches.every(notch => !meet(item.box, notch.box)))
+  const others = boxed.filter(item => !holes.includes(item)).map(item => item.loop)
+  const crossed = holes.filter(a => holes.some(b => a !== b && meet(a.box, b.box)))
+  return [
+    ...(others.length > 0 ? difference([start], others) : [start]),
+    ...holes.flatMap(item => (crossed.includes(item) ? [] : [reversed(item.loop)])),
+    ...(crossed.length > 0
+      ? union(
+          crossed.map(item => item.loop),
+          [],
+        ).map(reversed)
+      : []),
+  ]
+}
+
+const meet = (p: Box, q: Box): boolean => !(p[0] > q[2] || q[0] > p[2] || p[1] > q[3] || q[1] > p[3])
 
 const greatestX = (loop: Float64Array): number =>
   loop.reduce((most, value, i) => (i % 2 === 0 && value > most ? value : most), -Infinity)
@@ -158,16 +182,10 @@ function inFrontOf(loop: Float64Array, at: number): Float64Array {
   return points.length === loop.length && points[0] === loop[0] ? loop : Float64Array.from(points)
 }
 
-/** Do no two boxes round these loops meet? */
-function apart(loops: Loops): boolean {
-  const boxes = loops.map(boxOf)
-  return boxes.every((p, i) =>
-    boxes.every((q, j) => j <= i || p[0] > q[2] || q[0] > p[2] || p[1] > q[3] || q[1] > p[3]),
-  )
-}
+type Box = [x0: number, y0: number, x1: number, y1: number]
 
 /** Of all loops together; turned inside out where there are none. */
-export const boxOfAll = (loops: Loops): [number, number, number, number] =>
+export const boxOfAll = (loops: Loops): Box =>
   loops
     .map(boxOf)
     .reduce(
@@ -181,8 +199,8 @@ export const boxOfAll = (loops: Loops): [number, number, number, number] =>
     )
 
 /** Least and greatest x and y: x0, y0, x1, y1. */
-export function boxOf(loop: Float64Array): [number, number, number, number] {
-  const box: [number, number, number, number] = [Infinity, Infinity, -Infinity, -Infinity]
+export function boxOf(loop: Float64Array): Box {
+  const box: Box = [Infinity, Infinity, -Infinity, -Infinity]
   for (let i = 0; i < loop.length; i += 2) {
     box[0] = Math.min(box[0], loop[i])
     box[1] = Math.min(box[1], loop[i + 1])
