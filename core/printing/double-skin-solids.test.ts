@@ -118,7 +118,7 @@ it('random wings with tips, controls and joints', async () => {
           const [, y0, , y1] = boxOfAll(piece.sectionAt(u))
           return (y1 - y0) / 2
         }
-        fc.pre(Math.min(half(piece.from + 1), half(piece.to - 1)) > skinGapMm + 2 * beadWidthMm)
+        fc.pre(Math.min(half(piece.from + 1), half(piece.to - 1)) > skinGapMm + 3 * beadWidthMm)
         const found = await sliced(piece, airframe.filamentOf(piece.zone))
         expect(found.watertight).toBe(true)
         expect(Math.abs(found.mass), `${piece.name}: mass off by ${found.mass}`).toBeLessThan(0.02)

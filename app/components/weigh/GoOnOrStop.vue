@@ -184,6 +184,9 @@ const take = (offer: GoOnOffer) =>
   align-items: flex-start;
   gap: 16px;
 }
+.top h3 {
+  margin-top: 4px;
+}
 .top p {
   max-width: 80ch;
   margin: 2px 0 6px;
