@@ -69,7 +69,7 @@ export function heldPlaces({
   )
   const contact = body ? contactLength(body, { on: landsOn }) : 0
   const holder = first.boom?.holder
-  const rear = holder ? holder.zoneAt(holder.to - 1) : doc.zones[0].id
+  const rear = holder ? first.zoneAt(holder, holder.to - 1).id : doc.zones[0].id
   const frame = boomFrame(first, flight)
   // The tube itself and its socket in the print, apart: their scatter differs.
   const least = (own: BoomFrame, load: { moment: number; shear: number; torque: number }, gives: Gives) => {

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
-import type { Leg, ProjectFile } from '../../document'
+import { held, type Leg, type ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
 import { eightZones, millionSpace } from '../../testing/eight-zones'
 import { costOf } from '../../change'
@@ -70,6 +70,20 @@ describe('the front', () => {
 })
 
 describe('the study against brute force', () => {
+  it('pieces that stay as they were printed hang on no option: points assessed again come out the same', async () => {
+    const { pieces } = createAssessor().assess(plover)
+    const kept: ProjectFile = {
+      ...plover,
+      asPrinted: held(
+        plover,
+        pieces.filter(piece => ['wing-1-starboard', 'wing-2-starboard'].includes(piece.id)),
+        '2026-11-01',
+      ),
+    }
+    const result = await study(kernel, kept, plain, goOn)
+    expect(result.checked.points).toBeGreaterThan(3)
+    expect(result.checked.worst).toBeLessThan(1e-3)
+  })
   it('from scratch: every combination assessed by itself, and the front of those that hold', async () => {
     const must = { staticMarginPct: [0, 30] as [number, number], reserveMin: 1, massMaxG: 430 }
     const result = await study(kernel, plover, { ...plain, must }, goOn)
