@@ -17,6 +17,29 @@ describe('command line', () => {
     expect({ status, out, err }).toEqual(await run(['beam', '-'], JSON.stringify(beam)))
     expect(await spawned(['nonsense'])).toEqual(await run(['nonsense']))
   })
+  it('forecast says the chances, and with --rest whether to go on; another word than true is refused', async () => {
+    const { out } = await run(['demo', 'plover'])
+    const doc = JSON.parse(out) as (typeof DEMOS)[number]
+    const [first] = assess(doc).pieces
+    // Half a tenth heavy: the first piece of a build that would rather be light.
+    const { id: piece, predictedG } = first
+    const weighed = JSON.stringify({
+      ...doc,
+      weighIns: [{ piece, predictedG, massG: 1.05 * predictedG, date: '2026-11-01', note: '' }],
+    })
+    const { rest, ...forecast } = await json(['forecast', '-', '--rest', 'true'], weighed)
+    const now = assess(JSON.parse(weighed))
+    expect(forecast.massG).toBeCloseTo(now.forecast.massG, 9)
+    expect(rest.now.chanceWeight).toBeCloseTo(now.forecast.chanceWeight, 9)
+    // The piece and its mirror image are begun.
+    expect([rest.begun, rest.left]).toEqual([2, now.pieces.length - 2])
+    expect(rest.offers[0]).toMatchObject({ title: expect.any(String), holds: true })
+    expect(await json(['forecast', '-'], weighed)).not.toHaveProperty('rest')
+    expect(await run(['forecast', '-', '--rest', 'maybe'], weighed)).toMatchObject({
+      status: 2,
+      err: expect.stringMatching(/--rest/),
+    })
+  })
   it('demo gives a project file that assess takes, with the fields of the page and the figures of the core', async () => {
     const { out } = await run(['demo'])
     const result = await json(['assess', '-'], out)
