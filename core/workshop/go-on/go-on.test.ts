@@ -1,10 +1,10 @@
 /** What is printed stays as it was printed, and what is left is all that an offer changes. */
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { withZone } from '../../change'
 import { DEMOS } from '../../demo'
 import { checkProject, held, pairOf, type ProjectFile } from '../../document'
-import { begunPieces, EVEN, goOn, reprintsOf, verdictOf } from '.'
+import { begunPieces, EVEN, goOn, reprintsOf, verdictOf, type GoOn } from '.'
 
 const [THISTLEDOWN] = DEMOS
 const assessor = createAssessor()
@@ -99,8 +99,11 @@ describe('pieces that stay as they were printed', () => {
   })
 })
 
-describe('go on or stop', async () => {
-  const answer = (await goOn(assessor, THISTLEDOWN, DATE))!
+describe('go on or stop', () => {
+  let answer: GoOn
+  beforeAll(async () => {
+    answer = (await goOn(assessor, THISTLEDOWN, DATE))!
+  })
   const { begun, rest } = begunPieces(THISTLEDOWN, assessor.assess(THISTLEDOWN))
 
   it('mirror images of what is begun belong to it', () => {
