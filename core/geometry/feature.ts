@@ -80,14 +80,18 @@ export const add = (name: string, from: number, to: number, a: Float64Array, b =
 /** Outline of a feature at u, straight between its ends; beyond them too. */
 export function featureAt({ from, to, a, b }: Feature, u: number): Float64Array {
   const t = (u - from) / (to - from)
-  return a.map((value, i) => value + (b[i] - value) * t)
+  const outline = new Float64Array(a.length)
+  for (let i = 0; i < a.length; i++) outline[i] = a[i] + (b[i] - a[i]) * t
+  return outline
 }
 
 export const reversed = (loop: Float64Array): Float64Array => {
   const count = loop.length / 2
   const result = new Float64Array(loop.length)
-  for (let i = 0; i < count; i++)
-    result.set([loop[2 * (count - 1 - i)], loop[2 * (count - 1 - i) + 1]], 2 * i)
+  for (let i = 0, from = 2 * (count - 1); i < 2 * count; i += 2, from -= 2) {
+    result[i] = loop[from]
+    result[i + 1] = loop[from + 1]
+  }
   return result
 }
 export const counterClockwise = (loop: Float64Array): Float64Array =>
@@ -200,12 +204,17 @@ export const boxOfAll = (loops: Loops): Box =>
 
 /** Least and greatest x and y: x0, y0, x1, y1. */
 export function boxOf(loop: Float64Array): Box {
-  const box: Box = [Infinity, Infinity, -Infinity, -Infinity]
+  let x0 = Infinity,
+    y0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity
   for (let i = 0; i < loop.length; i += 2) {
-    box[0] = Math.min(box[0], loop[i])
-    box[1] = Math.min(box[1], loop[i + 1])
-    box[2] = Math.max(box[2], loop[i])
-    box[3] = Math.max(box[3], loop[i + 1])
+    const x = loop[i],
+      y = loop[i + 1]
+    if (x < x0) x0 = x
+    if (x > x1) x1 = x
+    if (y < y0) y0 = y
+    if (y > y1) y1 = y
   }
-  return box
+  return [x0, y0, x1, y1]
 }

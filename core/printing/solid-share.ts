@@ -39,17 +39,38 @@ export function createSolidShare(
   let scans: ScanWindow | null = null
   return (k, field) => {
     if (k < baseLayers || k + topLayers >= layers) return 1
-    const [x0, y0, x1, y1] = box ?? boxBySections(section, layers)
+    const own = section(k),
+      reach = wallsReach(recipe)
+    const others = [
+      ...Array.from({ length: baseLayers }, (_, d) => k - 1 - d),
+      ...Array.from({ length: topLayers }, (_, d) => k + 1 + d),
+    ]
+    if (others.every(layer => within(own, section(layer), reach))) return 0
     scans ??= new ScanWindow(
       section,
-      scanGrid(x0, y0, x1, y1, SCAN_LINES),
+      scanGrid(...(box ?? boxBySections(section, layers)), SCAN_LINES),
       Math.max(1, baseLayers, topLayers),
     )
-    const near: Scan[] = []
-    for (let d = 1; d <= baseLayers; d++) near.push(scans.at(k - d))
-    for (let d = 1; d <= topLayers; d++) near.push(scans.at(k + d))
-    return openShare(scanSection(insetLoops(field, wallsReach(recipe)), scans.grid), near)
+    const { grid } = scans
+    const near = others.map(layer => scans!.at(layer))
+    return openShare(scanSection(insetLoops(field, reach), grid), near)
   }
+}
+
+/**
+ * Does every corner lie so near the same corner of the other section? Then what lies deeper than that in the one lies in
+ * the other.
+ */
+function within(a: Section, b: Section, reach: number): boolean {
+  if (a.length !== b.length) return false
+  for (let l = 0; l < a.length; l++) {
+    const p = a[l],
+      q = b[l]
+    if (p.length !== q.length) return false
+    for (let i = 0; i < p.length; i += 2)
+      if ((p[i] - q[i]) ** 2 + (p[i + 1] - q[i + 1]) ** 2 > reach * reach) return false
+  }
+  return true
 }
 
 /** Looked at in so many sections, where a model is known by them alone. */
