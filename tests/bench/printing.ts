@@ -1,11 +1,15 @@
-/** Slicing against another kernel, every layer of the demo, and a long machine file. */
+/** Slicing against another kernel, every layer of the demo, long machine files in and out, and everything exported. */
 import { performance } from 'node:perf_hooks'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
+import type { ProjectFile } from '../../core/document'
 import { contoursAt, meshOf, pieceSolid, polygonArea } from '../../core/geometry'
+import { LIBRARIES, recipeById } from '../../core/libraries'
 import { replayGcode } from '../../core/printing'
 import { testKernel } from '../../core/testing/kernel'
-import { sliceEveryLayer } from '../../core/workshop/export'
+import { noSolid, written } from '../../core/testing/machine-files'
+import { exportPieces, sliceEveryLayer } from '../../core/workshop/export'
+import { platePart } from '../../core/workshop/print-room'
 
 type Row = (name: string, text: string) => void
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]
@@ -89,8 +93,44 @@ function machineFile(row: Row) {
   )
 }
 
+/** A long plate written, and everything exported: solids, webs, plates and list. */
+async function files(row: Row) {
+  const assessor = createAssessor()
+  const [demo] = DEMOS
+  const tough = LIBRARIES.filaments.find(item => item.id === 'pla-tough')
+  const recipe = { ...recipeById('bead-infill', tough), infillShare: 0.1, layerHeightMm: 0.2 }
+  const hollow: ProjectFile = {
+    ...demo,
+    zones: demo.zones.map(zone => ({ ...zone, filament: tough!.id, recipe })),
+  }
+  const airframe = assessor.airframe(hollow)
+  const piece = airframe.pieces.find(item => item.id === 'wing-1-starboard')!
+  const part = platePart(piece, { xMm: 10, yMm: 10, turnDeg: 0 }, noSolid)
+  const printer = { ...demo.printers[0], bedMm: [300, 300, 300] as [number, number, number] }
+  const times = [0, 1, 2].map(() => {
+    const from = performance.now()
+    const { moves } = written([part], printer, airframe.filamentOf(piece.zone)).figures
+    return { moves, ms: performance.now() - from }
+  })
+  const { moves, ms } = times.sort((a, b) => a.ms - b.ms)[1]
+  row(
+    `plate of ${moves} moves written`,
+    `${(ms / 1000).toFixed(2)} s, ${((ms / moves) * 200).toFixed(2)} s for 200 000`,
+  )
+  const kernel = await testKernel()
+  const own = assessor.airframe(demo),
+    { pieces } = assessor.assess(demo)
+  const from = performance.now()
+  const made = await exportPieces(kernel, own, pieces, () => {})
+  row(
+    `${demo.name}: all ${own.pieces.length} pieces with their webs exported`,
+    `${((performance.now() - from) / 1000).toFixed(1)} s, ${made.length} files`,
+  )
+}
+
 export async function printing(row: Row) {
   await contours(row)
   await everyLayer(row)
   machineFile(row)
+  await files(row)
 }
