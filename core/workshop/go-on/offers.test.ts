@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest'
 import type { Assessment, Assessor, PieceReport } from '../../assess'
 import { DEMOS } from '../../demo'
 import { recipeOf, type ProjectFile } from '../../document'
+import { LIBRARIES } from '../../libraries'
 import { goOn, LIKELY } from '.'
+import { lighterWays } from './lighter-ways'
 
 const [thistledown] = DEMOS
 const DATE = '2026-11-01'
@@ -16,15 +18,21 @@ const PIECES = [
   { id: 'body-1', zone: 'body', grams: 50, hours: 4, weighed: true },
 ]
 interface World {
+  pieces?: typeof PIECES
   reserve?: (doc: ProjectFile) => number
   stops?: (doc: ProjectFile) => boolean
   /** A printed piece that a change of its neighbour reshapes. */
   reshaped?: (doc: ProjectFile, id: string) => number
 }
-function assessorOf({ reserve = () => 2, stops = () => false, reshaped = () => 1 }: World = {}): Assessor {
+function assessorOf({
+  pieces: list = PIECES,
+  reserve = () => 2,
+  stops = () => false,
+  reshaped = () => 1,
+}: World = {}): Assessor {
   const flowOf = (doc: ProjectFile, piece: { id: string; zone: string }) => recipeOf(doc, piece).flow
   const assess = (doc: ProjectFile): Assessment => {
-    const pieces = PIECES.map(({ id, zone, grams, hours, weighed }) => {
+    const pieces = list.map(({ id, zone, grams, hours, weighed }) => {
       const predictedG =
         grams * (flowOf(doc, { id, zone }) / flowOf(thistledown, { id, zone })) * reshaped(doc, id)
       return {
@@ -93,6 +101,19 @@ describe('offers for what is left', () => {
     expect(offers.find(offer => offer.id === take)!.reserve).toBe(
       Math.max(...likely.map(offer => offer.reserve)),
     )
+  })
+
+  it('only zones with something left are tried, and joined no further than it takes', async () => {
+    let ways = 0
+    await goOn(assessorOf(), wanted(228), DATE, (_, of) => (ways = of) > 0)
+    const zones = thistledown.zones.filter(zone => ['wing-inner', 'tail'].includes(zone.id))
+    expect(ways).toBe(zones.reduce((sum, zone) => sum + lighterWays(wanted(228), zone, LIBRARIES).length, 0))
+    // With an outer wing of 24 g left as well, the two that save most are enough for one target and not for another.
+    const pieces = [...PIECES, { id: 'wing-4-port', zone: 'wing-outer', grams: 24, hours: 2, weighed: false }]
+    const joined = async (targetG: number) =>
+      (await asked({ pieces }, wanted(targetG))).offers.filter(offer => offer.id.startsWith('first-')).length
+    expect(await joined(251)).toBe(1)
+    expect(await joined(248)).toBe(2)
   })
 
   it('what brings up a stop or falls below a reserve of 1 does not hold; what was below 1 before may stay there', async () => {
