@@ -82,7 +82,8 @@ export {
   type GivenShape,
 } from './given-piece'
 export { type TriangleMesh } from './triangle-mesh'
-export { hollowed, pieceSolid, meshOf, bodyVolume, type SolidKernel } from './solid'
+export { hollowed } from './hollowed'
+export { pieceSolid, meshOf, bodyVolume, type SolidKernel } from './solid'
 export { weld, measureMesh, MAX_TRIANGLES, type MeshFigures } from './mesh'
 export { mostCrossed } from './cutter'
 export { contoursAt, type Contours } from './contours'

@@ -55,6 +55,7 @@ const VERDICTS: Record<GoOnVerdict, string> = {
   'go-on': 'Go on as it is',
   even: 'Go on, at even chances',
   change: 'Go on, but print the rest otherwise',
+  balance: 'Go on, and mend the balance',
   stop: 'Stop and think',
 }
 const WHY: Record<GoOnVerdict, string> = {
@@ -63,6 +64,8 @@ const WHY: Record<GoOnVerdict, string> = {
   'go-on': 'Weight and balance will very likely come out; the ways below would only add room.',
   even: 'No way below is clearly better than what you have.',
   change: 'The first way below makes it more likely than not.',
+  balance:
+    'The weight will do; where it balances will not. Balance shows what slides or is added for that: nothing has to be printed otherwise.',
   stop: 'Not even the best of these makes it likely. Print the heaviest again, ask for less at Brief, or fly it heavier: stall and reserve say whether that is wise.',
 }
 const take = (offer: GoOnOffer) =>

@@ -2,10 +2,9 @@
  * Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by
  * part.
  */
-import { designOf, pairOf } from '../../document'
+import { designOf } from '../../document'
 import type {
   Aerofoil,
-  AsPrinted,
   Body,
   Boom,
   Control,
@@ -44,7 +43,6 @@ import {
   type PartName,
   type Piece,
   type PieceShape,
-  type RecipeOf,
   type Pocketed,
   type SparLine,
   type SurfaceLoft,
@@ -57,6 +55,7 @@ import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
 import { heldBoom, holdsBoom, type HeldBoom } from './held-boom'
 import { missingReferences } from './missing-references'
+import { createPieceZones, recipesIn, type Printed } from './printed-recipes'
 import { makersOf, zoneFilament } from './zone-filament'
 
 /** A design as lofts, spar lines and pieces. */
@@ -99,14 +98,6 @@ const BOOM_CLEARANCE_MM = 0.15
 /** The same with everything that the document says. */
 export interface Airframe extends Designed {
   doc: ProjectFile
-}
-
-/** What says how pieces of a body are printed: their zones, and what is held of single ones. */
-type Printed = Zone | AsPrinted
-const recipesIn = (printed: readonly Printed[]): RecipeOf => {
-  const zones = printed.filter(item => 'id' in item),
-    single = new Map(printed.flatMap(item => ('piece' in item ? [[item.piece, item.recipe] as const] : [])))
-  return (zone, piece) => single.get(piece) ?? zoneOr(zones, zone).recipe
 }
 
 /** Designs remembered whole: to and fro of an edit. */
@@ -280,10 +271,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     return made
   }
   // The same objects for the same recipe: what hangs on them is known again.
-  const heldZone = memoise(
-    (id: string, name: string, { filament, recipe }: AsPrinted): Zone => ({ id, name, filament, recipe }),
-    4 * SHAPES,
-  )
+  const pieceZones = createPieceZones(4 * SHAPES)
   const zoneFilamentOf = memoise(zoneFilament, 4 * SHAPES)
   const makers = narrowed(makersOf)
   const warmOf = memoise(heated, 4 * SHAPES)
@@ -302,12 +290,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       edgeMm: Designed['edgeMm'] = {}
     const heldOf = (...starts: string[]) =>
       doc.asPrinted.filter(item => starts.some(start => item.piece.startsWith(start)))
-    const single = new Map(doc.asPrinted.map(item => [item.piece, item]))
-    const zoneOf = (shape: PieceShape): Zone => {
-      const zone = zoneOr(doc.zones, shape.zoneId),
-        own = single.get(pairOf(shape.id))
-      return own ? heldZone(zone.id, zone.name, own) : zone
-    }
+    const zoneOf = pieceZones(doc)
     const alongBodies = new Map<BodyLoft, readonly PieceShape[]>()
     const spars: Designed['spars'] = {}
     const shapes: PieceShape[] = []

@@ -157,8 +157,9 @@ describe('go on or stop', () => {
     expect(answer.now.chanceWeight).toBeLessThan(EVEN)
     expect(answer.verdict).toBe('change')
     expect(verdictOf(at(0.9), 3, [offer(0.99)]).verdict).toBe('go-on')
-    // Light enough, and out of balance.
-    expect(verdictOf(at(0.9, 0.2), 3, []).verdict).toBe('stop')
+    // Light enough, and out of balance: a battery that slides mends that.
+    expect(verdictOf(at(0.9, 0.2), 3, []).verdict).toBe('balance')
+    expect(verdictOf(at(0.4, 0.2), 3, []).verdict).toBe('stop')
     expect(verdictOf(at(0.3), 3, [offer(0.45)]).verdict).toBe('stop')
     expect(verdictOf(at(0.3), 3, [offer(0.6)])).toEqual({ verdict: 'change', take: 'at 0.6' })
     expect(verdictOf(at(0.6), 3, [offer(0.55)]).verdict).toBe('even')

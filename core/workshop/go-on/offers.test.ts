@@ -57,6 +57,7 @@ function assessorOf({
         chanceWeight: 1 / (1 + Math.exp(-(doc.brief.targetMassG - massG))),
         cgMm: 200,
         chanceBalance: 0.95,
+        surprises: [],
       },
     } as unknown as Assessment
   }

@@ -4,8 +4,9 @@ import type { ProjectFile } from '../../document'
 
 /** Less than this is not worth another recipe, nor another print, g. */
 export const WORTH_G = 0.2
-/** Pieces that are told. */
-const TOLD = 5
+/** Weighed pieces that are looked at, those first that surprise most; and that are told. */
+const TRIED = 10,
+  TOLD = 5
 
 /** A printed piece that would come out lighter if it were printed again as it is. */
 export interface Reprint {
@@ -20,8 +21,12 @@ export interface Reprint {
 
 /** What each weighed piece would be expected to weigh if the others alone were known, where that is clearly less. */
 export function reprintsOf(assessor: Assessor, doc: ProjectFile, before: Assessment): Reprint[] {
+  const heavy = before.forecast.surprises
+    .filter(({ z }) => z > 0)
+    .slice(0, TRIED)
+    .map(({ piece }) => piece)
   return before.pieces
-    .filter(piece => piece.weighedG !== null)
+    .filter(piece => heavy.includes(piece.id))
     .flatMap((piece): Reprint[] => {
       const without = assessor.assess({
         ...doc,

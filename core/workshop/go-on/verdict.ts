@@ -1,4 +1,5 @@
 /** What the chances say: go on, print the rest otherwise, or stop. */
+
 /** How it would stand, forecast. */
 export interface Outlook {
   massG: number
@@ -11,8 +12,9 @@ export interface Outlook {
   hoursLeft: number
 }
 
-/** `even`: the better half of chances, no more; `stop`: not even everything together makes it likely. */
-export type GoOnVerdict = 'not-begun' | 'done' | 'go-on' | 'even' | 'change' | 'stop'
+/** `even`: the better half of chances, no more; `balance`: the weight will do, and what
+ * misses is mended by what slides, not by what is printed; `stop`: not even everything together makes it likely. */
+export type GoOnVerdict = 'not-begun' | 'done' | 'go-on' | 'even' | 'change' | 'balance' | 'stop'
 
 /** A chance that one can rely on, and one that is more likely than not. */
 export const LIKELY = 0.84,
@@ -31,5 +33,6 @@ export function verdictOf(
   const first = offers.find(offer => both(offer) > both(now))
   if (first && both(first) >= EVEN) return { verdict: 'change', take: first.id }
   if (both(now) >= EVEN) return { verdict: 'even', take: null }
+  if (now.chanceWeight >= EVEN) return { verdict: 'balance', take: null }
   return { verdict: 'stop', take: null }
 }
