@@ -305,36 +305,44 @@ function lines(
   const times = pitch / spacing
   const count = Math.max(1, Math.ceil((high - low) / pitch))
   const runs = emptyRuns()
-  let back = false
   const put = (from: number, to: number, y: number) => {
-    if (to - from < 1e-6) return
-    const [a, b] = back ? [to, from] : [from, to]
+    if (Math.abs(to - from) < 1e-6) return
     push(
       runs,
       kind,
-      a * cos + y * sin,
-      -a * sin + y * cos,
-      b * cos + y * sin,
-      -b * sin + y * cos,
+      from * cos + y * sin,
+      -from * sin + y * cos,
+      to * cos + y * sin,
+      -to * sin + y * cos,
       1,
       false,
       times,
     )
-    back = !back
   }
   // Shifted from layer to layer, so that sparse lines do not miss a narrow section altogether.
   const start = low - pitch * ((index * 0.382) % 1)
+  let back = false
   scanLoops(turned, start, pitch, count + 1).forEach((line, k) => {
+    const ends = gap ? besideSkins(line, gap) : line
     const y = start + (k + 0.5) * pitch
-    for (let i = 0; i + 1 < line.length; i += 2) {
-      const [from, to] = [line[i], line[i + 1]]
-      if (gap && to - from > 2 * gap) {
-        put(from, from + gap, y)
-        put(to - gap, to, y)
-      } else put(from, to, y)
-    }
+    // The whole line one way, the next the other: nothing is crossed twice.
+    if (back) for (let i = ends.length - 1; i > 0; i -= 2) put(ends[i], ends[i - 1], y)
+    else for (let i = 0; i + 1 < ends.length; i += 2) put(ends[i], ends[i + 1], y)
+    if (ends.length > 0) back = !back
   })
   return scaleTo(runs, length)
+}
+
+/** Of stretches across a double skin, what lies between its two beads; all of it where they meet. */
+function besideSkins(line: ArrayLike<number>, gap: number): number[] {
+  const ends: number[] = []
+  for (let i = 0; i + 1 < line.length; i += 2) {
+    const from = line[i],
+      to = line[i + 1]
+    if (to - from > 2 * gap) ends.push(from, from + gap, to - gap, to)
+    else ends.push(from, to)
+  }
+  return ends
 }
 
 /** Out, along the blind end, and back. */

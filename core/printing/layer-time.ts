@@ -59,6 +59,9 @@ const WALL = 0,
   TRAVEL = 2,
   PULL = 3
 
+/** Off a run's own line by less than this, a hop to it leads along it, mm. */
+const ON_LINE = 1e-6
+
 /** Where moves are written down before it is known how many they are: of most runs one comes, of some four. */
 const noted = (size: number) => ({
   length: new Float64Array(size),
@@ -82,10 +85,10 @@ export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
     times[count] = like
     what[count++] = PULL
   }
-  const travel = (hx: number, hy: number, like = 1) => {
-    // Lines that stand for several are so much closer to each other.
+  const travel = (hx: number, hy: number, like = 1, along = false) => {
+    // Lines that stand for several are so much closer to each other; a gap within a line is as wide as it is drawn.
     const drawn = Math.sqrt(hx * hx + hy * hy),
-      hop = drawn / like
+      hop = along ? drawn : drawn / like
     if (hop <= NO_HOP) return
     pull(hop, like)
     length[count] = hop
@@ -94,18 +97,17 @@ export function layerMoves(runs: LayerRuns, recipe: Recipe): LayerMoves {
     times[count] = like
     what[count++] = TRAVEL
     pull(hop, like)
-    travelMm += drawn
+    travelMm += hop * like
   }
   for (let i = 0; i < runCount; i++) {
-    if (i > 0 && !runs.joined[i] && !recipe.spiral)
-      travel(
-        runs.x0[i] - runs.x1[i - 1],
-        runs.y0[i] - runs.y1[i - 1],
-        Math.min(runs.times[i - 1], runs.times[i]),
-      )
     const x = runs.x1[i] - runs.x0[i],
       y = runs.y1[i] - runs.y0[i],
       own = Math.sqrt(x * x + y * y)
+    if (i > 0 && !runs.joined[i] && !recipe.spiral) {
+      const hx = runs.x0[i] - runs.x1[i - 1],
+        hy = runs.y0[i] - runs.y1[i - 1]
+      travel(hx, hy, Math.min(runs.times[i - 1], runs.times[i]), Math.abs(hx * y - hy * x) < ON_LINE * own)
+    }
     if (own === 0) continue
     length[count] = own * runs.scale[i]
     dx[count] = x / own

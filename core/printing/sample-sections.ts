@@ -53,6 +53,11 @@ const ONE_POINT = 2.5
  * place to place.
  */
 const LONGEST = { fixed: 36, body: 26, moving: 9, lid: 26 }
+/**
+ * A piece of metres, which no bed takes but a design may hold while it is not cut yet, is seen in no more stretches
+ * than this: its shape is as smooth for its length as that of a short one.
+ */
+const MOST_STRETCHES = { fixed: 32, body: 40, moving: 50, lid: 40 }
 /** A short moving part is still seen in this many places. */
 const MOVING_LEAST = 20
 /** Given parts may do anything between their layers: sections this close, but not more than so many. */
@@ -139,8 +144,10 @@ function once<T>(make: () => T): () => T {
 
 function longestStretch(piece: Piece, length: number): number {
   if (piece.kind === 'given') return Math.max(GIVEN_STEP, length / GIVEN_MOST)
-  if (piece.kind === 'moving') return Math.min(LONGEST.moving, (piece.to - piece.from) / MOVING_LEAST)
-  return piece.kind === 'fixed' && alongBody(piece.part) ? LONGEST.body : LONGEST[piece.kind]
+  const kind = piece.kind === 'fixed' && alongBody(piece.part) ? 'body' : piece.kind
+  const height = piece.to - piece.from
+  const near = Math.max(LONGEST[kind], height / MOST_STRETCHES[kind])
+  return kind === 'moving' ? Math.min(near, height / MOVING_LEAST) : near
 }
 
 /**

@@ -23,15 +23,16 @@ const recipe = {
 const filament = LIBRARIES.filaments.find(item => item.id === zones[0].filament)!
 const printer = { ...printers[0], layerMinS: 0 }
 
-/** An ellipse laid solid. */
-function layer(widthMm: number, most: number) {
+/** An ellipse laid solid, or between two skins. */
+function layer(widthMm: number, most: number, skinGapMm: number | null = null) {
+  const of = { ...recipe, skinGapMm }
   const outline = Float64Array.from({ length: 240 }, (_, i) => {
     const turn = (2 * Math.PI * Math.floor(i / 2)) / 120
     return i % 2 === 0 ? (widthMm / 2) * Math.cos(turn) : (widthMm / 5) * Math.sin(turn)
   })
   const field = insetField(divideSection([outline], 2.5))
-  const moves = layerMoves(layerRuns(field, layLayer(field, recipe), recipe, 0, 0, null, 0, most), recipe)
-  return { moves, seconds: movesTime(moves, recipe, filament, printer) }
+  const moves = layerMoves(layerRuns(field, layLayer(field, of), of, 0, 0, null, 0, most), of)
+  return { moves, seconds: movesTime(moves, of, filament, printer) }
 }
 
 describe('lines that stand for several', () => {
@@ -42,6 +43,15 @@ describe('lines that stand for several', () => {
       const some = layer(widthMm, lines / 10)
       expect(some.moves.what.length).toBeLessThan(0.5 * all.moves.what.length)
       expect(Math.abs(some.seconds / all.seconds - 1)).toBeLessThan(0.005)
+      expect(Math.abs(some.moves.travelMm / all.moves.travelMm - 1)).toBeLessThan(0.03)
+    }
+  })
+  it('travel across the hollow of a double skin as wide as it is', () => {
+    for (const widthMm of [120, 500]) {
+      const all = layer(widthMm, Infinity, 5)
+      const lines = all.moves.what.filter(what => what === 1).length / 2
+      const some = layer(widthMm, lines / 8, 5)
+      expect(Math.abs(some.seconds / all.seconds - 1)).toBeLessThan(0.01)
       expect(Math.abs(some.moves.travelMm / all.moves.travelMm - 1)).toBeLessThan(0.03)
     }
   })
