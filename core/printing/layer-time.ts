@@ -132,8 +132,8 @@ let lengths = new Float64Array(1024),
   speeds = new Float64Array(1024),
   flat = new Float64Array(1024)
 
-/** Seconds on a printer at a share of its speed; never less than its least layer time. */
-export function movesTime(
+/** Seconds on a printer at a share of its speed, its least layer time left out. */
+export function unboundTime(
   { length, dx, dy, what, times }: LayerMoves,
   recipe: Recipe,
   filament: Filament,
@@ -156,16 +156,17 @@ export function movesTime(
     lengths[i] = what[i] === PULL ? printer.retractMm : length[i]
     speeds[i] = own[what[i]]
   }
-  return Math.max(
-    printer.layerMinS,
-    replayMoves(
-      { length: lengths, speed: speeds, dx, dy, dz: flat, times },
-      printer.accelMmS2,
-      printer.cornerMmS,
-      count,
-    ),
+  return replayMoves(
+    { length: lengths, speed: speeds, dx, dy, dz: flat, times },
+    printer.accelMmS2,
+    printer.cornerMmS,
+    count,
   )
 }
+
+/** The same, and never less than the printer's least layer time. */
+export const movesTime = (...of: Parameters<typeof unboundTime>): number =>
+  Math.max(of[3].layerMinS, unboundTime(...of))
 
 export interface LayerTime {
   seconds: number

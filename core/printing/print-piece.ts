@@ -14,7 +14,7 @@ import {
   cappedSpeed,
   FIRST_SPEED,
   layerMoves,
-  movesTime,
+  unboundTime,
   paceOf,
   type LayerMoves,
   type PrinterPace,
@@ -65,6 +65,8 @@ const TIMED_LINES = 250,
   LEAST_LINES = 40
 /** A piece that is looked at in more places than this is timed by fewer lines in each. */
 const MANY_SAMPLES = 30
+/** One that is looked at in more than this is timed in some of them, each for its neighbours' beads too. */
+const TIMED_SAMPLES = 48
 
 /** Lines across a section when two are compared. */
 const SCAN_LINES = 40
@@ -141,10 +143,16 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
   const timed = memoise((printer: PrinterPace) => {
     if (lastTimed?.laid !== laid) lastTimed = { laid, layers: timedLayers(shape, laid, faces, recipe, webs) }
     return (
-      lastTimed.layers.reduce(
-        (sum, { moves, layers, share }) => sum + layers * movesTime(moves, recipe, filament, printer, share),
-        0,
-      ) +
+      lastTimed.layers.reduce((sum, { moves, stands, share }) => {
+        const seconds = unboundTime(moves, recipe, filament, printer, share)
+        return (
+          sum +
+          stands.reduce(
+            (all, { layers, like }) => all + layers * Math.max(printer.layerMinS, like * seconds),
+            0,
+          )
+        )
+      }, 0) +
       lengths.brim / (FIRST_SPEED * cappedSpeed(printer.wallSpeedMmS, recipe, filament, printer))
     )
   }, 12)
@@ -185,13 +193,20 @@ function websIn(piece: Piece) {
   }
 }
 
-/** Moves of a layer, and how many layers they stand for; less than none where they are taken back. */
+/** Layers that one is timed for; less than none where they are taken back. */
+interface Stand {
+  layers: number
+  /** How long each of them takes for each second of the timed one. */
+  like: number
+}
+/** Moves of a layer, and which layers they stand for. */
 interface TimedLayer {
   moves: LayerMoves
-  layers: number
+  stands: Stand[]
   /** Of the speed. */
   share: number
 }
+const alike = (layers: number): Stand[] => [{ layers, like: 1 }]
 
 function timedLayers(
   { samples, jumps }: PieceSamples,
@@ -222,12 +237,13 @@ function timedLayers(
     // The first layer is slow: what that costs over its usual time.
     ...(first
       ? [
-          { moves: first, layers: 1, share: FIRST_SPEED },
-          { moves: first, layers: -1, share: 1 },
+          { moves: first, stands: alike(1), share: FIRST_SPEED },
+          { moves: first, stands: alike(-1), share: 1 },
         ]
       : []),
-    ...samples.flatMap((sample, i): TimedLayer[] => {
-      const { weight, u } = sample,
+    ...timedSamples(samples, laid).flatMap(({ i, stands }): TimedLayer[] => {
+      const sample = samples[i],
+        { u } = sample,
         field = fieldFor(sample, reach)
       // Layer numbers as they would be there: they decide which way infill runs and where webs stand.
       const index = Math.round((u - jumps[0].u) * perLayer) + i
@@ -240,17 +256,39 @@ function timedLayers(
           index + PHASE_STEP * k,
           0,
           // Webs move on with height: they are looked at all over what the sample stands for, and not past it.
-          webs?.slits(sample.section, u + ((k + 0.5) / own - 0.5) * weight) ?? null,
+          webs?.slits(sample.section, u + ((k + 0.5) / own - 0.5) * sample.weight) ?? null,
         ),
-        layers: (weight * perLayer) / own,
+        stands: stands.map(({ height, like }) => ({ layers: (height * perLayer) / own, like })),
         share: 1,
       }))
     }),
     ...faces.flatMap(({ field, layer, share, layers }): TimedLayer[] => [
-      { moves: movesOf(field, layer, 0, share), layers, share: 1 },
-      { moves: movesOf(field, layer, 0, 0), layers: -layers, share: 1 },
+      { moves: movesOf(field, layer, 0, share), stands: alike(layers), share: 1 },
+      { moves: movesOf(field, layer, 0, 0), stands: alike(-layers), share: 1 },
     ]),
   ]
+}
+
+/**
+ * The samples that are timed, and the heights that each is timed for, mm: its own, and those of its neighbours, in
+ * which time goes with the beads that are laid.
+ */
+function timedSamples(
+  samples: PieceSamples['samples'],
+  laid: readonly Layer[],
+): Array<{ i: number; stands: Array<{ height: number; like: number }> }> {
+  const size = Math.ceil(samples.length / TIMED_SAMPLES)
+  return Array.from({ length: Math.ceil(samples.length / size) }, (_, group) => {
+    const beads = laid.slice(size * group, size * (group + 1)).map(layerBeads)
+    const most = beads.indexOf(Math.max(...beads))
+    return {
+      i: size * group + most,
+      stands: beads.map((length, k) => ({
+        height: samples[size * group + k].weight,
+        like: beads[most] > 0 ? length / beads[most] : 1,
+      })),
+    }
+  })
 }
 
 /** Ends and jumps that are open above or below, with the layers that are laid solid there. */
