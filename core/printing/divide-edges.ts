@@ -23,13 +23,14 @@ export function divideEdges(loop: Float64Array, longest: number): Float64Array {
   return points
 }
 
-/** Edges a section is divided into round its outline, at least; and the bounds of their length, mm. */
+/** Edges a section is divided into round its outline, at least and, by `longest`, at most; and the least length, mm. */
 const ROUND = 84,
+  MOST = 240,
   FINEST = 0.5
 
 /**
  * A section with its long edges divided, so that each part sees what lies opposite it: small sections more
- * finely, since a bead more or less fits over a shorter stretch there.
+ * finely, since a bead more or less fits over a shorter stretch there, and very large ones less finely.
  */
 export function divideSection(section: readonly Float64Array[], longest: number): Float64Array[] {
   return section.map(loop => {
@@ -40,6 +41,7 @@ export function divideSection(section: readonly Float64Array[], longest: number)
       twiceArea += loop[j] * loop[i + 1] - loop[i] * loop[j + 1]
     }
     // Holes are polygons of short edges already.
-    return divideEdges(loop, twiceArea > 0 ? Math.min(longest, Math.max(FINEST, around / ROUND)) : longest)
+    const fit = Math.min(Math.max(longest, around / MOST), Math.max(FINEST, around / ROUND))
+    return divideEdges(loop, twiceArea > 0 ? fit : longest)
   })
 }

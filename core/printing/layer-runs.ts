@@ -99,34 +99,22 @@ export function layerRuns(
     // The same length whatever the pattern: lines one of n ways lie n times as far apart.
     const ways = WAYS[recipe.infillPattern](index)
     for (const way of ways)
-      append(
-        runs,
-        lines(
-          inside,
-          index,
-          way - turn,
-          (ways.length * beadSpacing(recipe)) / recipe.infillShare,
-          'infill',
-          layer.infill / ways.length,
-          recipe.skinGapMm,
-          most,
-        ),
-      )
+      addLines(runs, 'infill', inside, index, {
+        angle: way - turn,
+        spacing: (ways.length * beadSpacing(recipe)) / recipe.infillShare,
+        length: layer.infill / ways.length,
+        gap: recipe.skinGapMm,
+        most,
+      })
   }
   if (solid > 0)
-    append(
-      runs,
-      lines(
-        inside,
-        index,
-        turnAbout(index) - turn,
-        beadSpacing(recipe) / Math.max(open, 1e-3),
-        'solid',
-        solid,
-        null,
-        most,
-      ),
-    )
+    addLines(runs, 'solid', inside, index, {
+      angle: turnAbout(index) - turn,
+      spacing: beadSpacing(recipe) / Math.max(open, 1e-3),
+      length: solid,
+      gap: null,
+      most,
+    })
   return runs
 }
 
@@ -244,9 +232,6 @@ function wallLoop(
   }
 }
 
-function append(to: LayerRuns, from: LayerRuns): void {
-  for (let i = 0; i < from.kind.length; i++) take(to, from, i)
-}
 function take(to: LayerRuns, from: LayerRuns, i: number): void {
   push(
     to,
@@ -261,11 +246,13 @@ function take(to: LayerRuns, from: LayerRuns, i: number): void {
   )
 }
 
-const drawn = (runs: LayerRuns): number =>
-  runs.x0.reduce((sum, x, i) => sum + runs.times[i] * Math.hypot(runs.x1[i] - x, runs.y1[i] - runs.y0[i]), 0)
-function scaleTo(runs: LayerRuns, length: number): LayerRuns {
-  const sum = drawn(runs)
-  if (sum > 0) runs.scale.fill(length / sum)
+/** Brings the runs from the `first` on to a length, mm. */
+function scaleTo(runs: LayerRuns, length: number, first = 0): LayerRuns {
+  const { x0, y0, x1, y1, times, scale } = runs
+  let sum = 0
+  for (let i = first; i < x0.length; i++)
+    sum += times[i] * Math.sqrt((x1[i] - x0[i]) ** 2 + (y1[i] - y0[i]) ** 2)
+  if (sum > 0) scale.fill(length / sum, first)
   return runs
 }
 
@@ -280,31 +267,34 @@ const WAYS: Record<Recipe['infillPattern'], (index: number) => number[]> = {
   triangles: () => [0, Math.PI / 3, -Math.PI / 3],
 }
 
-/**
- * Parallel lines at an angle, inside the innermost wall; in a double skin between the two. There and back,
- * one after the other.
- */
-function lines(
+interface LinesLaid {
+  /** rad */
+  angle: number
+  /** mm, and of all lines together, mm. */
+  spacing: number
+  length: number
+  /** In a double skin they are laid between the two, mm apart. */
+  gap: number | null
+  most: number
+}
+
+/** Parallel lines at an angle, inside the innermost wall: there and back, one after the other. */
+function addLines(
+  runs: LayerRuns,
+  kind: RunKind,
   inside: Section,
   index: number,
-  angle: number,
-  spacing: number,
-  kind: RunKind,
-  length: number,
-  gap: number | null,
-  most: number,
-): LayerRuns {
+  { angle, spacing, length, gap, most }: LinesLaid,
+): void {
   const cos = Math.cos(angle),
     sin = Math.sin(angle)
-  if (inside.length === 0) return emptyRuns()
-  const turned = inside.map(loop =>
-    loop.map((_, i) => (i % 2 === 0 ? loop[i] * cos - loop[i + 1] * sin : loop[i - 1] * sin + loop[i] * cos)),
-  )
+  if (inside.length === 0) return
+  const turned = inside.map(loop => turnedBy(loop, cos, sin))
   const [, low, , high] = boxOfAll(turned)
   const pitch = Math.max(spacing, (high - low) / most)
   const times = pitch / spacing
   const count = Math.max(1, Math.ceil((high - low) / pitch))
-  const runs = emptyRuns()
+  const first = runs.kind.length
   const put = (from: number, to: number, y: number) => {
     if (Math.abs(to - from) < 1e-6) return
     push(
@@ -330,7 +320,16 @@ function lines(
     else for (let i = 0; i + 1 < ends.length; i += 2) put(ends[i], ends[i + 1], y)
     if (ends.length > 0) back = !back
   })
-  return scaleTo(runs, length)
+  scaleTo(runs, length, first)
+}
+
+function turnedBy(loop: Float64Array, cos: number, sin: number): Float64Array {
+  const turned = new Float64Array(loop.length)
+  for (let i = 0; i < loop.length; i += 2) {
+    turned[i] = loop[i] * cos - loop[i + 1] * sin
+    turned[i + 1] = loop[i] * sin + loop[i + 1] * cos
+  }
+  return turned
 }
 
 /** Of stretches across a double skin, what lies between its two beads; all of it where they meet. */
