@@ -1,5 +1,6 @@
 /** Where a section has room for the slits of webs, and what they add to its beads. mm, in the section's plane. */
 import { boxOf, boxOfAll } from './feature'
+import { crossings } from './crossings'
 import type { Section } from './piece'
 import { polygonArea } from './polygon'
 import { clearance, wanderOf, webMargin, webPeriod, webSwing, type WebPattern } from './web-pattern'
@@ -19,22 +20,6 @@ export interface Slit {
   /** Open end, past the skin, and blind end. */
   open: number
   end: number
-}
-
-/** Where plastic lies over x: pairs of lower and upper, from below. */
-function crossings(section: Section, x: number): number[] {
-  const ys: number[] = []
-  for (const loop of section) {
-    const count = loop.length / 2
-    for (let i = 0; i < count; i++) {
-      const j = i + 1 === count ? 0 : i + 1
-      const x0 = loop[2 * i],
-        x1 = loop[2 * j]
-      if (x0 <= x !== x1 <= x)
-        ys.push(loop[2 * i + 1] + ((loop[2 * j + 1] - loop[2 * i + 1]) * (x - x0)) / (x1 - x0))
-    }
-  }
-  return ys.sort((a, b) => a - b)
 }
 
 /**

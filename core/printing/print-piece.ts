@@ -66,7 +66,7 @@ const TIMED_LINES = 250,
 /** A piece that is looked at in more places than this is timed by fewer lines in each. */
 const MANY_SAMPLES = 30
 /** One that is looked at in more than this is timed in some of them, each for its neighbours' beads too. */
-const TIMED_SAMPLES = 48
+const TIMED_SAMPLES = 40
 
 /** Lines across a section when two are compared. */
 const SCAN_LINES = 40
