@@ -22,7 +22,8 @@ import {
 } from '../../structure'
 import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
 import { boltPlaces, seatPlaces } from './wing-hold'
-import { bodyPlaces, flightBending } from './body-beam'
+import { bodyPlaces } from './body-beam'
+import { bodyForces, contactLength } from './body-cases'
 import { boomOf } from './tail-boom'
 import { wingCases, type WingCase } from './wing-cases'
 import { gearOf } from './landing-gear'
@@ -124,17 +125,23 @@ export function createStrength(stations?: number): StrengthStage {
       },
       aileronsOf(airframe),
     )
-    const boom = boomOf(airframe, flown.solved, entries, gear.report)
     const n = loads.governing.n
+    const boom = boomOf(airframe, flown.solved, entries, gear.report, n)
     const sides = wing.mirror ? 2 : 1
     const hold = {
       lift: sides * n * (along.lift.shear[0] - along.weight.shear[0]),
       x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]),
       pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * along.weight.shear[0],
     }
+    const forces = {
+      ...bodyForces(airframe, flown.solved, airframe.body ? contactLength(airframe.body, gear.report) : 0),
+      n,
+      least: Math.min(0, ...loads.corners.map(corner => corner.n)),
+      factor: gear.report.on === 'net' ? 0 : gear.report.factor,
+    }
     const others: PlaceReport[] = [
       ...boom.places,
-      ...bodyPlaces(airframe, entries, cg, gear.report, flightBending(airframe, flown.solved, n)),
+      ...bodyPlaces(airframe, entries, cg, forces),
       ...boltPlaces(airframe, hold),
       ...seatPlaces(airframe, hold),
       ...gear.places,

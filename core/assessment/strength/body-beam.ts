@@ -1,5 +1,5 @@
 /** The body as a beam with holes, and the wing's hold on it. SI inside. */
-import { bodyOutlineAt, gapAt, wingSeat, type BodyLoft } from '../../geometry'
+import { bodyOutlineAt, gapAt, wingSeat } from '../../geometry'
 import type { Body, Zone } from '../../document'
 import type { MassEntry } from '../../mass'
 import {
@@ -9,18 +9,24 @@ import {
   outstandWidth,
   POISSON,
   printedMaterial,
+  strengthLeft,
   SHELL_KNOCKDOWN as SHELL_SHARE,
   type ThinWalled,
 } from '../../structure'
-import { GRAVITY, mmToM, q, say } from '../../units'
-import type { Designed } from '../resolve'
-import { airOf, planOf, type SolvedFlight } from '../flight'
-import type { GearReport, PlaceReport } from '../report'
+import { mmToM, mToMm, q, say } from '../../units'
+import { briefTemperature, type Designed } from '../resolve'
+import type { PlaceReport } from '../report'
+import {
+  beyondOf,
+  bodyCases,
+  bodyReserve,
+  caseWords,
+  type BodyBears,
+  type BodyForces,
+  type BodyLoad,
+} from './body-cases'
 
 type Opening = Body['openings'][number]
-
-/** Tail surfaces lift at most about so much with everything hard over. */
-export const TAIL_CL = 0.9
 
 /**
  * Stress at the corner of a cut-out over that beside it: a rounded rectangle with its corners a fifth of its
@@ -29,18 +35,14 @@ export const TAIL_CL = 0.9
 const CORNER = 2.5
 /** A free edge buckles like a plate held on one side: k. */
 const EDGE_FACTOR = 0.43
-/** Half the stretch that a belly lies on, share of the body's length. */
-const CONTACT = 0.2
-/**
- * A section of the body that the landing bends: where, what it bears there at most, N·m, and how it gives out
- * first.
- */
+/** A section of the body: where, the height of its own middle, mm, what it bears, and how it gives out first. */
 export interface BodyStation {
   xMm: number
+  middleMm: number
   opening: Opening | null
   zone: Zone
-  bears: number
-  mode: string
+  bears: BodyBears
+  modes: Record<Exclude<keyof BodyBears, 'launch'>, string>
 }
 
 /**
@@ -58,9 +60,12 @@ export function bodyStations(airframe: Designed): BodyStation[] {
     ...body.breaks.slice(1, -1).map(x => ({ x, opening: null })),
     ...seatedAt(airframe).map(x => ({ x, opening: null })),
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
+  // A launch is held against skin that stood in the sun in still air.
+  const still = briefTemperature(doc, 'field')
   return stations.map(({ x, opening }): BodyStation => {
     const zone = airframe.zoneAt(body, x),
-      filament = airframe.warm.filamentOf(zone)
+      filament = airframe.warm.filamentOf(zone),
+      { softeningC } = airframe.filamentOf(zone)
     const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, filament),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)
     const cut = openings.filter(o => x > o.fromMm && x < o.toMm)
@@ -72,7 +77,7 @@ export function bodyStations(airframe: Designed): BodyStation[] {
       seatAt(airframe, x),
     )
     const stiff = bendingStiffness(section)
-    // Under 1 N·m. Ends that are braked from below hang down: the top is stretched.
+    // Under 1 N·m. Ends that hang down stretch the top.
     const { alongX, alongY } = curvatures(stiff, 1, 0)
     let most = 1e-12,
       least = -1e-12
@@ -83,7 +88,6 @@ export function bodyStations(airframe: Designed): BodyStation[] {
         least = Math.min(least, strain)
       }
     }
-    const tension = plastic.tension / (plastic.modulus * most * (opening ? CORNER : 1))
     const { width, height } = body.at(x),
       radius = mmToM(width + height) / 4
     // A flat strip held on one side, and half the help that the curve of a whole shell gives.
@@ -93,117 +97,85 @@ export function bodyStations(airframe: Designed): BodyStation[] {
     // Past its buckling it carries beside the corner alone, until what is left is crushed (EN 1993-1-5, 4.4).
     const crushed = plastic.compression / plastic.modulus,
       collapses = crushed * outstandWidth(crushed / edge)
-    const [mode, bears] = (
-      [
-        [opening ? 'corner of a hatch' : 'body in bending', tension],
-        ['edge of a hatch collapses', opening ? collapses / -least : Infinity],
-        ['body crushed', plastic.compression / (plastic.modulus * -least)],
-      ] as Array<[string, number]>
-    ).reduce((a, b) => (b[1] < a[1] ? b : a))
-    return { xMm: x, opening, zone, bears, mode }
+    // Of what stretches and presses by so much per unit of load.
+    const gives = (stretch: number, press: number): [mode: string, bears: number] =>
+      (
+        [
+          [
+            opening ? 'corner of a hatch' : 'body in bending',
+            plastic.tension / (plastic.modulus * stretch * (opening ? CORNER : 1)),
+          ],
+          ['edge of a hatch collapses', opening ? collapses / press : Infinity],
+          ['body crushed', crushed / press],
+        ] as Array<[string, number]>
+      ).reduce((a, b) => (b[1] < a[1] ? b : a))
+    const along = 1 / Math.max(1e-12, stiff.EA)
+    const ways = {
+      hogging: gives(most, -least),
+      sagging: gives(-least, most),
+      stretched: gives(along, 1e-12),
+      pressed: gives(1e-12, along),
+    }
+    return {
+      xMm: x,
+      middleMm: mToMm(stiff.y),
+      opening,
+      zone,
+      bears: {
+        hogging: ways.hogging[1],
+        sagging: ways.sagging[1],
+        stretched: ways.stretched[1],
+        pressed: ways.pressed[1],
+        launch: Math.min(
+          1,
+          Math.max(0.02, strengthLeft(softeningC, still)) /
+            Math.max(0.02, strengthLeft(softeningC, airframe.warm.temperatureC)),
+        ),
+      },
+      modes: {
+        hogging: ways.hogging[0],
+        sagging: ways.sagging[0],
+        stretched: ways.stretched[0],
+        pressed: ways.pressed[0],
+      },
+    }
   })
 }
 
-/**
- * Stretch over which the ground holds the body, m: legs push at one place; a belly lies on the ground round
- * the CG.
- */
-export const contactLength = (body: BodyLoft, gear: Pick<GearReport, 'on'>): number =>
-  gear.on === 'legs' ? 1e-3 : CONTACT * mmToM(body.to - body.from)
-
-/**
- * Moment of the landing at a place of the body, N·m: `beyond` is Σm·|x − at| of all that lies beyond it as
- * seen from the CG, kg·m.
- */
-export function landingMoment(
-  at: number,
-  cg: number,
-  mass: number,
-  beyond: number,
-  contact: number,
-  factor: number,
-): number {
-  const lain = Math.max(0, contact - Math.abs(at - cg))
-  return factor * GRAVITY * Math.max(0, beyond - (mass * lain * lain) / (4 * contact))
-}
-
-/** What bends the body in flight: the wing carries it over half a chord round the CG, the tail pushes its end. */
-export interface FlightBending {
-  /** Greatest load factor. */
-  n: number
-  /** Half the stretch over which the wing holds it, m. */
-  held: number
-  /** The tailplane with its elevator hard over at cruise: place, m, and force, N. */
-  tail: { x: number; force: number } | null
-}
-
-export function flightBending(airframe: Designed, flight: SolvedFlight, n: number): FlightBending {
-  const { plan } = flight,
-    { horizontal } = airframe.surfaces
-  const level = horizontal ? planOf(horizontal) : null
-  const pressure = (airOf(airframe.doc).density * airframe.doc.brief.cruiseMs ** 2) / 2
-  return {
-    n,
-    held: plan.mac / 2,
-    tail: level && { x: level.macLead + level.mac / 4, force: pressure * level.area * TAIL_CL },
-  }
-}
-
-/** Moment of flight at a place of the body, N·m: in the pull-up, and with the elevator hard over at 1 g. */
-export function flightMoments(
-  at: number,
-  cg: number,
-  mass: number,
-  beyond: number,
-  { n, held, tail }: FlightBending,
-): { pull: number; elevator: number } {
-  const hangs = (factor: number) => landingMoment(at, cg, mass, beyond, held, factor)
-  const lever = tail && at > cg && tail.x > at ? tail.x - at : 0
-  return { pull: hangs(n), elevator: lever > 0 ? hangs(1) + tail!.force * lever : 0 }
-}
-
-/**
- * Body sections with openings and the wing's seat cut out, under the landing's braking of what lies beyond them, and
- * hanging on the wing in flight.
- */
+/** Body sections with openings and the wing's seat cut out, each under the worst of the body's cases. */
 export function bodyPlaces(
   airframe: Designed,
   entries: readonly MassEntry[],
   cg: number,
-  gear: GearReport,
-  flying: FlightBending,
+  forces: BodyForces,
 ): PlaceReport[] {
   const { body, doc } = airframe
   if (!body || !doc.body) return []
   const safety = doc.brief.safetyFactor
-  const mass = entries.reduce((sum, entry) => sum + entry.mass, 0),
-    contact = contactLength(body, gear)
-  const places = bodyStations(airframe).map(({ xMm, opening, zone, bears, mode }): PlaceReport => {
-    const at = mmToM(xMm),
-      ahead = at < cg
-    const beyond = entries
-      .filter(entry => (ahead ? entry.x < at : entry.x > at))
-      .reduce((sum, entry) => sum + entry.mass * Math.abs(entry.x - at), 0)
-    const { pull, elevator } = flightMoments(at, cg, mass, beyond, flying)
-    const worst = [
-      {
-        case: 'landing',
-        moment: gear.on === 'net' ? 0 : landingMoment(at, cg, mass, beyond, contact, gear.factor),
-        by: say`at ${q(gear.factor, 'gₙ', 1)}`,
-      },
-      { case: 'pull-up', moment: pull, by: say`at ${q(flying.n, 'gₙ', 1)}` },
-      { case: 'elevator hard over at cruise', moment: elevator, by: 'with the tail pushing' },
-    ].reduce((a, b) => (b.moment > a.moment ? b : a))
+  const mass = entries.reduce((sum, entry) => sum + entry.mass, 0)
+  const places = bodyStations(airframe).map(({ xMm, middleMm, opening, zone, bears, modes }): PlaceReport => {
+    const at = mmToM(xMm)
+    let worst: BodyLoad = { case: 'pull-up', moment: 0, axial: 0 },
+      reserve = Infinity
+    bodyCases(at, mmToM(middleMm), cg, mass, beyondOf(entries, at, cg), forces, (of, moment, axial) => {
+      const own = bodyReserve(bears, of, moment * safety, axial * safety)
+      if (own >= reserve) return
+      reserve = own
+      worst = { case: of, moment, axial }
+    })
+    const { moment, axial } = worst
+    const bent = moment > 0 ? 'hogging' : 'sagging',
+      drawn = axial > 0 ? 'stretched' : 'pressed'
     return {
       id: `body-${Math.round(xMm)}`,
       part: 'body',
       label: opening ? opening.name : 'Body',
       xMm,
-      mode,
+      mode: modes[Math.abs(moment) / bears[bent] >= Math.abs(axial) / bears[drawn] ? bent : drawn],
       gives: 'plastic',
       case: worst.case,
-      reserve: placeReserve(bears, worst.moment * safety),
-      words: say`${q(worst.moment, 'N·m', 2)} × ${safety} ${worst.by}`,
+      reserve,
+      words: say`${q(Math.abs(moment), 'N·m', 2)}${axial === 0 ? '' : say` and ${q(Math.abs(axial), 'N', 0)} along it`} × ${safety} ${caseWords(worst, forces)}`,
       remedy: opening ? 'another bead in this zone, or a smaller hatch' : 'another bead in this zone',
       subject: opening?.id ?? zone.id,
     }

@@ -1,16 +1,10 @@
 export { createStrength } from './airframe-strength'
-export {
-  bodyStations,
-  contactLength,
-  flightBending,
-  flightMoments,
-  landingMoment,
-  placeReserve,
-} from './body-beam'
+export { bodyStations, placeReserve } from './body-beam'
+export { bodyCases, bodyForces, bodyReserve, contactLength, type BodyBears } from './body-cases'
 export { heatOf } from './heat-left'
 export { loadsOf } from './flight-envelope'
 export { gearOf, mainLegs } from './landing-gear'
-export { boomFrame, type BoomFrame, boomReserves, whipOf, whips } from './tail-boom'
+export { boomFrame, type BoomFrame, boomReserves, hungOf, whipOf, whips } from './tail-boom'
 export { splintSpar } from './mended-joints'
 export { createWingBearing, type WingBearing } from './wing-bearing'
 export { type WingCase, wingCases } from './wing-cases'

@@ -16,7 +16,7 @@ import type { Stock } from '../../libraries'
 import { GRAVITY, mmToM, radToDeg, q, say, type Words } from '../../units'
 import type { Designed } from '../resolve'
 import { airOf, planOf, type SolvedFlight } from '../flight'
-import { TAIL_CL } from './body-beam'
+import { TAIL_CL } from './body-cases'
 import type { BoomReport, GearReport, PlaceReport } from '../report'
 
 interface Tail {
@@ -174,6 +174,10 @@ export const whipOf = ({ stiff, length, count }: BoomFrame, behind: number, fact
     sinkSpeed(mmToM(dropMm), GRAVITY) / Math.max(1e-6, factor * GRAVITY),
   )
 
+/** What hangs at the boom's end in a pull-up, N a boom. */
+export const hungOf = ({ count }: BoomFrame, behind: number, n: number): number =>
+  (n * GRAVITY * behind) / count
+
 /** Reserves of the boom under one case: the tube's own modes, and its socket's. */
 export function boomReserves(
   { stock, bears, socket }: BoomFrame,
@@ -201,6 +205,7 @@ export function boomOf(
   flight: SolvedFlight,
   entries: readonly MassEntry[],
   gear: GearReport,
+  n: number,
 ): { report: BoomReport | null; places: PlaceReport[] } {
   const frame = boomFrame(airframe, flight)
   if (!frame) return { report: null, places: [] }
@@ -209,8 +214,16 @@ export function boomOf(
     { density } = airOf(airframe.doc)
   const behind = sumMass(entries.filter(entry => whips(frame, entry)))
   const whip = whipOf(frame, behind.mass, gear.factor, brief.dropMm)
+  const hung = hungOf(frame, behind.mass, n)
   const cases = [
     ...frame.cases,
+    {
+      case: 'pull-up',
+      moment: hung * length,
+      shear: hung,
+      torque: 0,
+      words: say`tail of ${q((1000 * behind.mass) / frame.count, 'g', 0)} at ${q(n, 'gₙ', 1)}`,
+    },
     ...(gear.on === 'net'
       ? []
       : [

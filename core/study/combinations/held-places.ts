@@ -1,5 +1,5 @@
 /** Places off the wing that carry, tabulated by the options of the zone that each is printed in. SI. */
-import { MASS, MOMENT, WHIP } from './sums'
+import { MASS, MOMENT, readBeyond, WHIP } from './sums'
 import type { Tables } from './tables'
 import type { WingState } from './wing-classes'
 import type { Airframe } from '../../assessment/resolve'
@@ -7,19 +7,22 @@ import {
   beamUnder,
   seatOf,
   bodyStations,
+  bodyCases,
+  bodyForces,
+  bodyReserve,
   contactLength,
-  flightBending,
-  flightMoments,
-  landingMoment,
   placeReserve,
+  type BodyBears,
   boomFrame,
   boomReserves,
+  hungOf,
   whipOf,
   type BoomFrame,
 } from '../../assessment/strength'
 import type { SolvedFlight } from '../../assessment/flight'
 import type { Gives } from '../../structure'
 import { SPREAD_OF } from '../../assessment/findings'
+import { mmToM } from '../../units'
 
 /** Least reserve of all places, and the spread of the mode that decides. */
 export interface Held {
@@ -62,12 +65,17 @@ export function heldPlaces({
   const safety = doc.brief.safetyFactor,
     { body } = first
   const stations = bodyStations(first)
-  const bending = flightBending(first, flight, 1)
   const bears = bearsOf(
     stations.map(station => station.zone.id),
     tables,
   )
-  const contact = body ? contactLength(body, { on: landsOn }) : 0
+  const forces = {
+    ...bodyForces(first, flight, body ? contactLength(body, { on: landsOn }) : 0),
+    n: 1,
+    least: 0,
+    factor: 0,
+  }
+  const beyond = { moment: 0, mass: 0, rise: 0 }
   const holder = first.boom?.holder
   const rear = holder ? first.zoneAt(holder, holder.to - 1).id : doc.zones[0].id
   const frame = boomFrame(first, flight)
@@ -86,13 +94,10 @@ export function heldPlaces({
             1e4,
           ),
         ),
-        // Everything that a whip of 1 N does grows with it.
-        whipped:
-          landsOn === 'net'
-            ? null
-            : byOption(rear, airframe =>
-                least(boomFrame(airframe, flight)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
-              ),
+        // Everything that 1 N at its end does grows with it.
+        pushed: byOption(rear, airframe =>
+          least(boomFrame(airframe, flight)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
+        ),
       }))
   const seat = seatOf(first),
     seatBears = seat && byOption(seat.zone.id, airframe => seatOf(airframe)!.bears)
@@ -108,27 +113,27 @@ export function heldPlaces({
       cg = sums[MOMENT] / mass
     let reserve = 1e4,
       spread = SPREAD_OF.plastic
+    forces.n = wing.n
+    forces.least = wing.least
+    forces.factor = landsOn === 'net' ? 0 : wing.factor
     for (let j = 0; j < stations.length; j++) {
       const x = layout.body[j],
-        beyond = sums[layout.bodyAt + 2 * j + (x < cg ? 0 : 1)]
-      const landed = landsOn === 'net' ? 0 : landingMoment(x, cg, mass, beyond, contact, wing.factor)
-      bending.n = wing.n
-      const { pull, elevator } = flightMoments(x, cg, mass, beyond, bending)
-      const own = placeReserve(at(bears[j], picks), Math.max(landed, pull, elevator) * safety)
-      if (own < reserve) reserve = own
+        { dim, values } = bears[j],
+        own = values[dim < 0 ? 0 : picks[dim]]
+      readBeyond(sums, layout, j, x < cg, beyond)
+      bodyCases(x, mmToM(stations[j].middleMm), cg, mass, beyond, forces, (of, moment, axial) => {
+        const borne = bodyReserve(own, of, moment * safety, axial * safety)
+        if (borne < reserve) reserve = borne
+      })
     }
     if (wing.pull > 0)
       reserve = Math.min(reserve, placeReserve(at(beamAt(wing.boltX), picks), wing.pull * safety))
     if (seatBears && wing.pressed > 0)
       reserve = Math.min(reserve, placeReserve(at(seatBears, picks), wing.pressed * safety))
-    for (const { gives, flown, whipped } of booms) {
-      let boom = at(flown, picks)
-      if (whipped)
-        boom = Math.min(
-          boom,
-          at(whipped, picks) /
-            Math.max(1e-12, whipOf(frame!, sums[WHIP], wing.factor, doc.brief.dropMm).force),
-        )
+    for (const { gives, flown, pushed } of booms) {
+      const whip = landsOn === 'net' ? 0 : whipOf(frame!, sums[WHIP], wing.factor, doc.brief.dropMm).force
+      const force = Math.max(whip, hungOf(frame!, sums[WHIP], wing.n))
+      const boom = Math.min(at(flown, picks), at(pushed, picks) / Math.max(1e-12, force))
       if (boom < reserve) {
         reserve = boom
         spread = SPREAD_OF[gives]
@@ -140,7 +145,10 @@ export function heldPlaces({
 }
 
 /** What every body station bears, by the options of its zone: one airframe for each option of each zone. */
-function bearsOf(zones: readonly string[], { list, airframeAt }: Tables): ByOption[] {
+function bearsOf(
+  zones: readonly string[],
+  { list, airframeAt }: Tables,
+): Array<{ dim: number; values: BodyBears[] }> {
   const dims = zones.map(zone => list.findIndex(item => item.key === `zone:${zone}`))
   const bears = new Map(
     [...new Set(dims)].map(
@@ -153,5 +161,5 @@ function bearsOf(zones: readonly string[], { list, airframeAt }: Tables): ByOpti
         ] as const,
     ),
   )
-  return dims.map((dim, j) => ({ dim, values: Float64Array.from(bears.get(dim)!, row => row[j]) }))
+  return dims.map((dim, j) => ({ dim, values: bears.get(dim)!.map(row => row[j]) }))
 }

@@ -3,7 +3,8 @@ import type { MassEntry } from '../../mass'
 import { WHOLE_SPREAD } from '../../assessment/ledger'
 
 /**
- * Where each quantity stands in the vector. Body sections have two each: Σm·|x − at| ahead of it and behind.
+ * Where each quantity stands in the vector. Body sections have six each: Σm·|x − at|, Σm and Σm·z ahead of it, and
+ * the same behind.
  */
 export interface Layout {
   /** x of the body's sections, m. */
@@ -34,7 +35,11 @@ export const MASS = 0,
   WHIP = 6,
   SOFT = 7,
   UNPRINTABLE = 8
-const BODY = 9
+const PRINTED_RISE = 9,
+  BODY = 10,
+  A_SIDE = 3
+/** Numbers of a body's section in the vector. */
+const A_SECTION = 2 * A_SIDE
 
 export function layoutOf(
   body: readonly number[],
@@ -42,7 +47,7 @@ export function layoutOf(
   groups: readonly string[],
   whips: Layout['whips'],
 ): Layout {
-  const wantedAt = BODY + 2 * body.length,
+  const wantedAt = BODY + A_SECTION * body.length,
     deciding = wantedAt + filaments.length
   return {
     body,
@@ -59,15 +64,16 @@ export function layoutOf(
 
 /** Adds one entry of the ledger; a port piece counts like any other. */
 export function addEntry(sums: Float64Array, layout: Layout, entry: MassEntry): void {
-  const { mass, x, sigma, common, group } = entry
+  const { mass, x, z, sigma, common, group } = entry
   sums[MASS] += mass
   sums[MOMENT] += mass * x
   if (group === 'printed') {
     sums[PRINTED] += mass
     sums[PRINTED_MOMENT] += mass * x
+    sums[PRINTED_RISE] += mass * z
   }
   if (layout.whips(entry)) sums[WHIP] += mass
-  addBeyond(sums, layout, mass, x)
+  addBeyond(sums, layout, mass, x, z)
   const at = common === null ? -1 : layout.groups.indexOf(common)
   if (at >= 0) {
     sums[layout.groupsAt + 2 * at] += sigma
@@ -75,11 +81,31 @@ export function addEntry(sums: Float64Array, layout: Layout, entry: MassEntry): 
   } else addAlone(sums, layout, sigma, x)
 }
 
-function addBeyond(sums: Float64Array, { body, bodyAt }: Layout, mass: number, x: number): void {
+function addBeyond(sums: Float64Array, { body, bodyAt }: Layout, mass: number, x: number, z: number): void {
   for (let j = 0; j < body.length; j++) {
-    if (x < body[j]) sums[bodyAt + 2 * j] += mass * (body[j] - x)
-    else if (x > body[j]) sums[bodyAt + 2 * j + 1] += mass * (x - body[j])
+    if (x === body[j]) continue
+    const at = sideAt(bodyAt, j, x < body[j])
+    sums[at] += mass * Math.abs(x - body[j])
+    sums[at + 1] += mass
+    sums[at + 2] += mass * z
   }
+}
+
+const sideAt = (bodyAt: number, j: number, ahead: boolean): number =>
+  bodyAt + A_SECTION * j + (ahead ? 0 : A_SIDE)
+
+/** What lies ahead of a body's section, or behind it, kg and m: `Σm·|x − at|`, `Σm` and `Σm·z`. */
+export function readBeyond(
+  sums: Float64Array,
+  { bodyAt }: Layout,
+  j: number,
+  ahead: boolean,
+  out: { moment: number; mass: number; rise: number },
+): void {
+  const at = sideAt(bodyAt, j, ahead)
+  out.moment = sums[at]
+  out.mass = sums[at + 1]
+  out.rise = sums[at + 2]
 }
 
 function addAlone(sums: Float64Array, { size }: Layout, sigma: number, x: number): void {
@@ -100,7 +126,7 @@ export function addGlue(sums: Float64Array, layout: Layout, share: number): void
     mass = share * printed
   sums[MASS] += mass
   sums[MOMENT] += mass * x
-  addBeyond(sums, layout, mass, x)
+  addBeyond(sums, layout, mass, x, sums[PRINTED_RISE] / printed)
   if (sums.length >= layout.size) addAlone(sums, layout, WHOLE_SPREAD * mass, x)
 }
 

@@ -53,8 +53,9 @@ export interface WingState {
   pressed: number
   /** The landing's braking over the weight. */
   factor: number
-  /** Greatest load factor in flight. */
+  /** Greatest load factor in flight, and the least. */
   n: number
+  least: number
 }
 
 export interface WingClasses {
@@ -215,9 +216,10 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * weight.shear[0],
       factor: gear.report.factor,
       n: node.loads.governing.n,
+      least: Math.min(0, ...node.loads.corners.map(corner => corner.n)),
     }
   }
-  const state: WingState = { used: 0, spread: 0, pull: 0, boltX: 0, pressed: 0, factor: 0, n: 0 }
+  const state: WingState = { used: 0, spread: 0, pull: 0, boltX: 0, pressed: 0, factor: 0, n: 0, least: 0 }
   // The last way to build it is asked for again and again.
   let lastKey = '',
     last: Built | null = null
@@ -254,6 +256,7 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       state.pressed = a.pressed + (b.pressed - a.pressed) * t
       state.factor = a.factor + (b.factor - a.factor) * t
       state.n = a.n + (b.n - a.n) * t
+      state.least = a.least + (b.least - a.least) * t
       return state
     },
   }

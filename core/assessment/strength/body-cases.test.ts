@@ -1,0 +1,107 @@
+/** What acts on a section of the body, against sums by hand; what it bears, against a plain tube. */
+import { describe, expect, it } from 'vitest'
+import { createAssessor } from '../../assess'
+import { DEMOS } from '../../demo'
+import { changed } from '../../testing/changed'
+import { bodyStations } from './body-beam'
+import { bodyCases, bodyReserve, type Beyond, type BodyForces } from './body-cases'
+
+const STILL: BodyForces = {
+  n: 4,
+  least: -1.6,
+  held: 1e-3,
+  tail: null,
+  motor: null,
+  launch: 'none',
+  throwMs: 0,
+  bungeeN: 0,
+  contact: 1e-3,
+  factor: 0,
+}
+const g = 9.80665
+/** 0.3 kg, 120 mm before the section and 20 mm above its middle, of an aircraft of 1 kg with its CG at 0.25 m. */
+const NOSE: Beyond = { moment: 0.3 * 0.12, mass: 0.3, rise: 0.3 * 0.05 }
+const at = (forces: Partial<BodyForces>, x = 0.2, beyond = NOSE) => {
+  const found: Record<string, { moment: number; axial: number }> = {}
+  bodyCases(x, 0.03, 0.25, 1, beyond, { ...STILL, ...forces }, (of, moment, axial) => {
+    found[of] = { moment, axial }
+  })
+  return found
+}
+
+describe('what acts on a section of the body', () => {
+  it('hangs on the wing when pulled up, and is bent the other way when pushed over', () => {
+    const { 'pull-up': up, 'pushed over': over } = at({})
+    expect(up.moment).toBeCloseTo(4 * g * 0.036, 9)
+    expect(over.moment).toBeCloseTo(-1.6 * g * 0.036, 9)
+  })
+  it('is pressed between a hand and what lies before it, drawn by what lies behind, and bent by how high that is', () => {
+    // 10 m/s over 1.1 m: 100/2.2 m/s².
+    const a = 100 / 2.2
+    const ahead = at({ launch: 'hand', throwMs: 10 }).launch
+    expect(ahead.axial).toBeCloseTo(-0.3 * a, 9)
+    // Above the middle it presses the top, which eases what its weight does.
+    expect(ahead.moment).toBeCloseTo(g * 0.036 - a * 0.3 * 0.02, 9)
+    const behind = at({ launch: 'hand', throwMs: 10 }, 0.3).launch
+    expect(behind.axial).toBeCloseTo(0.3 * a, 9)
+    expect(behind.moment).toBeCloseTo(g * 0.036 + a * 0.3 * 0.02, 9)
+  })
+  it('a bungee of 30 N on 1 kg pulls with 30 m/s², and the wing lifts 1/√2 of it with the weight', () => {
+    const { launch } = at({ launch: 'bungee', bungeeN: 30 })
+    expect(launch.axial).toBeCloseTo(-0.3 * 30, 9)
+    expect(launch.moment).toBeCloseTo((g + 30 * Math.SQRT1_2) * 0.036 - 30 * 0.3 * 0.02, 9)
+  })
+  it('a motor before it draws, one behind pushes what lies between it and the CG, and nothing else', () => {
+    // Twice the weight, 10 mm under the middle.
+    const tractor = at({ motor: { x: 0.01, z: 0.02 } })['pull-up']
+    expect(tractor.axial).toBeCloseTo(2 * g, 9)
+    expect(tractor.moment).toBeCloseTo(4 * g * 0.036 - 2 * g * 0.01, 9)
+    const pusher = { motor: { x: 0.6, z: 0.02 } }
+    expect(at(pusher)['pull-up'].axial).toBe(0)
+    expect(at(pusher, 0.3)['pull-up'].axial).toBeCloseTo(-2 * g, 9)
+  })
+  it('the tail pushes either way with its lever, less or more what hangs there', () => {
+    const found = at({ tail: { x: 0.9, force: 5 } }, 0.3)
+    expect(found['elevator hard over at cruise'].moment).toBeCloseTo(g * 0.036 + 5 * 0.6, 9)
+    expect(found['elevator hard over, nose down'].moment).toBeCloseTo(g * 0.036 - 5 * 0.6, 9)
+  })
+  it('bending and what goes along are added up; a launch is held by what the sun leaves', () => {
+    const bears = { hogging: 10, sagging: 5, stretched: 100, pressed: 50, launch: 0.5 }
+    expect(bodyReserve(bears, 'pull-up', 2, 20)).toBeCloseTo(1 / (0.2 + 0.2), 12)
+    expect(bodyReserve(bears, 'pushed over', -2, -20)).toBeCloseTo(1 / (0.4 + 0.4), 12)
+    expect(bodyReserve(bears, 'launch', 2, 20)).toBeCloseTo(0.5 / 0.4, 12)
+  })
+})
+
+describe('what a section of the body bears', () => {
+  // Round and of one width all along, without a hatch or a seat.
+  const tube = changed(DEMOS[0], doc => {
+    const body = doc.body!
+    body.openings = []
+    body.saddle = null
+    body.stations.forEach(station => {
+      Object.assign(station, { widthMm: 60, heightMm: 60, squareness: 0, zMm: 0 })
+    })
+  })
+  const assessor = createAssessor()
+  const frame = assessor.airframe(tube)
+  it('of a tube: σ·2πrt drawn out, σ·πr²t bent, either way alike', () => {
+    const [station] = bodyStations(frame)
+    const { recipe } = station.zone
+    expect(recipe.walls).toBeGreaterThan(0)
+    const { hogging, sagging, stretched } = station.bears
+    expect(sagging / hogging).toBeCloseTo(1, 2)
+    // Whatever the plastic and its wall: πr²t / 2πrt = r/2.
+    expect(hogging / stretched / (0.03 / 2)).toBeCloseTo(1, 2)
+  })
+  it('with a hatch on top it bears less where the edges are pressed than where they are drawn, or as much', () => {
+    const open = changed(tube, doc => {
+      doc.body!.openings = [{ ...DEMOS[0].body!.openings[0], side: 'top' }]
+    })
+    const found = bodyStations(createAssessor().airframe(open)).filter(station => station.opening)
+    const [whole] = bodyStations(frame)
+    for (const { bears } of found)
+      for (const way of ['hogging', 'sagging', 'stretched', 'pressed'] as const)
+        expect(bears[way]).toBeLessThan(whole.bears[way])
+  })
+})
