@@ -254,7 +254,8 @@ export function reportPieces(
       fromMm: piece.from,
       toMm: piece.to,
       centreMm: print.centre,
-      areaMassGdm2: (kgToG(print.mass) / p.outsideMm2) * 1e4,
+      // An opening may leave a piece without any skin.
+      areaMassGdm2: p.outsideMm2 > 0 ? (kgToG(print.mass) / p.outsideMm2) * 1e4 : 0,
       beadsMm: print.lengths,
       filamentG: kgToG(filamentKg(p)),
       overhangMm2: print.overhangMm2,
