@@ -1,5 +1,6 @@
 /** Pictures of the build: shrunk as they come in, kept in the browser's store, carried beside the project in a zip. */
 import { db } from '~/db/database'
+import { copyPhoto } from '~/db/second-copy'
 
 /** Longest side, px; a bench picture tells no more. */
 const LONGEST = 1400
@@ -29,7 +30,9 @@ async function shrunk(file: Blob): Promise<Blob> {
 export async function addPhoto(project: string, file: Blob): Promise<string> {
   const picture = await shrunk(file)
   const id = `photo-${crypto.randomUUID().slice(0, 18)}`
-  await db.photos.put({ id, project, type: picture.type, bytes: await picture.arrayBuffer(), at: Date.now() })
+  const photo = { id, project, type: picture.type, bytes: await picture.arrayBuffer(), at: Date.now() }
+  await db.photos.put(photo)
+  await copyPhoto(photo)
   return id
 }
 
@@ -50,6 +53,8 @@ export async function restorePhotos(project: string, files: Record<string, Uint8
   for (const [name, bytes] of Object.entries(files)) {
     const id = /^photos\/(photo-[A-Za-z0-9-]{1,40})\.jpg$/.exec(name)?.[1]
     if (!id || bytes[0] !== 0xff || bytes[1] !== 0xd8) continue
-    await db.photos.put({ id, project, type: 'image/jpeg', bytes: bytes.slice().buffer, at: Date.now() })
+    const photo = { id, project, type: 'image/jpeg', bytes: bytes.slice().buffer, at: Date.now() }
+    await db.photos.put(photo)
+    await copyPhoto(photo)
   }
 }

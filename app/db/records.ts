@@ -2,6 +2,7 @@
 import { checkProject, DocumentError, PRESENT_VERSION, type ProjectFile } from '../../core/document'
 import { db, type Edit, type ProjectRecord } from './database'
 import { broughtUp } from './history'
+import { copyProject, forgetCopies } from './second-copy'
 
 export interface ShelfItem {
   id: string
@@ -73,24 +74,29 @@ const picturesOf = (record: Partial<ProjectRecord> | undefined): string[] => [
 
 /** The project, its marks, its study, and the pictures that no other project shows. */
 export async function deleteRecord(id: string): Promise<void> {
-  await db.transaction('rw', [db.projects, db.marks, db.studies, db.photos], async () => {
+  const gone = await db.transaction('rw', [db.projects, db.marks, db.studies, db.photos], async () => {
     const own = picturesOf(await db.projects.get(id))
     await db.projects.delete(id)
-    if (own.length) {
-      const others = new Set((await db.projects.toArray()).flatMap(picturesOf))
-      await db.photos.bulkDelete(own.filter(photo => !others.has(photo)))
-    }
+    const others = new Set(own.length ? (await db.projects.toArray()).flatMap(picturesOf) : [])
+    const alone = own.filter(photo => !others.has(photo))
+    await db.photos.bulkDelete(alone)
     await db.marks.where('project').equals(id).delete()
     await db.studies.delete(id)
+    return alone
   })
+  await forgetCopies(id, gone)
 }
 
 /** Puts a project away under an id that is free, looked for and taken in one transaction; that id. */
-export function addRecord(source: ProjectFile, name: string, done: readonly Edit[] = []): Promise<string> {
-  return db.transaction('rw', db.projects, async () => {
+export async function addRecord(
+  source: ProjectFile,
+  name: string,
+  done: readonly Edit[] = [],
+): Promise<string> {
+  const record = await db.transaction('rw', db.projects, async () => {
     let id = source.id
     for (let n = 2; await db.projects.get(id); n++) id = `${source.id.slice(0, 50)}-${n}`
-    await db.projects.add({
+    const added = {
       id,
       name,
       revision: 1,
@@ -98,7 +104,11 @@ export function addRecord(source: ProjectFile, name: string, done: readonly Edit
       doc: { ...source, id, name },
       done: [...done],
       undone: [],
-    })
-    return id
+    }
+    await db.projects.add(added)
+    return added
   })
+  await forgetCopies(record.id)
+  await copyProject(record)
+  return record.id
 }

@@ -2,6 +2,7 @@
 import { ref, shallowRef, toRaw } from 'vue'
 import type { ProjectFile } from '../../core/document'
 import { saveProject, StaleError, type ProjectRecord } from '~/db/database'
+import { copyProject } from '~/db/second-copy'
 import { isQuota, withWord } from '~/db/store-fault'
 
 /**
@@ -50,7 +51,7 @@ export function createKeeper(present: () => ProjectRecord) {
       again = false
       const of = taken,
         record = { ...present(), revision },
-        work = saveProject(record)
+        work = savedTwice(record)
       const adopt = (next: number) => {
         if (of !== taken) return
         revision = next
@@ -98,6 +99,13 @@ export function createKeeper(present: () => ProjectRecord) {
     /** Ends the rest before a save: a page that goes away has no time for it. */
     hurry: () => hurry(),
   }
+}
+
+/** Only what stands in both stores is said to be kept. */
+async function savedTwice(record: ProjectRecord): Promise<number> {
+  const revision = await saveProject(record)
+  await copyProject({ ...record, revision, changedAt: Date.now() })
+  return revision
 }
 
 function stateOf(fault: unknown): SaveState {

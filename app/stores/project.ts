@@ -14,6 +14,7 @@ import {
   type ProjectFile,
 } from '../../core/document'
 import { db, type Edit, type MarkRecord, type ProjectRecord } from '~/db/database'
+import { copyMark, putBack } from '~/db/second-copy'
 import { addRecord, readRecord, shelfItems, type ShelfItem } from '~/db/records'
 import { isQuota, StoreFault, withWord, written } from '~/db/store-fault'
 import { createKeeper } from './keeper'
@@ -215,7 +216,11 @@ export const useProject = defineStore('project', () => {
 
   /** First start: the demo projects are put on the shelf and the first one opens. */
   async function start(): Promise<void> {
+    let back: string[] = []
+    let last: string | undefined
     try {
+      last = (await withWord(db.settings.get('open')))?.value
+      back = await withWord(putBack(last))
       const there = await withWord(db.projects.toCollection().primaryKeys())
       for (const demo of DEMOS) if (!there.includes(demo.id)) await addRecord(demo, demo.name)
     } catch (fault) {
@@ -223,12 +228,16 @@ export const useProject = defineStore('project', () => {
       if (!isQuota(fault)) throw fault
     }
     await listShelf()
-    const last = (await db.settings.get('open'))?.value
     const damaged = shelf.value.find(item => item.id === last && item.fault)
     const openable = shelf.value.filter(item => !item.fault)
-    const first = openable.find(item => item.id === last) ?? openable.find(item => item.id === DEMOS[0].id)
+    const first =
+      openable.find(item => item.id === last) ??
+      openable.find(item => item.id === (back.length > 0 ? shelf.value[0]!.id : DEMOS[0].id)) ??
+      openable.find(item => item.id === DEMOS[0].id)
     if (first) take(await stored(first.id))
     else await addNow(DEMOS[0], DEMOS[0].name)
+    if (back.length > 0)
+      notice.value = `The browser lost its store, or a part of it: ${back.map(name => name.slice(0, 60)).join(', ')} ${back.length === 1 ? 'is' : 'are'} back as last kept, from the second copy. The steps that could be undone are gone. A copy outside the browser, under Projects, is safer still.`
     if (damaged)
       notice.value = `${damaged.name.slice(0, 80)} cannot be opened: ${damaged.fault}. It stands under Projects, where its raw content can be taken as a file.`
     keeper.listen(() => doc.value?.id)
@@ -313,6 +322,7 @@ export const useProject = defineStore('project', () => {
       reasons,
     }
     const id = await written(`The mark ${name.slice(0, 60)}`, () => db.marks.add(record))
+    await copyMark(record)
     await standAt(id as number)
     await listMarks()
   }

@@ -162,9 +162,10 @@ export class Page {
   /** The browser's own stores, emptied; with one project, where it is given. */
   private emptied = (doc: ProjectFile | undefined, nudges: boolean) =>
     this.driver.executeAsyncScript(
-      `const done = arguments[arguments.length - 1], doc = arguments[0] && JSON.parse(arguments[0])
-      localStorage.clear(); sessionStorage.clear()
-      if (!arguments[1]) localStorage.setItem('mariposa-nudges', 'asked')
+      `const [given, nudges, done] = arguments, doc = given && JSON.parse(given)
+      ;(async () => {
+      localStorage.clear(); sessionStorage.clear(); await caches.delete('kept-twice')
+      if (!nudges) localStorage.setItem('mariposa-nudges', 'asked')
       const open = indexedDB.open('mariposa'); open.onsuccess = () => {
         // The page made it when the browser was opened; emptied, it is a browser that was never here.
         const stores = [...open.result.objectStoreNames]
@@ -174,7 +175,7 @@ export class Page {
           tx.objectStore('projects').put({ id: doc.id, name: doc.name, revision: 1, changedAt: Date.now(), doc, done: [], undone: [] })
           tx.objectStore('settings').put({ key: 'open', value: doc.id })
         }
-        tx.oncomplete = () => { open.result.close(); done() } }`,
+        tx.oncomplete = () => { open.result.close(); done() } } })()`,
       doc ? JSON.stringify(doc) : null,
       nudges,
     )
