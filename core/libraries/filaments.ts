@@ -20,6 +20,8 @@ export interface Filament {
   /** Strength across layers as a share of `strength`, and its half range. */
   acrossShare: number
   acrossRange: number
+  /** Told of one as the printers at hand lay it: how fast the slowest lays its walls, mm/s. */
+  laidMmS?: number
   /** Stiffness across layers as a share of `modulus`. */
   acrossModulusShare: number
   /**

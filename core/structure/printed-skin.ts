@@ -3,6 +3,7 @@ import { beadSpacing, type Recipe } from '../document'
 import type { Filament } from '../libraries'
 import { beadFill, beadThickness, relativeDensity } from '../printing'
 import { mmToM } from '../units'
+import { layerBond, layerSeconds } from './layer-bond'
 
 export interface PrintedMaterial {
   /** Young's modulus along the span, and shear modulus in the skin's plane, Pa. */
@@ -36,21 +37,32 @@ const SHEAR_SHARE = 0.58
 /**
  * Foamed by Gibson & Ashby: E ∝ ρ², σ ∝ ρ^1.5. A piece that stands on its end has its layers across the span:
  * tension pulls at the bond between layers, compression presses them together and is borne as along the bead.
- * Lying flat, both run along the bead. Shear in the skin's plane slides layers over each other either way.
+ * Lying flat, both run along the bead. Shear in the skin's plane slides layers over each other either way. `aroundMm`:
+ * how far a layer's outer wall goes round, which says how long it takes; left out, it takes what data sheets take.
  */
-export function printedMaterial(recipe: Recipe, filament: Filament): PrintedMaterial {
+export function printedMaterial(
+  recipe: Recipe,
+  filament: Filament,
+  aroundMm: number | null = null,
+): PrintedMaterial {
   const density = relativeDensity(recipe, filament)
   const touching = beadsTouch(beadFill(recipe, filament))
   const modulus = filament.modulus * density ** 2 * touching,
     strength = filament.strength * density ** 1.5 * touching
   const across = recipe.stance === 'standing'
+  // Large sections are laid slowly, on plastic that has cooled.
+  const bond =
+    across && aroundMm !== null && filament.laidMmS
+      ? layerBond(layerSeconds(aroundMm, recipe, filament.laidMmS), filament)
+      : 1
+  const acrossShare = Math.min(1, filament.acrossShare * bond)
   return {
     modulus: modulus * (across ? filament.acrossModulusShare : 1),
     shearModulus: (modulus * filament.acrossModulusShare) / (2 * (1 + POISSON)),
     // The bond between layers suffers twice: it is narrower, and gaps begin the crack.
-    tension: strength * (across ? filament.acrossShare * touching : 1),
+    tension: strength * (across ? acrossShare * touching : 1),
     compression: strength,
-    shear: SHEAR_SHARE * strength * filament.acrossShare * touching,
+    shear: SHEAR_SHARE * strength * acrossShare * touching,
     across,
   }
 }

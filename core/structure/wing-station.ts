@@ -39,10 +39,12 @@ const FUSED = 0.2
  */
 export function buildStation(station: StationSection, recipe: Recipe, filament: Filament): StationBuild {
   const { field, outline, spars } = station
-  const material = printedMaterial(recipe, filament),
+  const count = field.starts[1]
+  let aroundMm = 0
+  for (let e = 0; e < count; e++) aroundMm += field.length[e]
+  const material = printedMaterial(recipe, filament, aroundMm),
     bead = beadOf(recipe, filament)
   const at = skinThicknessMm(field, recipe, 1000 * bead)
-  const count = field.starts[1]
   const thickness = Float64Array.from({ length: count }, (_, e) => mmToM(at(e)))
   const x: number[] = [],
     y: number[] = []

@@ -28,24 +28,33 @@ export interface Makers {
   /** The fastest, mm/s and mm³/s. */
   wallSpeedMmS: number
   flowMm3S: number
+  /** The slowest, mm/s and mm³/s. */
+  slowMmS: number
+  slowMm3S: number
   /** All of them stand in a box. */
   boxed: boolean
 }
 export const makersOf = (printers: readonly PrinterOfDesign[]): Makers => ({
   wallSpeedMmS: Math.max(...printers.map(printer => printer.wallSpeedMmS)),
   flowMm3S: Math.max(...printers.map(printer => printer.flowMm3S)),
+  slowMmS: Math.min(...printers.map(printer => printer.wallSpeedMmS)),
+  slowMm3S: Math.min(...printers.map(printer => printer.flowMm3S)),
   boxed: printers.every(printer => printer.enclosed),
 })
 
-/** The fastest of the printers decides: what it lays foams least. `calibrated` curves are as the maker printed. */
+/**
+ * The fastest of the printers decides on foam, which it lays least of; the slowest on layers, which it lays coldest.
+ * `calibrated` curves are as the maker printed.
+ */
 export function zoneFilament(
   filament: Filament,
   recipe: Recipe,
-  { wallSpeedMmS, flowMm3S, boxed }: Makers,
+  { wallSpeedMmS, flowMm3S, slowMmS, slowMm3S, boxed }: Makers,
   calibrated: boolean,
 ): Filament {
   const melts = Math.min(filament.maxFlowMm3S, flowMm3S)
-  const rate = Math.min(melts, wallSpeedMmS * beadSection(recipe) * recipe.flow)
+  const bead = beadSection(recipe) * recipe.flow
+  const rate = Math.min(melts, wallSpeedMmS * bead)
   const foam = filament.expansion && !calibrated ? foamAtRate(rate) : 1
   const [low, high] = filament.nozzleC
   const hot = Math.max(-1, Math.min(1, (2 * recipe.nozzleC - low - high) / Math.max(1, high - low)))
@@ -54,6 +63,7 @@ export function zoneFilament(
   return {
     ...filament,
     acrossShare: Math.min(1, filament.acrossShare * bond),
+    laidMmS: Math.min(slowMmS, Math.min(filament.maxFlowMm3S, slowMm3S) / bead),
     expansion:
       filament.expansion?.map(([celsius, x]) => [celsius, Math.max(1, 1 + (x - 1) * foam)] as const) ?? null,
   }

@@ -1,5 +1,5 @@
 /** The body as a beam with holes, and the wing's hold on it. SI inside. */
-import { bodyOutlineAt, gapAt, wingSeat } from '../../geometry'
+import { bodyOutlineAt, gapAt, polygonPerimeter, wingSeat } from '../../geometry'
 import type { Body, Zone } from '../../document'
 import type { MassEntry } from '../../mass'
 import {
@@ -66,16 +66,15 @@ export function bodyStations(airframe: Designed): BodyStation[] {
     const zone = airframe.zoneAt(body, x),
       filament = airframe.warm.filamentOf(zone),
       { softeningC } = airframe.filamentOf(zone)
-    const plastic = printedMaterial({ ...zone.recipe, stance: 'standing' }, filament),
+    const outline = bodyOutlineAt(body, x)
+    const plastic = printedMaterial(
+        { ...zone.recipe, stance: 'standing' },
+        filament,
+        polygonPerimeter(outline),
+      ),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)
     const cut = openings.filter(o => x > o.fromMm && x < o.toMm)
-    const section = shellSection(
-      bodyOutlineAt(body, x),
-      body.at(x).z,
-      cut,
-      plastic.modulus * wall,
-      seatAt(airframe, x),
-    )
+    const section = shellSection(outline, body.at(x).z, cut, plastic.modulus * wall, seatAt(airframe, x))
     const stiff = bendingStiffness(section)
     // Under 1 N·m. Ends that hang down stretch the top.
     const { alongX, alongY } = curvatures(stiff, 1, 0)
