@@ -2,6 +2,7 @@ import { expect, it } from 'vitest'
 import { chanceWithin, normalCdf } from '../mass'
 import { naturalCubic, sectionOutline } from '../geometry'
 import { bodyDragArea, bodyForm, ellipsePerimeter, plateFriction } from './parasite'
+import { random } from '../testing/random'
 
 it('plate friction: Blasius 0.0133 at Re 10⁴, Schlichting 0.00447 at 10⁶ and 0.00300 at 10⁷, never below the laminar value', () => {
   expect(plateFriction(1e6)).toBeCloseTo(0.00447, 5)
@@ -25,9 +26,7 @@ it('normal distribution: Φ(1) = 0.841345, Φ(1.96) = 0.975002, symmetric; a cha
   expect(normalCdf(1)).toBeCloseTo(0.841345, 6)
   expect(normalCdf(1.96)).toBeCloseTo(0.975002, 6)
   expect(normalCdf(-0.7) + normalCdf(0.7)).toBeCloseTo(1, 9)
-  let seed = 4242
-  const uniform = () => (seed = (seed * 16807) % 2147483647) / 2147483647
-  const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform())
+  const { normal } = random(4242)
   let inside = 0
   for (let i = 0; i < 20_000; i++) {
     const off = 2 * normal()

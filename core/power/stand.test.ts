@@ -4,6 +4,7 @@ import { bladesOf } from './blade'
 import { bladeCentre, unbalance } from './blade-balance'
 import { fitStand, NOISE, PRIOR, SHARES, standing, type Reading, type Share } from './stand-fit'
 import { runs } from '../testing/runs'
+import { random } from '../testing/random'
 
 const stood = {
   motor: { kv: 104.7, resistance: 0.09, noLoad: 0.6 },
@@ -11,10 +12,6 @@ const stood = {
   turned: (omega: number) => ({ thrust: 9e-6 * omega ** 2, torque: 1.3e-7 * omega ** 2 }),
 }
 const THROTTLES = [0.3, 0.45, 0.6, 0.75, 0.9, 1]
-/** Two uniform numbers to a normal one (Box & Muller). */
-const normal = (a: number, b: number) =>
-  Math.sqrt(-2 * Math.log(Math.max(1e-12, a))) * Math.cos(2 * Math.PI * b)
-
 function simulated(shares: Record<Share, number>, noise: () => number): Reading[] {
   return THROTTLES.map(throttle => {
     const volts = 11.8 - 1.2 * throttle
@@ -45,16 +42,12 @@ describe('a thrust stand', () => {
     const rounds = runs(500, 120)
     let inside = 0,
       all = 0
-    // A fixed sequence, so that the share is the same every day.
-    let seed = 12345
-    const uniform = () => (seed = (seed * 48271) % 2147483647) / 2147483647
-    const gauss = () => normal(uniform(), uniform())
+    const { normal } = random(12345)
     for (let i = 0; i < rounds; i++) {
-      const truth = Object.fromEntries(SHARES.map(name => [name, Math.exp(PRIOR[name] * gauss())])) as Record<
-        Share,
-        number
-      >
-      const { shares } = fitStand(stood, simulated(truth, gauss))
+      const truth = Object.fromEntries(
+        SHARES.map(name => [name, Math.exp(PRIOR[name] * normal())]),
+      ) as Record<Share, number>
+      const { shares } = fitStand(stood, simulated(truth, normal))
       for (const name of SHARES) {
         all++
         if (Math.abs(Math.log(shares[name].value / truth[name])) < shares[name].sigma / shares[name].value)

@@ -20,7 +20,7 @@ import {
   type StationStrength,
   type StrengthMode,
 } from '../../structure'
-import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
+import { GRAVITY, gToKg, mmToM, mToMm, q, say } from '../../units'
 import { boltPlaces, seatPlaces } from './wing-hold'
 import { bodyPlaces } from './body-beam'
 import { bodyForces, contactLength } from './body-cases'
@@ -89,7 +89,8 @@ export function createStrength(stations?: number): StrengthStage {
       EI,
       GJ,
       flightMoment: places.map((_, i) => along.lift.moment[i] - along.weight.moment[i]),
-      fall: (massG, heightMm) => gearOf(airframe, massG / 1000, mToMm(cg), heightMm),
+      // Nothing at all falls on nothing: a gram at least.
+      fall: (massG, heightMm) => gearOf(airframe, gToKg(Math.max(1, massG)), mToMm(cg), heightMm),
     }
     const proofs = doc.proofs.map(proof => proofOf(ground, proof))
     const measured = measuredStiffness(proofs)

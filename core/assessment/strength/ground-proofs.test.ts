@@ -101,4 +101,11 @@ describe('tests on the ground', () => {
     expect(report.equivalent).toBeCloseTo(gear.factor, 9)
     expect(gear.workJ / gear.fallJ).toBeCloseTo(1, 6)
   })
+  it('a drop of nothing at all has figures', () => {
+    const [report] = assess(d => {
+      d.proofs = [proof({ kind: 'drop', massG: 0, atMm: 0.5 })]
+    }).strength.proofs
+    expect(Number.isFinite(report.predicted)).toBe(true)
+    expect(report.reserve).toBeGreaterThan(1)
+  })
 })

@@ -3,6 +3,7 @@ import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { normalCdf } from '../../mass'
 import { chanceOf, chanceOfAll, type Targets } from './robust'
+import { random } from '../../testing/random'
 
 /** Everything in hand but what a test takes away. */
 const easy: Targets = {
@@ -20,16 +21,6 @@ const easy: Targets = {
   hours: 20,
   hoursTarget: 40,
 }
-/** Numerical Recipes' "quick and dirty" generator with Box–Muller: the same numbers every time. */
-function normals(seed: number): () => number {
-  let state = seed >>> 0
-  const uniform = () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
-    return (state + 0.5) / 4294967296
-  }
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform())
-}
-
 describe('how sure', () => {
   it('each target alone by the normal distribution: half at its middle, 0.8413 one deviation away', () => {
     expect(chanceOf(easy)).toBeCloseTo(1, 5)
@@ -63,7 +54,7 @@ describe('how sure', () => {
     const { massG } = createAssessor().assess(DEMOS[0]).totals
     const doc = { ...DEMOS[0], brief: { ...DEMOS[0].brief, targetMassG: massG + 7, printHours: 27 } },
       a = createAssessor().assess(doc),
-      normal = normals(7)
+      { normal } = random(7)
     const filamentOf = new Map(
         a.pieces.map(piece => [piece.id, piece.weighedG === null ? piece.filament : null]),
       ),

@@ -16,6 +16,7 @@ import { movedBalance } from './moved-balance'
 import { fromTwoScales } from './two-scales'
 import { presentWing, swapWingSet, wingSetFigures, withWingSet } from './wing-sets'
 import { runs } from '../../testing/runs'
+import { random } from '../../testing/random'
 
 const [thistledown, plover] = DEMOS
 const assessor = createAssessor()
@@ -198,9 +199,7 @@ describe('two scales', () => {
   })
   it('spread by linear propagation agrees with 20 000 samples within 3 %', () => {
     const given = { foreMm: 120, foreG: 410, aftMm: 620, aftG: 190 }
-    let seed = 99
-    const uniform = () => (seed = (seed * 16807) % 2147483647) / 2147483647
-    const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform())
+    const { normal } = random(99)
     let sum = 0,
       square = 0
     for (let i = 0; i < 20_000; i++) {

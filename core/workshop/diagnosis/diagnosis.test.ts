@@ -7,25 +7,18 @@ import { written } from '../../units'
 import { CAUSES, FIGURES, modelOf, TICKS, type Cause, type Model } from './causes'
 import { diagnose, learnedDrag, priceOf } from './index'
 import { below, figureAt, tickChance, weigh, type Notes } from './infer'
+import { random, type Random } from '../../testing/random'
 
 const assessor = createAssessor()
 const models = DEMOS.map(doc => modelOf(doc, assessor.assess(doc), assessor.flown(doc).pitch(true)))
 const [thistledown] = DEMOS
 
-/** Even numbers from 0 to 1, the same every day. */
-function chances(seed: number) {
-  let own = seed
-  return () => (own = (own * 48271) % 2147483647) / 2147483647
-}
-const bell = (uniform: () => number) =>
-  Math.sqrt(-2 * Math.log(Math.max(1e-12, uniform()))) * Math.cos(2 * Math.PI * uniform())
-
 /** What a pilot would note of an aircraft with these amounts, everything tried. */
-function noted(model: Model, amounts: Partial<Record<Cause, number>>, uniform: () => number): Notes {
+function noted(model: Model, amounts: Partial<Record<Cause, number>>, { uniform, normal }: Random): Notes {
   const notes: Notes = { figures: {}, ticks: {} }
   for (const sign of FIGURES) {
     const base = figureAt(model, sign, amounts)
-    if (base !== null) notes.figures[sign] = base + model.figures[sign]!.noise * bell(uniform)
+    if (base !== null) notes.figures[sign] = base + model.figures[sign]!.noise * normal()
   }
   for (const sign of TICKS) {
     if (!model.ticks[sign]) continue
@@ -107,7 +100,8 @@ describe('weighing the causes', () => {
     const rounds = runs(1000, 80)
     let first = 0,
       three = 0
-    const uniform = chances(7)
+    const drawn = random(7),
+      { uniform } = drawn
     for (let i = 0; i < rounds; i++) {
       const model = models[i % 2]
       const cause = model.possible[i % model.possible.length]
@@ -116,7 +110,7 @@ describe('weighing the causes', () => {
       const amount =
         (cause === 'drag' || cause === 'drive' || cause === 'pack' ? Math.abs(size) : size) *
         model.spread[cause]
-      const notes = [0, 1].map(() => noted(model, { [cause]: amount }, uniform))
+      const notes = [0, 1].map(() => noted(model, { [cause]: amount }, drawn))
       const found = weigh(model, notes).causes.map(item => item.cause)
       if (found[0] === cause) first++
       if (found.slice(0, 3).includes(cause)) three++
@@ -128,7 +122,8 @@ describe('weighing the causes', () => {
   it('what it calls so likely comes true so often', () => {
     const rounds = runs(1000, 140)
     const bins = Array.from({ length: 5 }, () => ({ said: 0, true: 0, count: 0 }))
-    const uniform = chances(23)
+    const drawn = random(23),
+      { uniform } = drawn
     for (let i = 0; i < rounds; i++) {
       const model = models[i % 2]
       const pick = uniform()
@@ -141,8 +136,8 @@ describe('weighing the causes', () => {
         while (second === at[0]) second = other()
         at.push(second)
       }
-      const amounts = Object.fromEntries(at.map(cause => [cause, model.spread[cause] * bell(uniform)]))
-      for (const { cause, chance } of weigh(model, [noted(model, amounts, uniform)]).causes) {
+      const amounts = Object.fromEntries(at.map(cause => [cause, model.spread[cause] * drawn.normal()]))
+      for (const { cause, chance } of weigh(model, [noted(model, amounts, drawn)]).causes) {
         const bin = bins[Math.min(4, Math.floor(chance * 5))]
         bin.count++
         bin.said += chance
@@ -160,7 +155,7 @@ describe('weighing the causes', () => {
   })
 
   it('with two faults at once it does not claim certainty for one alone', () => {
-    const uniform = chances(99)
+    const drawn = random(99)
     let alone = 0
     for (let i = 0; i < 24; i++) {
       const model = models[i % 2]
@@ -171,7 +166,7 @@ describe('weighing the causes', () => {
       ]
       const [a, b] = pairs[i % 3]
       const weighed = weigh(model, [
-        noted(model, { [a]: 2 * model.spread[a], [b]: 2 * model.spread[b] }, uniform),
+        noted(model, { [a]: 2 * model.spread[a], [b]: 2 * model.spread[b] }, drawn),
       ])
       const chance = (cause: Cause) => weighed.causes.find(item => item.cause === cause)!.chance
       // Sure of one, and next to nothing left for the other.

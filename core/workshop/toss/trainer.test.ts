@@ -4,13 +4,10 @@ import { DEMOS } from '../../demo'
 import { written } from '../../units'
 import { pullOf } from '../power'
 import { confused, DIFFICULTIES, faultsFor, lesson, noted, revealed, turning, type FaultKind } from './index'
+import { random } from '../../testing/random'
 
 const assessor = createAssessor()
-const chanceOf = (seed: number) => {
-  // A fixed run of numbers from 0 to 1.
-  let own = seed * 7919 + 1
-  return () => (own = (own * 48271) % 2147483647) / 2147483647
-}
+const chanceOf = (seed: number) => random(seed).uniform
 const at = DEMOS.map(doc => {
   const assessment = assessor.assess(doc)
   return {
