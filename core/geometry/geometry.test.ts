@@ -242,7 +242,7 @@ describe('solids', () => {
     return volumes
   }
   it('every demo piece is one closed manifold on its foot, port mirrors starboard', async () => {
-    for (const demo of DEMOS) await checkPieces(demo)
+    for (const demo of DEMOS.slice(runs(0, 1))) await checkPieces(demo)
     const bare = plain(DEMOS[0])
     await checkPieces(
       {

@@ -31,9 +31,9 @@ describe('remedies', () => {
   it('each one, applied, gives exactly the CG, weight and reserve it promised', () => {
     for (const doc of [
       withBattery(thistledown, 150),
-      withBattery(thistledown, 60),
       withBattery(plover, 80),
-    ]) {
+      withBattery(thistledown, 60),
+    ].slice(0, runs(3, 2))) {
       const before = assess(doc)
       const remedies = balanceRemedies(assessor, doc)
       expect(remedies.length).toBeGreaterThan(3)

@@ -208,7 +208,8 @@ describe('any machine file, held against its piece by its moves alone', () => {
     checkFile(() => texts.map(text => text.replace(/^;.*$/gm, '')), airframe, now, piece)
 
   it('the right file passes, whatever its turn, and is known by its shape, side and all', async () => {
-    for (const id of [...KINDS, 'wing-2-port', 'wing-moving-1-1-port', 'body-1']) {
+    const ids = [...KINDS, 'wing-2-port', 'wing-moving-1-1-port', 'body-1']
+    for (const id of ids.filter((_, i) => i % runs(1, 3) === 0)) {
       const { texts } = made(id, {}, { turnDeg: 77 })
       const { pieces, strangers } = await check(texts)
       expect(strangers, id).toBe(0)
@@ -298,7 +299,7 @@ describe('any machine file, held against its piece by its moves alone', () => {
           }
         },
       ),
-      { numRuns: runs(2000, 30) },
+      { numRuns: runs(2000, 12) },
     )
   })
 })
