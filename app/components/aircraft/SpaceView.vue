@@ -33,6 +33,8 @@ async function refresh() {
     if (own === asked) lost.value = (error as Error).message
   }
 }
+/** An aircraft has nothing in the corners of its box: so much closer nothing of it is cut. */
+const EMPTY_CORNERS = 1.2
 /** How far parts rise when the aircraft is drawn apart, mm. */
 const LIFTED: Record<string, number> = { wing: 60, vertical: 50 }
 
@@ -120,7 +122,7 @@ function build() {
   draw()
 }
 function frame() {
-  frameBox(space!, props.assessment.drawing.box)
+  frameBox(space!, props.assessment.drawing.box, EMPTY_CORNERS)
   framed = true
 }
 const draw = () => space?.draw()

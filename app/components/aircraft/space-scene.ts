@@ -153,18 +153,29 @@ interface Box {
   maxZ: number
 }
 
-/** Everything in the picture, seen from ahead, above and starboard. */
+/** From ahead, above and starboard. */
+const FROM = new Vector3(0.55, 0.42, -0.85).normalize()
+/** Air round what is seen. */
+const AIR = 1.05
+
+/** Everything in the picture, however wide or tall that is: the nearest place from which no corner of the box is cut. */
 export function frameBox({ camera, controls }: SpaceScene, box: Box, closer = 1): void {
   const middle = toScene((box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2, (box.minZ + box.maxZ) / 2)
   const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY)
+  const right = new Vector3(0, 1, 0).cross(FROM).normalize(),
+    up = FROM.clone().cross(right)
+  const tall = Math.tan((camera.fov * Math.PI) / 360),
+    wide = tall * camera.aspect
+  let away = 0
+  for (const x of [box.minX, box.maxX])
+    for (const y of [box.minY, box.maxY])
+      for (const z of [box.minZ, box.maxZ]) {
+        const corner = toScene(x, y, z).sub(middle)
+        const beside = Math.max(Math.abs(corner.dot(right)) / wide, Math.abs(corner.dot(up)) / tall)
+        away = Math.max(away, corner.dot(FROM) + AIR * beside)
+      }
   controls.target.copy(middle)
-  camera.position
-    .copy(middle)
-    .add(
-      new Vector3(0.55, 0.42, -0.85).multiplyScalar(
-        (size * 1.05 * Math.max(1, 1.6 / camera.aspect)) / closer,
-      ),
-    )
+  camera.position.copy(middle).addScaledVector(FROM, away / closer)
   camera.near = size / 200
   camera.far = size * 20
   camera.updateProjectionMatrix()
