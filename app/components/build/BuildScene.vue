@@ -174,11 +174,15 @@ function partOf(id: string, across: number): string {
       ? `${plain}-port`
       : plain
 }
-/** Half of it all, round where the step is. */
+/** Half of it all, round where the step is: no further out than the aircraft goes, beyond which nothing is seen. */
 function aim() {
   const { box } = now.value.drawing
-  const [x, y, z] = props.item.step.at
   const half = 0.34 * Math.max(box.maxX - box.minX, box.maxY - box.minY)
+  const within = (at: number, low: number, high: number) =>
+    high - low < 2 * half ? (low + high) / 2 : Math.min(high - half, Math.max(low + half, at))
+  const [atX, atY, z] = props.item.step.at
+  const x = within(atX, box.minX, box.maxX),
+    y = within(atY, box.minY, box.maxY)
   const whole = props.item.step.bench === 'whole'
   frameBox(
     space!,
