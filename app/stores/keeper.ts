@@ -101,7 +101,7 @@ export function createKeeper(present: () => ProjectRecord) {
   }
 }
 
-/** Only what stands in both stores is said to be kept. */
+/** What is said to be kept stands in both stores, unless the second takes no more. */
 async function savedTwice(record: ProjectRecord): Promise<number> {
   const revision = await saveProject(record)
   await copyProject({ ...record, revision, changedAt: Date.now() })
