@@ -9,12 +9,11 @@ import {
   outstandWidth,
   POISSON,
   printedMaterial,
-  strengthLeft,
   SHELL_KNOCKDOWN as SHELL_SHARE,
   type ThinWalled,
 } from '../../structure'
 import { mmToM, mToMm, q, say } from '../../units'
-import { briefTemperature, type Designed } from '../resolve'
+import type { Designed } from '../resolve'
 import type { PlaceReport } from '../report'
 import {
   beyondOf,
@@ -25,6 +24,7 @@ import {
   type BodyForces,
   type BodyLoad,
 } from './body-cases'
+import { weakerInStillAir } from './still-air'
 
 type Opening = Body['openings'][number]
 
@@ -60,12 +60,9 @@ export function bodyStations(airframe: Designed): BodyStation[] {
     ...body.breaks.slice(1, -1).map(x => ({ x, opening: null })),
     ...seatedAt(airframe).map(x => ({ x, opening: null })),
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
-  // A launch is held against skin that stood in the sun in still air.
-  const still = briefTemperature(doc, 'field')
   return stations.map(({ x, opening }): BodyStation => {
     const zone = airframe.zoneAt(body, x),
-      filament = airframe.warm.filamentOf(zone),
-      { softeningC } = airframe.filamentOf(zone)
+      filament = airframe.warm.filamentOf(zone)
     const outline = bodyOutlineAt(body, x)
     const plastic = printedMaterial(
         { ...zone.recipe, stance: 'standing' },
@@ -125,11 +122,7 @@ export function bodyStations(airframe: Designed): BodyStation[] {
         sagging: ways.sagging[1],
         stretched: ways.stretched[1],
         pressed: ways.pressed[1],
-        launch: Math.min(
-          1,
-          Math.max(0.02, strengthLeft(softeningC, still)) /
-            Math.max(0.02, strengthLeft(softeningC, airframe.warm.temperatureC)),
-        ),
+        launch: 1 / weakerInStillAir(airframe, [airframe.filamentOf(zone).softeningC]),
       },
       modes: {
         hogging: ways.hogging[0],

@@ -21,9 +21,9 @@ const STILL: BodyForces = {
 const g = 9.80665
 /** 0.3 kg, 120 mm before the section and 20 mm above its middle, of an aircraft of 1 kg with its CG at 0.25 m. */
 const NOSE: Beyond = { moment: 0.3 * 0.12, mass: 0.3, rise: 0.3 * 0.05 }
-const at = (forces: Partial<BodyForces>, x = 0.2, beyond = NOSE) => {
+const at = (forces: Partial<BodyForces>, x = 0.2, beyond = NOSE, cg = 0.25) => {
   const found: Record<string, { moment: number; axial: number }> = {}
-  bodyCases(x, 0.03, 0.25, 1, beyond, { ...STILL, ...forces }, (of, moment, axial) => {
+  bodyCases(x, 0.03, cg, 1, beyond, { ...STILL, ...forces }, (of, moment, axial) => {
     found[of] = { moment, axial }
   })
   return found
@@ -64,6 +64,27 @@ describe('what acts on a section of the body', () => {
     const found = at({ tail: { x: 0.9, force: 5 } }, 0.3)
     expect(found['elevator hard over at cruise'].moment).toBeCloseTo(g * 0.036 + 5 * 0.6, 9)
     expect(found['elevator hard over, nose down'].moment).toBeCloseTo(g * 0.036 - 5 * 0.6, 9)
+  })
+  it('nothing jumps where the CG passes a section, nor where a motor stands behind or before it', () => {
+    // Two masses, ahead and behind; the CG where they balance.
+    const beyond = (x: number, cg: number): Beyond =>
+      x < cg ? { moment: 0.6 * x, mass: 0.6, rise: 0.03 } : { moment: 0.4 * (0.5 - x), mass: 0.4, rise: 0.01 }
+    for (const motor of [
+      { x: 0, z: 0.05 },
+      { x: 0.5, z: 0 },
+    ]) {
+      const forces = { held: 0.05, motor, launch: 'hand' as const, throwMs: 10 }
+      let before = at(forces, 0.14, beyond(0.14, 0.2), 0.2)
+      for (let x = 0.1405; x < 0.26; x += 0.0005) {
+        const now = at(forces, x, beyond(x, 0.2), 0.2)
+        for (const of of ['pull-up', 'launch']) {
+          // 20 N of thrust over 5 cm, 27 N of mass over 4: a third of a newton a step.
+          expect(Math.abs(now[of].axial - before[of].axial)).toBeLessThan(0.5)
+          expect(Math.abs(now[of].moment - before[of].moment)).toBeLessThan(0.05)
+        }
+        before = now
+      }
+    }
   })
   it('bending and what goes along are added up; a launch is held by what the sun leaves', () => {
     const bears = { hogging: 10, sagging: 5, stretched: 100, pressed: 50, launch: 0.5 }

@@ -114,6 +114,11 @@ export interface BodyLoad {
   axial: number
 }
 
+/** Half the width of a hand, or of what a hook is let into, m. */
+const HAND = 0.04
+/** Share of what goes along the body that has come together so far from where it is held, over `half` to either side. */
+const taken = (at: number, cg: number, half: number): number => Math.min(1, Math.abs(at - cg) / half)
+
 /**
  * Every case at a place, one after the other into `take`. `middle` is the height of the section's own middle, m: what
  * pushes along the body above or below it bends it.
@@ -131,10 +136,9 @@ export function bodyCases(
   const hangs = (times: number, over = held) => hangingMoment(at, cg, mass, beyond.moment, over, times)
   const ahead = at < cg
   if (factor > 0) take('landing', hangs(factor, contact), 0)
-  // Between a motor and the CG its thrust pulls, or behind the CG pushes, at full throttle.
-  const between = motor !== null && (ahead ? motor.x < at : motor.x > at)
-  const pulls = between ? (ahead ? 1 : -1) : 0
-  const thrust = pulls * THRUST * mass * GRAVITY
+  // Between a motor and the wing its thrust pulls, or pushes from behind, at full throttle; along the wing it fades.
+  const pulls = motor === null || motor.x > at === ahead ? 0 : ahead ? 1 : -1
+  const thrust = pulls * taken(at, cg, held) * THRUST * mass * GRAVITY
   take('pull-up', hangs(n) + (motor ? thrust * (motor.z - middle) : 0), thrust)
   if (least < 0) take('pushed over', -hangs(-least), 0)
   const lever = tail && !ahead && tail.x > at ? tail.x - at : 0
@@ -147,7 +151,7 @@ export function bodyCases(
   const forward =
     launch === 'hand' ? throwAcceleration(forces.throwMs) : bungeeAcceleration(forces.bungeeN, mass)
   const lifts = launch === 'hand' ? 1 : bungeeLoadFactor(forces.bungeeN, mass * GRAVITY)
-  const way = ahead ? -1 : 1
+  const way = (ahead ? -1 : 1) * taken(at, cg, HAND)
   take(
     'launch',
     hangs(lifts) + way * forward * (beyond.rise - middle * beyond.mass),

@@ -1,14 +1,9 @@
 /** The load cases that the wing is held against, from the brief. SI. */
 import { zoneOr } from '../../geometry'
-import {
-  bungeeAcceleration,
-  bungeeLoadFactor,
-  netDeceleration,
-  strengthLeft,
-  throwAcceleration,
-} from '../../structure'
+import { bungeeAcceleration, bungeeLoadFactor, netDeceleration, throwAcceleration } from '../../structure'
 import { GRAVITY, q, say, type Words } from '../../units'
 import type { Flying } from './wing-loads'
+import { weakerInStillAir } from './still-air'
 import { briefTemperature, type Designed } from '../resolve'
 import { airOf } from '../flight'
 import type { LoadsReport, CaseReport, GearReport } from '../report'
@@ -20,29 +15,19 @@ export interface WingCase {
   flying: Flying
 }
 
-/**
- * What a launch meets that flight does not: skin that stood in the sun in still air. The loads are raised by as
- * much as the weakest plastic of the wing has lost against the air of flight.
- */
-function stillAir({ doc, wing, pieces, filamentOf, warm }: Designed): { by: number; temperatureC: number } {
-  const temperatureC = briefTemperature(doc, 'field')
+/** A launch's loads are raised by as much as the weakest plastic of the wing has lost against the air of flight. */
+function stillAir(airframe: Designed): { by: number; temperatureC: number } {
+  const { doc, wing, pieces, filamentOf } = airframe
   const printed = pieces.filter(piece => piece.part === 'wing').map(piece => piece.zone)
-  const softening = (printed.length ? printed : wing.zones.map(zone => zoneOr(doc.zones, zone))).map(
-    zone => filamentOf(zone).softeningC,
-  )
+  const zones = printed.length ? printed : wing.zones.map(zone => zoneOr(doc.zones, zone))
   return {
-    temperatureC,
-    by: Math.max(
-      1,
-      ...softening.map(
-        celsius =>
-          strengthLeft(celsius, warm.temperatureC) /
-          Math.max(LEAST_LEFT, strengthLeft(celsius, temperatureC)),
-      ),
+    temperatureC: briefTemperature(doc, 'field'),
+    by: weakerInStillAir(
+      airframe,
+      zones.map(zone => filamentOf(zone).softeningC),
     ),
   }
 }
-const LEAST_LEFT = 0.02
 
 export function wingCases(
   airframe: Designed,
