@@ -45,6 +45,20 @@ describe('edits', () => {
     expect(project.doc).toEqual(after)
     expect(project.canRedo).toBe(false)
   })
+  it('stay when the page comes back to its bench before they are kept', async () => {
+    const project = await fresh()
+    let [there, spanMm] = [false, 300]
+    void project.start().then(() => (there = true))
+    // A hand that goes on all the while.
+    do {
+      spanMm++
+      project.edit(`Set span to ${spanMm}`, d => {
+        d.wing.panels[0].spanMm = spanMm
+      })
+      await new Promise(resolve => setTimeout(resolve))
+    } while (!there)
+    expect(project.doc!.wing.panels[0].spanMm).toBe(spanMm)
+  })
   it('share structure: what an edit does not touch stays the same object', async () => {
     const project = await fresh()
     const { wing, zones, equipment } = project.doc!

@@ -14,9 +14,10 @@ import {
   type ProjectFile,
 } from '../../core/document'
 import { db, type Edit, type MarkRecord, type ProjectRecord } from '~/db/database'
-import { copyMark, putBack } from '~/db/second-copy'
+import { whatStands } from '~/db/first'
+import { copyMark } from '~/db/second-copy'
 import { addRecord, readRecord, shelfItems, type ShelfItem } from '~/db/records'
-import { isQuota, StoreFault, withWord, written } from '~/db/store-fault'
+import { StoreFault, withWord, written } from '~/db/store-fault'
 import { createKeeper } from './keeper'
 
 enablePatches()
@@ -214,32 +215,27 @@ export const useProject = defineStore('project', () => {
     })
   }
 
-  /** First start: the demo projects are put on the shelf and the first one opens. */
+  let starting: Promise<void> | null = null
+  /**
+   * Opens what was open last. A page that comes back to its bench goes on with what is open: its newest edit may not
+   * be kept yet.
+   */
   async function start(): Promise<void> {
-    let back: string[] = []
-    let last: string | undefined
-    try {
-      last = (await withWord(db.settings.get('open')))?.value
-      back = await withWord(putBack(last))
-      const there = await withWord(db.projects.toCollection().primaryKeys())
-      for (const demo of DEMOS) if (!there.includes(demo.id)) await addRecord(demo, demo.name)
-    } catch (fault) {
-      // Without room for the demos, what is there can still be opened.
-      if (!isQuota(fault)) throw fault
-    }
-    await listShelf()
-    const damaged = shelf.value.find(item => item.id === last && item.fault)
-    const openable = shelf.value.filter(item => !item.fault)
-    const first =
-      openable.find(item => item.id === last) ??
-      openable.find(item => item.id === (back.length > 0 ? shelf.value[0]!.id : DEMOS[0].id)) ??
-      openable.find(item => item.id === DEMOS[0].id)
-    if (first) take(await stored(first.id))
+    if (doc.value) return
+    starting ??= openFirst().finally(() => {
+      starting = null
+    })
+    await starting
+  }
+  async function openFirst(): Promise<void> {
+    const at = await whatStands()
+    shelf.value = at.shelf
+    const record = at.first && (await stored(at.first.id))
+    // Something may have been opened meanwhile.
+    if (doc.value) return
+    if (record) take(record)
     else await addNow(DEMOS[0], DEMOS[0].name)
-    if (back.length > 0)
-      notice.value = `The browser lost its store, or a part of it: ${back.map(name => name.slice(0, 60)).join(', ')} ${back.length === 1 ? 'is' : 'are'} back as last kept, from the second copy. The steps that could be undone are gone. A copy outside the browser, under Projects, is safer still.`
-    if (damaged)
-      notice.value = `${damaged.name.slice(0, 80)} cannot be opened: ${damaged.fault}. It stands under Projects, where its raw content can be taken as a file.`
+    notice.value = at.notice
     keeper.listen(() => doc.value?.id)
   }
 

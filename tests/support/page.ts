@@ -130,8 +130,10 @@ export class Page {
       const { $pinia: pinia, $router: router, $nuxt } = app.config.globalProperties
       const project = pinia._s.get('project')
       if (!project?.doc) return done(false)
-      // A page that shows no project, until all that was known of the last one is gone.
-      router.push('/begin').then(() => project.save()).then(() => {
+      // A page that shows no project, until all that was known of the last one is gone. Where it comes up with none
+      // it would open one.
+      const shown = () => document.querySelector('.shell.begin') ? null : new Promise(resolve => setTimeout(resolve, 20)).then(shown)
+      router.push('/begin').then(shown).then(() => project.save()).then(() => {
         for (const id of ['view', 'tracing']) {
           pinia._s.get(id)?.$dispose()
           pinia._s.delete(id)
