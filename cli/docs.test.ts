@@ -7,6 +7,7 @@ import { beginVerb } from './begin'
 import { liftVerb } from './lift'
 import { DEMOS } from '../core/demo'
 import { readProject, readRecipe } from '../core/document'
+import { DEEP } from '../core/testing/runs'
 
 const page = readFileSync(new URL('../docs/cli.md', import.meta.url), 'utf8')
 const example = (name: string) => new RegExp(`\`\`\`json ${name}\\n([\\s\\S]*?)\`\`\``).exec(page)![1]
@@ -33,7 +34,7 @@ it('the examples of docs/cli.md run, to figures that hold by hand', () => {
   expect(lift.alphaZeroLiftDeg).toBeLessThan(-0.8)
 })
 
-it('the brief of docs/cli.md is answered, best first, with the battery of its drawer', () => {
+it.runIf(DEEP)('the brief of docs/cli.md is answered, best first, with the battery of its drawer', () => {
   const { layouts } = beginVerb(given(example('begin'))) as {
     layouts: Array<{
       kind: string

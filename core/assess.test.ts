@@ -104,7 +104,7 @@ describe('the whole assessment', () => {
         d.body!.openings[0].widthMm = 38
       },
     ]
-    for (const edit of edits) {
+    for (const edit of edits.filter((_, i) => i % runs(1, 3) === 0)) {
       const next = changed(doc, edit)
       // Structure is shared as the page shares it.
       doc = {

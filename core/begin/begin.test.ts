@@ -211,7 +211,7 @@ describe('layouts for a brief', () => {
     expect(written(weak.refused[0].why)).toMatch(/N of pull, and the most that the drawer gives/)
   })
 
-  it('say which wish had to go, and with what is asked for it the wish is met', () => {
+  it.runIf(DEEP)('say which wish had to go, and with what is asked for it the wish is met', () => {
     const short = begun({ purpose: 'camera', payloadG: 300, spanMaxMm: 800 }, ['boom-and-pod'])
     const [pod] = short.layouts
     expect(pod.figures.spanMm).toBeLessThanOrEqual(800)

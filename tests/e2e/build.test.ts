@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
-import { runs } from '../../core/testing/runs'
+import { DEEP, runs } from '../../core/testing/runs'
 import { written } from '../../core/units'
 import { buildOrder, hardwareList } from '../../core/workshop/build'
 import { PATIENCE, setViewport } from '../support/browser'
@@ -134,25 +134,28 @@ describe('the build', () => {
     await page.until('[data-card="waits"]')
   })
 
-  it('two tabs: the one that is behind is told, and its tick does not overwrite the other', async () => {
-    await page.anew('/build', plover)
-    await page.until('[data-act="done"]')
-    const first = await page.driver.getWindowHandle()
-    await page.driver.switchTo().newWindow('tab')
-    await setViewport(page.driver, 1280, 800)
-    await page.go('/build')
-    await page.until('[data-act="done"]')
-    await tick('done')
-    const kept = (await stored()).build.ticks
-    const second = await page.driver.getWindowHandle()
-    await page.driver.switchTo().window(first)
-    await page.driver.wait(async () => (await page.text('.save')).includes('Another tab'), PATIENCE)
-    await page.act('skip')
-    expect((await page.stored()).build.ticks).toEqual(kept)
-    await page.driver.switchTo().window(second)
-    await page.driver.close()
-    await page.driver.switchTo().window(first)
-  })
+  it.runIf(DEEP)(
+    'two tabs: the one that is behind is told, and its tick does not overwrite the other',
+    async () => {
+      await page.anew('/build', plover)
+      await page.until('[data-act="done"]')
+      const first = await page.driver.getWindowHandle()
+      await page.driver.switchTo().newWindow('tab')
+      await setViewport(page.driver, 1280, 800)
+      await page.go('/build')
+      await page.until('[data-act="done"]')
+      await tick('done')
+      const kept = (await stored()).build.ticks
+      const second = await page.driver.getWindowHandle()
+      await page.driver.switchTo().window(first)
+      await page.driver.wait(async () => (await page.text('.save')).includes('Another tab'), PATIENCE)
+      await page.act('skip')
+      expect((await page.stored()).build.ticks).toEqual(kept)
+      await page.driver.switchTo().window(second)
+      await page.driver.close()
+      await page.driver.switchTo().window(first)
+    },
+  )
 
   it('the order, what to have and the rods are the core’s; a tick on the table is kept', async () => {
     await page.anew('/build', thistledown)

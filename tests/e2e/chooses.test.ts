@@ -53,22 +53,25 @@ describe('nudges', () => {
     expect(await page.wing('weight')).toBe(ghost)
     await page.act('undo')
   })
-  it('a wing that is opened is the one that is helped, when it is asked for or of itself', async () => {
-    await page.anew('/skin')
-    await page.press('[data-wing="hours"]')
-    await page.driver.wait(
-      async () => (await page.text('[data-nudges] h3')) === 'What would help Hours',
-      PATIENCE,
-    )
-    await page.press('[data-act="ask-nudges"]')
-    await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
-    // For this wing alone, until it is said to come of itself.
-    await page.press('[data-wing="hours"]')
-    await page.until('[data-act="ask-nudges"]')
-    expect(await page.count('[data-nudge]')).toBe(0)
-    await page.press('[data-field="nudges-asked"] input')
-    await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
-  })
+  it.runIf(DEEP)(
+    'a wing that is opened is the one that is helped, when it is asked for or of itself',
+    async () => {
+      await page.anew('/skin')
+      await page.press('[data-wing="hours"]')
+      await page.driver.wait(
+        async () => (await page.text('[data-nudges] h3')) === 'What would help Hours',
+        PATIENCE,
+      )
+      await page.press('[data-act="ask-nudges"]')
+      await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
+      // For this wing alone, until it is said to come of itself.
+      await page.press('[data-wing="hours"]')
+      await page.until('[data-act="ask-nudges"]')
+      expect(await page.count('[data-nudge]')).toBe(0)
+      await page.press('[data-field="nudges-asked"] input')
+      await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
+    },
+  )
 })
 
 describe('other choices', () => {

@@ -173,7 +173,7 @@ describe('it holds', () => {
     await page.driver.switchTo().activeElement().sendKeys('field', Key.ENTER)
     await page.driver.wait(async () => (await page.driver.getCurrentUrl()).endsWith('/field'), PATIENCE)
     for (const theme of ['paper', 'night']) {
-      for (const { id } of STATIONS.filter((_, i) => i % runs(1, theme === 'paper' ? 2 : 4) === 0)) {
+      for (const { id } of STATIONS.filter((_, i) => i % runs(1, theme === 'paper' ? 3 : 6) === 0)) {
         await page.station(id)
         // Every bench of a station, the first one last, so that the next visit begins where this one did.
         const tabs = await Promise.all(
