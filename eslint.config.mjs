@@ -46,6 +46,7 @@ const ROOMS = {
   'assessment/strength': [...KERNELS, 'assessment/report', 'assessment/resolve', 'assessment/flight'],
   'assessment/build': [...KERNELS, 'assessment/report', 'assessment/resolve'],
   'assessment/power': [...KERNELS, 'assessment/report', 'assessment/resolve'],
+  'assessment/travel': [...KERNELS, 'assessment/report', 'assessment/resolve'],
   'assessment/findings': [
     ...KERNELS,
     'assessment/report',

@@ -21,6 +21,7 @@ import {
 import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
 import { forecastOf, ledgerOf, createSparReports, reportSmallParts } from './assessment/ledger'
 import { loadsOf, heatOf, createStrength } from './assessment/strength'
+import { travelProblems } from './assessment/travel'
 import { createPrinting, reportPieces, weighedPieces } from './assessment/print'
 import type { HeatReport, Assessment, LedgerRow, PlanFigures } from './assessment/report'
 
@@ -49,7 +50,7 @@ export type { Drawing } from './assessment/report'
 export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
-export { bodiesOf, noCuts, type NoCut, type StandingBody } from './assessment/resolve'
+export { bodiesOf, gluedOver, noCuts, type NoCut, type StandingBody } from './assessment/resolve'
 export {
   asGraph,
   BENCHES,
@@ -76,6 +77,7 @@ export {
   turnedBy,
   type Propulsion,
 } from './assessment/power'
+export { largerBox, PADDING_MM, travelOf, type Carried, type Travel } from './assessment/travel'
 export { coverWanted, WEIGH_LIMIT } from './assessment/findings'
 export { splintSpar } from './assessment/strength'
 
@@ -196,6 +198,7 @@ export function createAssessor(
           flown(design).stallCases,
         ),
         ...powerProblems(doc, flown(design)),
+        ...travelProblems(frame, doc.brief.travelBoxMm),
       ]
       return {
         verdicts,

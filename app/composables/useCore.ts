@@ -29,6 +29,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   compare: 60_000,
   proposeCuts: 60_000,
   noCuts: 60_000,
+  travelling: 120_000,
   remedies: 120_000,
   mend: 180_000,
   sparChoices: 120_000,

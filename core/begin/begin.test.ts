@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../assess'
+import { assess, createAssessor, travelOf } from '../assess'
 import { stops } from '../change'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError } from '../document'
@@ -138,7 +138,7 @@ function holds(
   if (!gone.has('stall')) expect(now.flight.stallMs).toBeLessThanOrEqual(1.02 * wanted)
   expect(now.plan.spanMm).toBeLessThanOrEqual(1.001 * project.brief.spanMaxMm)
   if (wishes.boxMm && !gone.has('box'))
-    expect(now.drawing.box.maxX - now.drawing.box.minX).toBeLessThanOrEqual(wishes.boxMm[0])
+    expect(travelOf(createAssessor().airframe(project), project.brief.travelBoxMm).laid).not.toBeNull()
 }
 
 describe('layouts for a brief', () => {

@@ -163,12 +163,15 @@ function* begun(
     ]
   const { assessment: now, doc } = sized
   const { kit } = sized.sketch
+  // While it is sized nobody lays it into its box.
+  const boxed = (own: ProjectFile): ProjectFile =>
+    wishes.boxMm ? { ...own, brief: { ...own.brief, travelBoxMm: wishes.boxMm } } : own
   return {
     kind,
     label,
     means: what,
-    project: doc,
-    steps: sized.steps,
+    project: boxed(doc),
+    steps: sized.steps.map(({ title, doc: own }) => ({ title, doc: boxed(own) })),
     gaveUp,
     figures: {
       massG: now.totals.massG,

@@ -111,6 +111,7 @@ export function briefFor(
     topSpeedMs: Math.round(10 * Math.max(topMs, purpose.top * stallMs, 1.25 * cruiseMs)) / 10,
     gustMs: purpose.gustMs,
     spanMaxMm: Math.round(spanMm),
+    travelBoxMm: null,
     throwMs: 8,
     bungeeN: Math.max(25, Math.round(0.05 * massG)),
     dropMm: 40,

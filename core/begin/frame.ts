@@ -23,7 +23,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 13,
+  version: 14,
   ...name,
   brief,
   aerofoils: [],

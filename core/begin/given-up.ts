@@ -1,6 +1,7 @@
 /** Which wish a sized layout does not meet, and what meeting it would cost. */
-import { GRAVITY, q, say, type Words } from '../units'
-import { longest, type NothingPulls, sizeLayout, spanLimit, type Means, type Sized } from './size'
+import { largerBox, travelOf } from '../assess'
+import { dimensions, GRAVITY, q, say, type Words } from '../units'
+import { type NothingPulls, sizeLayout, spanLimit, type Means, type Sized } from './size'
 import { PURPOSES } from './purposes'
 import type { Wishes } from './wishes'
 
@@ -30,7 +31,7 @@ export function* givenUp(sized: Sized, wishes: Wishes, means: Means): Generator<
       cost: yield* costOfStall(sized, wishes, means),
     })
   const { boxMm } = wishes
-  if (boxMm) list.push(...overBox(sized, boxMm))
+  if (boxMm) list.push(...overBox(sized, boxMm, means))
   if ((wishes.landing === 'wheels' || wishes.launch === 'wheels') && sized.doc.gear.length === 0)
     list.push({
       wish: 'wheels',
@@ -70,24 +71,14 @@ function* costOfStall(sized: Sized, wishes: Wishes, means: Means): Generator<num
     : say`no span does it: at ${q(plan.spanMm, 'mm', 0)} it still stalls at ${q(flight.stallMs, 'm/s', 1)}; a lighter load, or a lighter skin`
 }
 
-/** The wing lies in its box beside the body; the tail stays on. mm */
-function overBox({ assessment, doc }: Sized, boxMm: readonly [number, number, number]): GaveUp[] {
-  const long = Math.max(longest(assessment), assessment.plan.spanMm)
-  const tail = doc.tail.horizontal
-  const wide = Math.max(
-    doc.wing.rootChordMm,
-    tail ? 2 * tail.panels.reduce((sum, item) => sum + item.spanMm, tail.yMm) : 0,
-  )
-  const over = [long - boxMm[0], wide - boxMm[1]]
-  if (over.every(by => by <= 0)) return []
+function overBox({ doc }: Sized, boxMm: readonly [number, number, number], { full }: Means): GaveUp[] {
+  const { parts, why } = travelOf(full.airframe(doc), boxMm)
+  if (!why) return []
   return [
     {
       wish: 'box',
-      words: say`wants a box of ${q(long, 'mm', 0)} × ${q(wide, 'mm', 0)}`,
-      cost:
-        over[0] > 0
-          ? say`a box ${q(over[0], 'mm', 0)} longer`
-          : say`a box ${q(over[1], 'mm', 0)} wider, or a tail that comes off`,
+      words: say`does not go into its box: ${why}`,
+      cost: say`a box of ${dimensions(largerBox(parts, boxMm), 0)}, or halves that part and joints that come apart (Split)`,
     },
   ]
 }

@@ -2,7 +2,7 @@
  * One layout, really sized: drawn, assessed, and turned until stall, balance and strength are met or a wish
  * must go. Over the same kernels as everything else.
  */
-import type { Assessment, Assessor } from '../assess'
+import { PADDING_MM, type Assessment, type Assessor } from '../assess'
 import { apply, stops } from '../change'
 import type { ProjectFile } from '../document'
 import type { Libraries } from '../libraries'
@@ -143,7 +143,7 @@ export function* sizeLayout(
       next.tailDeg = Math.max(-4, Math.min(7, Math.round(2 * now.tailIncidenceDeg) / 2))
     if (now.stall.tipMarginDeg < 1 && sketch.washoutDeg < 4 && round > 0 && round < 5)
       next.washoutDeg = sketch.washoutDeg + 0.5
-    if (wishes.boxMm && longest(now) > wishes.boxMm[0] && sketch.arm > LEAST_ARM)
+    if (wishes.boxMm && longest(now) + 2 * PADDING_MM > wishes.boxMm[0] && sketch.arm > LEAST_ARM)
       next.arm = Math.max(LEAST_ARM, sketch.arm * 0.93)
     next = {
       ...next,
@@ -293,7 +293,7 @@ const sameKit = (old: Kit, chosen: Kit): Kit =>
   (Object.keys(chosen) as Array<keyof Kit>).every(key => old[key].id === chosen[key].id) ? old : chosen
 
 /** From the nose to the end of the tail, mm. */
-export const longest = ({ drawing }: Assessment): number => drawing.box.maxX - drawing.box.minX
+const longest = ({ drawing }: Assessment): number => drawing.box.maxX - drawing.box.minX
 
 /** The span that may be, mm. */
 export function spanLimit({ spanMaxMm, boxMm }: Wishes, purpose: Purpose): number {

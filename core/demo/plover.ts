@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 13,
+  version: 14,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -50,6 +50,7 @@ export const PLOVER: ProjectFile = {
     topSpeedMs: 24,
     gustMs: 4,
     spanMaxMm: 900,
+    travelBoxMm: null,
     throwMs: 8,
     bungeeN: 25,
     dropMm: 50,

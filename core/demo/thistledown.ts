@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 13,
+  version: 14,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -85,6 +85,7 @@ export const THISTLEDOWN: ProjectFile = {
     topSpeedMs: 21,
     gustMs: 5,
     spanMaxMm: 1250,
+    travelBoxMm: [1260, 420, 300],
     throwMs: 8,
     bungeeN: 25,
     dropMm: 40,

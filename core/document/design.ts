@@ -30,6 +30,7 @@ const ASKED = [
   'printHours',
   'stallMaxMs',
   'spanMaxMm',
+  'travelBoxMm',
   'currency',
   'windMaxMs',
 ] as const satisfies ReadonlyArray<keyof Brief>

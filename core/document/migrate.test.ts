@@ -5,6 +5,12 @@ import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
 
 describe('project files of older versions', () => {
+  it('one of version 13 goes into no box in particular, and nothing else of it changes', () => {
+    const { brief, version: _v, ...bare } = DEMOS[0]
+    const { travelBoxMm: _t, ...old } = brief
+    const read = readProject(JSON.stringify({ ...bare, brief: old, version: 13 }))
+    expect(read).toEqual({ ...DEMOS[0], brief: { ...brief, travelBoxMm: null } })
+  })
   it('one of version 11 has one body and one boom in its middle, and nothing else of it changes', () => {
     const { pods: _p, version: _v, boom, ...bare } = DEMOS[0]
     const { yMm: _y, ...old } = boom!

@@ -331,6 +331,16 @@ export const fromVersion11 = (raw: unknown): unknown =>
 export const fromVersion12 = (raw: unknown): unknown =>
   isObject(raw) ? { asPrinted: [], ...raw, version: 13 } : raw
 
+/** What version 13 did not say: nobody asked how it travels. */
+export const fromVersion13 = (raw: unknown): unknown =>
+  isObject(raw)
+    ? {
+        ...raw,
+        version: 14,
+        brief: isObject(raw.brief) ? { travelBoxMm: null, ...raw.brief } : raw.brief,
+      }
+    : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -344,6 +354,7 @@ const STEPS = [
   fromVersion10,
   fromVersion11,
   fromVersion12,
+  fromVersion13,
 ]
 
 /** Any older version, step by step. */

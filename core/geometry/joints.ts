@@ -115,7 +115,9 @@ export function surfaceJoint(
   features: readonly Feature[],
 ): JointPlan {
   if (joint.kind === 'butt') return plan(joint, at)
-  if (joint.kind === 'pins') {
+  if (joint.kind === 'plug' && loft.name !== 'wing')
+    return plan(joint, at, { missing: 'only a wing plugs together: what would hold a tail is not reckoned' })
+  if (joint.kind === 'pins' || joint.kind === 'plug') {
     const radius = (PIN.diameter + joint.toleranceMm) / 2,
       depth = PIN.length / 2 + 0.5
     const good = SHARES.map(share => middleAt(loft, at, share)).filter(({ x, n }) =>
@@ -225,6 +227,8 @@ export function bodyJoint(
   }
   if (joint.kind === 'tongue')
     return { ...none, missing: 'a tongue is for wings and tails; a lip or pins align a body' }
+  if (joint.kind === 'plug')
+    return { ...none, missing: 'only a wing plugs together; bolts hold a body that comes apart' }
   const pins = joint.kind === 'pins'
   const boss = pins ? PIN.diameter + 4 : BOLT.boss,
     hole = pins ? PIN.diameter + joint.toleranceMm : BOLT.hole,

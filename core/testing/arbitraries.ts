@@ -45,6 +45,7 @@ export const joint: fc.Arbitrary<Joint> = fc.record({
     'pins' as const,
     'tongue' as const,
     'bolts' as const,
+    'plug' as const,
   ),
   toleranceMm: mm(0.05, 0.4),
 })

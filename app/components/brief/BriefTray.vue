@@ -135,6 +135,7 @@ const rename = () => {
         @update:model-value="set('spanMaxMm', 'greatest span')($event)"
       />
     </div>
+    <TravelBox />
     <div class="row">
       <FigureField
         label="Cruise"

@@ -21,6 +21,7 @@ const joints: Record<'surface' | 'body', Array<{ title: string; value: Joint['ki
     { title: 'Butt, glued', value: 'butt' },
     { title: 'Two 3 mm pins', value: 'pins' },
     { title: 'Plywood tongue', value: 'tongue' },
+    ...(props.label === 'Wing' ? [{ title: 'Plugs in, comes apart', value: 'plug' as const }] : []),
   ],
   body: [
     { title: 'Butt, glued', value: 'butt' },

@@ -8,7 +8,7 @@ import {
   type Piece,
   type SparLine,
 } from '../../geometry'
-import type { Airframe } from '../resolve'
+import { halvesPart, wingComesOff, type Airframe } from '../resolve'
 import type { Bench, Side } from './step'
 
 /** Fixed pieces of one side of a surface, or of the body, from the root or the nose outward. */
@@ -175,7 +175,6 @@ export function siteOf(airframe: Airframe): Site {
     if (inBody) access.push(accessOf(airframe, body, item, indexAt(body, item.xMm)))
     else loose.push(item)
   }
-  const wingSpars = (spars.wing ?? []).filter(line => line.spar.through)
   return {
     airframe,
     doc,
@@ -186,8 +185,8 @@ export function siteOf(airframe: Airframe): Site {
     access,
     pockets,
     loose,
-    comesApart: wingSpars.some(line => line.spar.fixing === 'removable'),
-    wingOff: (doc.body?.saddle?.bolts ?? 0) > 0,
+    comesApart: halvesPart(airframe),
+    wingOff: wingComesOff(airframe),
   }
 }
 

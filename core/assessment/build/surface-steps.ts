@@ -1,5 +1,5 @@
 /** Halves of wings and tails: laid out, tried dry, spars in, joint by joint. */
-import type { SurfaceName } from '../../document'
+import type { Joint, SurfaceName } from '../../document'
 import type { Piece } from '../../geometry'
 import { q, say, type Words } from '../../units'
 import type { Chain, LaidSpar, Site } from './site'
@@ -35,12 +35,16 @@ export function weighing(site: Site): BuildStep[] {
   )
 }
 
-const pinned: Record<string, Words> = {
+/** Joints that are never glued. */
+const DRY: ReadonlyArray<Joint['kind']> = ['bolts', 'plug']
+
+const pinned: Record<Joint['kind'], Words> = {
   butt: 'No pin aligns it: sight it along the edges and hold it.',
   pins: 'Pins first into one piece, dry into the other; then glue.',
   tongue: 'The tongue goes to half its length into one piece first.',
   lip: 'Turn the lip in until the seams meet.',
   bolts: 'Bolts finger-tight first, square it, then a quarter turn; no thread-lock that eats plastic.',
+  plug: 'Pins are glued into the inner piece alone; spars slide, none is glued over the joint. At the field a turn of tape keeps it shut.',
 }
 
 export function chainSteps(site: Site, chain: Chain): BuildStep[] {
@@ -95,14 +99,19 @@ export function joinSteps(chain: Joined): BuildStep[] {
         side: chain.side,
         joint: i,
       },
-      title: say`Glue ${outer.name} to ${inner.name}`,
-      how: [pinned[kind], 'Wipe off what squeezes out before it sets.'],
+      title: say`${DRY.includes(kind) ? 'Fit' : 'Glue'} ${outer.name} to ${inner.name}`,
+      how: [
+        pinned[kind],
+        DRY.includes(kind)
+          ? 'On and off three times: it must neither bind nor rattle.'
+          : 'Wipe off what squeezes out before it sets.',
+      ],
       touches: [inner.id, outer.id],
       joins: [[inner.id, outer.id]],
       at: () => inner.place(...centreOf(inner, inner.to), inner.to),
       from: out,
-      glue: kind === 'bolts' ? null : 'joints',
-      glueMm: () => (kind === 'bolts' ? 0 : rim(outer, outer.from)),
+      glue: DRY.includes(kind) ? null : 'joints',
+      glueMm: () => (DRY.includes(kind) ? 0 : rim(outer, outer.from)),
       minutes: MINUTES.join,
       hand: ['masking tape', 'cloth'],
     })

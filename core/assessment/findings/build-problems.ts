@@ -20,7 +20,7 @@ import {
   type SurfaceLoft,
 } from '../../geometry'
 import { samplePiece } from '../../printing'
-import { type Airframe, hatchNoCuts, type NoCut, noCuts } from '../resolve'
+import { type Airframe, gluedOver, hatchNoCuts, type NoCut, noCuts } from '../resolve'
 import type { Finding, PieceReport } from '../report'
 import { bodyProblems } from './body-problems'
 import { q, say } from '../../units'
@@ -34,6 +34,7 @@ export const BRIDGE_LIMIT = 45
 export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]): Finding[] => [
   ...surfaceProblems(airframe),
   ...cutProblems(airframe),
+  ...heldPlugs(airframe),
   ...bodyProblems(airframe),
   ...givenProblems(airframe),
   ...standingProblems(airframe, pieces),
@@ -273,6 +274,32 @@ function cutProblems(airframe: Airframe): Finding[] {
       throughCuts(name, cuts, [own.stations[0].xMm, own.stations.at(-1)!.xMm], hatchNoCuts(own)),
     ),
   ]
+}
+
+/** A joint of the wing that is meant to come apart, and does not: a spar is glued in on both sides of it. */
+function heldPlugs(airframe: Airframe): Finding[] {
+  const { doc, wing } = airframe
+  return usableCuts(doc.cuts.wing, 0, wing.span).flatMap(({ atMm, joint }): Finding[] => {
+    const held = joint.kind === 'plug' ? gluedOver(airframe, 'wing', atMm) : []
+    if (held.length === 0) return []
+    const names = (airframe.spars.wing ?? [])
+      .filter(line => held.includes(line.spar.id))
+      .map(line => line.spar.name)
+      .join(', ')
+    return [
+      {
+        code: 'plug-held',
+        stations: ['split', 'spine'],
+        severity: 'warn',
+        where: say`Wing cut at ${q(atMm, 'mm', 0)}`,
+        value: held.length,
+        limit: 0,
+        unit: '',
+        text: say`The wing plugs together at ${q(atMm, 'mm', 0)} and does not come apart there: ${names} ${held.length === 1 ? 'is' : 'are'} glued in on both sides`,
+        remedy: 'Spine: push it in instead, or Split: a glued joint',
+      },
+    ]
+  })
 }
 
 function throughCuts(

@@ -231,6 +231,7 @@ const JOINT_WORDS: Record<Joint['kind'], string> = {
   pins: 'Pins',
   tongue: 'Tongue',
   bolts: 'Bolts',
+  plug: 'Pins of a plug',
 }
 
 export function sparEntries({

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { createAssessor, type Assessment } from '../../assess'
 import { DEMOS } from '../../demo'
-import type { Leg, ProjectFile } from '../../document'
+import type { Joint, Leg, ProjectFile } from '../../document'
 import { drafted } from '../../testing/changed'
 import { plank } from '../../testing/plank'
 
@@ -345,5 +345,28 @@ describe('never weaker', () => {
       }),
       0.005,
     )
+  })
+})
+
+describe('a wing that plugs together', () => {
+  const jointed = (kind: Joint['kind'], stock: string) =>
+    assess(draft => {
+      draft.cuts.wing[0].joint.kind = kind
+      for (const zone of draft.zones) zone.recipe.walls = 3
+      for (const spar of draft.spars)
+        if (spar.surface === 'wing' && !spar.through) Object.assign(spar, { stock, fixing: 'removable' })
+    }).strength.wing
+  it('is held at the joint by its spars alone: they bear as the cube of their diameter, whatever the skin would', () => {
+    const [thin, middle, thick] = ['rod-2', 'rod-3', 'rod-4'].map(stock => jointed('plug', stock))
+    for (const { atMm, mode } of [thin, middle, thick]) {
+      expect(atMm).toBeCloseTo(DEMOS[0].cuts.wing[0].atMm, 6)
+      expect(mode).toBe('spar alone')
+    }
+    // σ = M·r / I over solid rods: a third more of each is 2.37 times the moment. The wing gets a little heavier.
+    expect(middle.reserve / thin.reserve / 1.5 ** 3).toBeCloseTo(1, 1)
+    expect(thick.reserve / middle.reserve / (4 / 3) ** 3).toBeCloseTo(1, 1)
+    // Glued, the skin carries: the thinnest rod hardly matters.
+    expect(jointed('pins', 'rod-2').reserve / jointed('pins', 'rod-4').reserve).toBeCloseTo(1, 1)
+    expect(jointed('pins', 'rod-2').reserve).toBeGreaterThan(5 * thin.reserve)
   })
 })

@@ -5,7 +5,13 @@
 import type { Cut, Zone } from '../../document'
 import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
-import { buildStation, stationSection, type StationBuild, type StationSection } from '../../structure'
+import {
+  buildStation,
+  stationSection,
+  type Meeting,
+  type StationBuild,
+  type StationSection,
+} from '../../structure'
 import { mmToM } from '../../units'
 import type { Designed } from '../resolve'
 import { mendedJoints, type MendedJoint } from './mended-joints'
@@ -98,7 +104,11 @@ function stationsOf(
   mends: readonly MendedJoint[],
   count: number,
 ): StationSection[] {
-  const joints = [...usableCuts(cuts, 0, loft.span).map(cut => cut.atMm), ...mends.map(mend => mend.at)]
+  const own = usableCuts(cuts, 0, loft.span),
+    joints = [...own.map(cut => cut.atMm), ...mends.map(mend => mend.at)]
+  // What plugs together is held by the spars alone.
+  const plugs = own.filter(cut => cut.joint.kind === 'plug').map(cut => cut.atMm)
+  const near = (places: readonly number[], s: number) => places.some(at => Math.abs(at - s) < 0.5)
   const places = new Set(Array.from({ length: count }, (_, i) => (loft.span * OUTER_LIMIT * i) / (count - 1)))
   for (const at of [
     ...joints,
@@ -112,6 +122,11 @@ function stationsOf(
   // Halves that meet in the middle are glued there, or come apart where a spar can be pulled.
   const apart = lines.some(line => line.spar.fixing === 'removable' && line.spar.through)
   const middle = !loft.mirror ? 'none' : apart ? 'apart' : 'glued'
+  const meeting = (s: number): Meeting => {
+    if (s < 0.01) return middle
+    if (near(plugs, s)) return 'apart'
+    return near(joints, s) ? 'glued' : 'none'
+  }
   return [...places]
     .sort((a, b) => a - b)
     .map(s =>
@@ -119,7 +134,7 @@ function stationsOf(
         loft,
         s,
         [...lines, ...mends.filter(mend => Math.abs(mend.at - s) < 0.5).flatMap(mend => mend.rods)],
-        s < 0.01 ? middle : joints.some(at => Math.abs(at - s) < 0.5) ? 'glued' : 'none',
+        meeting(s),
       ),
     )
 }

@@ -13,6 +13,10 @@ export const Brief = z.strictObject({
   stallMaxMs: figure('speedMs', 'slowest level speed wanted, m/s'),
   cruiseMs: figure('speedMs', 'cruise speed, m/s'),
   spanMaxMm: figure('spanMm', 'greatest span that may be built, mm'),
+  travelBoxMm: z
+    .tuple([z.number().min(100).max(4000), z.number().min(50).max(2000), z.number().min(30).max(2000)])
+    .nullable()
+    .describe('box or boot that it must go into, taken apart: inside length, width and height, mm'),
   currency: z.string().min(1).max(5).describe('sign or code that prices are in'),
   launch: z.enum(['hand', 'bungee', 'wheels']),
   landing: z.enum(['belly', 'wheels', 'net']),

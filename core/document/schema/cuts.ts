@@ -4,8 +4,10 @@ import { list, pieceNumber } from './fields'
 
 export const Joint = z.strictObject({
   kind: z
-    .enum(['butt', 'lip', 'pins', 'tongue', 'bolts'])
-    .describe('what aligns and holds the two pieces, glue apart'),
+    .enum(['butt', 'lip', 'pins', 'tongue', 'bolts', 'plug'])
+    .describe(
+      'what aligns and holds the two pieces, glue apart; bolts and plug are not glued: a plugged wing comes apart, and the spars pushed in over the joint carry it alone',
+    ),
   toleranceMm: z.number().min(0).max(1).describe('gap between the parts that plug into each other, mm'),
 })
 

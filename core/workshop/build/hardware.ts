@@ -146,7 +146,7 @@ function closures(airframe: Airframe): HardwareRow[] {
     body.saddle && body.saddle.bolts > 0 ? [{ ...body.saddle, count: ys.length }] : [],
   )
   const joints = airframe.pieces.filter(piece => piece.kind === 'fixed' && piece.joints.head)
-  const pins = joints.filter(piece => piece.joints.head!.kind === 'pins').length
+  const pins = joints.filter(piece => ['pins', 'plug'].includes(piece.joints.head!.kind)).length
   const bolted = joints.filter(piece => piece.joints.head!.kind === 'bolts').length
   const lids = airframe.pieces.filter(piece => piece.kind === 'lid').length
   return [

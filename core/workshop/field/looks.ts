@@ -43,7 +43,7 @@ const KINDS: readonly Kind[] = [
     id: 'wing-bolts',
     what: 'Wing bolts, saddle, joints that come apart',
     how: 'bolts snug, no dished plastic under the heads, the joiner not worn',
-    here: doc => doc.cuts.wing.some(cut => cut.joint.kind === 'bolts') || doc.body !== null,
+    here: doc => doc.cuts.wing.some(cut => cut.joint.kind === 'plug') || doc.body !== null,
   },
   {
     id: 'hinges',

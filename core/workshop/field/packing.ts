@@ -11,7 +11,7 @@ export interface PackItem {
 export function packingList(doc: ProjectFile): PackItem[] {
   const { equipment, cuts, brief, tail, field } = doc
   const has = (kind: string) => equipment.some(item => item.kind === kind)
-  const bolts = cuts.wing.some(cut => cut.joint.kind === 'bolts')
+  const plugs = cuts.wing.some(cut => cut.joint.kind === 'plug')
   const joiner = doc.spars.filter(spar => spar.fixing === 'removable')
   const controls = [
     ...doc.wing.controls,
@@ -27,7 +27,8 @@ export function packingList(doc: ProjectFile): PackItem[] {
       group: 'Aircraft',
       what: say`Wing joiner: ${joiner.map(spar => spar.name).join(', ')}`,
     },
-    (bolts || doc.body !== null) && {
+    plugs && { id: 'joint-tape', group: 'Aircraft', what: 'Tape for the joints that plug together' },
+    doc.body !== null && {
       id: 'wing-bolts',
       group: 'Aircraft',
       what: 'Wing bolts or bands, and two to spare',

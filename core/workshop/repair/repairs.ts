@@ -229,6 +229,7 @@ const JOINTS: Record<Joint['kind'], string> = {
   pins: 'pins',
   tongue: 'a tongue',
   bolts: 'bolts',
+  plug: 'pins of a plug',
 }
 
 /** Wall of the piece in section, mm², and about how far it is round, mm. */

@@ -1,0 +1,27 @@
+/** Where an aircraft comes apart without a saw. All mm. */
+import type { CutPart } from '../../document'
+import type { Designed } from './airframe'
+
+/** What is laid over a joint by less does not hold it. */
+const OVER = 1
+
+/** The halves of the wing are parted at the field: all that runs through the middle is pushed in, not glued. */
+export function halvesPart({ spars }: Pick<Designed, 'spars'>): boolean {
+  const through = (spars.wing ?? []).filter(line => line.spar.through)
+  return through.length > 0 && through.every(line => line.spar.fixing === 'removable')
+}
+
+/** The wing comes off the body: bolts hold it. */
+export const wingComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => (doc.body?.saddle?.bolts ?? 0) > 0
+
+/** Spars that are glued in on both sides of a place along a surface: it does not come apart there. */
+export const gluedOver = ({ spars }: Pick<Designed, 'spars'>, part: CutPart, at: number): string[] =>
+  part === 'body'
+    ? []
+    : (spars[part] ?? [])
+        .filter(line => line.from < at - OVER && line.to > at + OVER && line.spar.fixing === 'bonded')
+        .map(line => line.spar.id)
+
+/** A boom that is glued into a body runs through its joint there. */
+export const boomOver = ({ boom }: Pick<Designed, 'boom'>, xMm: number): boolean =>
+  boom !== null && boom.boom.yMm === 0 && boom.boom.fromMm < xMm - OVER && boom.boom.toMm > xMm + OVER
