@@ -211,6 +211,24 @@ describe('layouts for a brief', () => {
     expect(written(weak.refused[0].why)).toMatch(/N of pull, and the most that the drawer gives/)
   })
 
+  it('go into a box that their span does not, in halves', () => {
+    const boxMm: [number, number, number] = [620, 380, 260]
+    const [pod] = begun({ purpose: 'gentle', boxMm }, ['boom-and-pod']).layouts
+    expect(pod.figures.spanMm).toBeGreaterThan(boxMm[0])
+    holds(pod, readWishes({ purpose: 'gentle', boxMm }))
+    expect(pod.gaveUp).toEqual([])
+    const { parts, laid } = travelOf(createAssessor().airframe(pod.project), pod.project.brief.travelBoxMm)
+    expect(laid).not.toBeNull()
+    expect(parts.filter(part => part.name.startsWith('Wing,'))).toHaveLength(2)
+  })
+
+  it.runIf(DEEP)('part nowhere that they need not for their box', () => {
+    const boxMm = [620, 380, 260]
+    const [whole] = begun({ purpose: 'fast', boxMm }, ['boom-and-pod']).layouts
+    expect(whole.figures.spanMm).toBeLessThan(boxMm[0])
+    expect(whole.project.spars.filter(spar => spar.fixing === 'removable')).toEqual([])
+  })
+
   it.runIf(DEEP)('say which wish had to go, and with what is asked for it the wish is met', () => {
     const short = begun({ purpose: 'camera', payloadG: 300, spanMaxMm: 800 }, ['boom-and-pod'])
     const [pod] = short.layouts

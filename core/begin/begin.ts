@@ -11,7 +11,7 @@ import { givenUp, whyNothing, type GaveUp } from './given-up'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId } from './purposes'
 import { NothingPulls, sizeLayout, type Means, type Sized } from './size'
-import type { Wishes } from './wishes'
+import { mustPart, type Wishes } from './wishes'
 
 export interface Begun {
   kind: LayoutId
@@ -75,6 +75,16 @@ const TRIES = [
   { faster: FASTER, slender: true },
   { faster: FASTER ** 2, slender: true },
 ] as const
+
+/** Its span as wished goes into the box in halves alone. */
+const inHalves = (kind: LayoutId, wishes: Wishes): boolean =>
+  LAYOUTS[kind].parts && mustPart(wishes, wishes.spanMaxMm ?? PURPOSES[wishes.purpose].spanMaxMm)
+
+/** In halves once; where those do not hold, as large as a whole wing may be. */
+const triesFor = (kind: LayoutId, wishes: Wishes) =>
+  inHalves(kind, wishes)
+    ? [{ ...TRIES[0], parts: true }, ...TRIES.map(item => ({ ...item, parts: false }))]
+    : TRIES.map(item => ({ ...item, parts: true }))
 
 /** Best first. */
 export const ranked = (layouts: readonly Begun[]): Begun[] => [...layouts].sort((a, b) => order(a) - order(b))
@@ -140,16 +150,17 @@ function* begun(
     first: GaveUp | null = null,
     failing: GaveUp | undefined,
     by = 1
-  for (const { faster, slender } of TRIES) {
+  for (const { faster, slender, parts } of triesFor(kind, wishes)) {
     by = faster
     const asked = { ...wishes, stallMaxMs: stallMs * faster }
-    sized = yield* told(sizeLayout(kind, asked, means, slender), 0)
+    sized = yield* told(sizeLayout(kind, asked, means, slender, parts), 0)
     for (const { doc } of sized.steps) checkProject(doc)
     gaveUp = yield* told(givenUp(sized, asked, means), 0.5)
     // What does not balance, bear or go together is no offer. A smaller one that lands faster may be.
     failing = gaveUp.find(({ wish }) => !MAY_GO.has(wish))
     if (!failing) break
-    first ??= failing
+    // What a wing in halves cannot does not stand against a whole one.
+    if (!parts || !inHalves(kind, wishes)) first ??= failing
   }
   if (failing && first) return { why: say`${first.words}; it would take: ${first.cost}` }
   if (first && by > 1)
@@ -161,17 +172,18 @@ function* begun(
       },
       ...gaveUp.filter(({ wish }) => wish !== 'stall'),
     ]
-  const { assessment: now, doc } = sized
+  const { assessment: now } = sized
   const { kit } = sized.sketch
   // While it is sized nobody lays it into its box.
   const boxed = (own: ProjectFile): ProjectFile =>
     wishes.boxMm ? { ...own, brief: { ...own.brief, travelBoxMm: wishes.boxMm } } : own
+  const steps = sized.steps.map(({ title, doc }) => ({ title, doc: boxed(doc) }))
   return {
     kind,
     label,
     means: what,
-    project: boxed(doc),
-    steps: sized.steps.map(({ title, doc: own }) => ({ title, doc: boxed(own) })),
+    project: steps.at(-1)!.doc,
+    steps,
     gaveUp,
     figures: {
       massG: now.totals.massG,

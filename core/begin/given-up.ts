@@ -1,9 +1,9 @@
 /** Which wish a sized layout does not meet, and what meeting it would cost. */
 import { largerBox, travelOf } from '../assess'
 import { dimensions, GRAVITY, q, say, type Words } from '../units'
-import { type NothingPulls, sizeLayout, spanLimit, type Means, type Sized } from './size'
+import { type NothingPulls, sizeLayout, type Means, type Sized } from './size'
 import { PURPOSES } from './purposes'
-import type { Wishes } from './wishes'
+import { spanLimit, type Wishes } from './wishes'
 
 export interface GaveUp {
   wish: 'stall' | 'box' | 'wheels' | 'balance' | 'strength' | 'build'
@@ -98,7 +98,7 @@ const GENEROUS = { cl: 1.2, aspect: 4 }
 export function whyNothing(wishes: Wishes, { wantedN, mostN, massG }: NothingPulls): Words {
   const purpose = PURPOSES[wishes.purpose],
     stallMs = wishes.stallMaxMs ?? purpose.stallMs,
-    spanMm = spanLimit(wishes, purpose)
+    spanMm = spanLimit(wishes, purpose.spanMaxMm)
   const lift = (areaM2: number, ms: number) => 0.5 * 1.225 * areaM2 * GENEROUS.cl * ms ** 2
   const weight = (massG / 1000) * GRAVITY,
     area = (spanMm / 1000) ** 2 / GENEROUS.aspect

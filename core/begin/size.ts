@@ -12,7 +12,7 @@ import { briefFor, cruiseOf, firstSketch, firstStock } from './first-sketch'
 import { draftOf, drawSketch } from './draw'
 import { chooseKit, some, type Kit } from './kit'
 import { LAYOUTS } from './layouts'
-import { PURPOSES, type LayoutId, type Purpose } from './purposes'
+import { PURPOSES, type LayoutId } from './purposes'
 import { half, type Sketch } from './sketch'
 import {
   areaFor,
@@ -30,7 +30,7 @@ import {
   type Held,
   type Seen,
 } from './turned'
-import { printersFor, type Wishes } from './wishes'
+import { printersFor, spanLimit, type Wishes } from './wishes'
 
 export interface Sized {
   layout: LayoutId
@@ -88,17 +88,21 @@ const LEAST_ARM = 2.2
  */
 const SLENDER = 1.25
 
-/** `slender`: whether it may grow so; else its least span has the chord of habit, which weighs more. */
+/**
+ * `slender`: whether it may grow so; else its least span has the chord of habit, which weighs more. `parts`: whether its
+ * halves may part for a box.
+ */
 export function* sizeLayout(
   id: LayoutId,
   wishes: Wishes,
   { quick, full, libraries }: Means,
   slender = true,
+  parts = true,
 ): Generator<number, Sized> {
   const layout = LAYOUTS[id],
     purpose = PURPOSES[wishes.purpose],
     stallMs = wishes.stallMaxMs ?? purpose.stallMs,
-    spanMax = Math.min(layout.mostSpanMm, spanLimit(wishes, purpose))
+    spanMax = Math.min(layout.mostSpanMm, spanLimit(wishes, purpose.spanMaxMm, parts && layout.parts))
   const packs = some(libraries.batteries, wishes.drawer.batteries)
   let massG = 1.5 * (wishes.payloadG ?? purpose.payloadG) + (stallMs < 6.5 ? 220 : 450)
   const first = (2 * (massG / 1000) * GRAVITY * 1e6) / (1.2 * FIRST_CL * stallMs ** 2)
@@ -294,12 +298,6 @@ const sameKit = (old: Kit, chosen: Kit): Kit =>
 
 /** From the nose to the end of the tail, mm. */
 const longest = ({ drawing }: Assessment): number => drawing.box.maxX - drawing.box.minX
-
-/** The span that may be, mm. */
-export function spanLimit({ spanMaxMm, boxMm }: Wishes, purpose: Purpose): number {
-  const wished = spanMaxMm ?? purpose.spanMaxMm
-  return boxMm ? Math.min(wished, Math.floor(boxMm[0] - 10)) : wished
-}
 
 /** Root chord that stands cornerwise on the largest bed with its thickness, mm: (c + t·c)/√2 on the shorter side. */
 function bedChord(wishes: Wishes): number {

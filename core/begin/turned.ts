@@ -6,7 +6,7 @@ import { weaknesses } from '../workshop/spine'
 import { sparLadder, tubeLadder } from './first-sketch'
 import type { Kit } from './kit'
 import type { Sketch } from './sketch'
-import type { Wishes } from './wishes'
+import { mustPart, type Wishes } from './wishes'
 
 /** Reserve aimed at: a hair over one, so that rounding does not undo it. */
 export const ENOUGH = 1.01
@@ -123,6 +123,8 @@ export function stronger(
   if (weak.part === 'wing') {
     const spar = now.spars.find(item => item.id.startsWith('main-spar'))
     const ladder = sparLadder(wishes, libraries)
+    // Where the halves part the joiner bears alone.
+    if (weak.atMm < 1 && mustPart(wishes, now.plan.spanMm)) return { joiner: up(sketch.joiner, ladder) }
     if (weak.atMm < 1) return { joiner: up(sketch.joiner, ladder), spar: up(sketch.spar, ladder) }
     if (spar && weak.atMm > spar.toMm - 15 && sketch.reach < 0.9) return { reach: sketch.reach + 0.05 }
     return { spar: up(sketch.spar, ladder) }

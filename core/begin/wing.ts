@@ -4,6 +4,7 @@ import { sectionOutline } from '../geometry'
 import { stockOr, type Libraries } from '../libraries'
 import { degToRad } from '../units'
 import { half, whole, type Draft } from './sketch'
+import { mustPart } from './wishes'
 
 /** The inner panel's share of the half span. */
 export const INNER = 0.45
@@ -169,7 +170,8 @@ export function wingSpars(draft: Draft, surface: Surface, libraries: Libraries):
   const forward = (surface.panels[0].sweepMm / surface.panels[0].spanMm) * (joinerMm / surface.rootChordMm)
   const across: [number, number] = [0.2 + forward / 2, 0.2 - forward / 2]
   // Sections that rise alike on both sides let one straight piece through only when they do not rise.
-  const level = surface.panels.every(item => item.dihedralDeg === 0)
+  const halves = mustPart(draft.wishes, 2 * span)
+  const level = !halves && surface.panels.every(item => item.dihedralDeg === 0)
   const most = level ? stock.lengthMm / 2 : stock.lengthMm
   const toMm = whole(Math.min(most - 2, reach * span))
   const spar = (
@@ -191,6 +193,8 @@ export function wingSpars(draft: Draft, surface: Surface, libraries: Libraries):
     clearanceMm: CLEARANCE,
     through,
     ...GLUED,
+    // Pushed in, so that the halves part for the box.
+    fixing: halves && through ? 'removable' : 'bonded',
   })
   return [
     spar('main-spar', 'Main spar', sketch.spar, toMm, [0.3, 0.3], level),

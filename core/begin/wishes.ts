@@ -51,6 +51,22 @@ export function readWishes(raw: unknown): Wishes {
   throw new DocumentError(issue.path.join('.'), issue.message)
 }
 
+/** A wing, or half of it, lies in a box that is longer by so much: its padding, its rise and its rounded end, mm. */
+const BOX_OVER_WING = 20,
+  BOX_OVER_HALF = 25
+
+/** A wing of this span goes into the box only if its halves part. */
+export const mustPart = ({ boxMm }: Pick<Wishes, 'boxMm'>, spanMm: number): boolean =>
+  boxMm !== null && spanMm > boxMm[0] - BOX_OVER_WING
+
+/** The span that may be, mm; `parts`: whether its halves can. */
+export function spanLimit({ spanMaxMm, boxMm }: Wishes, habitMm: number, parts = true): number {
+  const wished = spanMaxMm ?? habitMm
+  if (!boxMm) return wished
+  const most = parts ? 2 * (boxMm[0] - BOX_OVER_HALF) : boxMm[0] - BOX_OVER_WING
+  return Math.min(wished, Math.floor(most))
+}
+
 /** An ordinary printer of that bed. */
 export const printersFor = ({ printers }: Wishes): ProjectFile['printers'] =>
   (printers.length

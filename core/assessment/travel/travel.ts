@@ -82,7 +82,7 @@ export function travelProblems(design: Designed, boxMm: Sides | null): Finding[]
       value: longestMm,
       limit: Math.max(...boxMm),
       unit: 'mm',
-      text: say`taken apart it does not go into its box: ${why}`,
+      text: say`Taken apart it does not go into its box: ${why}`,
       remedy: 'Split, To travel: a joint that is only bolted, halves that part, or a larger box (Brief)',
     },
   ]

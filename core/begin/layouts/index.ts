@@ -20,6 +20,8 @@ export interface Layout {
   leastAreaMm2(draft: Draft): number
   /** Wider ones are not drawn: fins at tips stand up to a metre from the middle. */
   mostSpanMm: number
+  /** Its halves can be made to part, for a box that its span does not go into. */
+  parts: boolean
   /** Chord at the root over the mean one. */
   rootOverMean: number
   folding: boolean
@@ -34,6 +36,7 @@ const onBoom = {
   mostNose: 1.9,
   leastAreaMm2: () => 0,
   mostSpanMm: 4000,
+  parts: true,
   rootOverMean: 1.1,
   folding: true,
   motors: 1,
@@ -82,6 +85,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     mostNose: 0,
     leastAreaMm2: leastWing,
     mostSpanMm: 1980,
+    parts: false,
     rootOverMean: 1 / MEAN,
     folding: false,
     motors: 1,
@@ -96,6 +100,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     mostNose: 3,
     leastAreaMm2: () => 0,
     mostSpanMm: 1980,
+    parts: true,
     rootOverMean: 1.1,
     folding: false,
     motors: 1,
