@@ -2,6 +2,7 @@
 import { alg, Graph } from '@dagrejs/graphlib'
 import type { Joint, Leg, SurfaceName } from '../../document'
 import { planAt, toSurface, turnedBox, type Piece, type Sides } from '../../geometry'
+import { memoise } from '../../memo'
 import { boomOver, gluedOver, halvesPart, wingComesOff, type Designed } from '../resolve'
 
 export interface Carried {
@@ -34,12 +35,17 @@ const EVERY = 3
 export function carriedParts(design: Designed): Carried[] {
   const stretches = stretchesOf(design)
   const graph = new Graph({ directed: false })
-  const points = new Map<string, number[]>()
+  const points = new Map<string, number[]>(),
+    skins = new Map<string, Float64Array[]>()
   const marks = new Map<string, string[]>()
   const node = (id: string) => {
     graph.setNode(id)
     if (!points.has(id)) points.set(id, [])
     return points.get(id)!
+  }
+  const skin = (id: string, piece: Piece) => {
+    node(id)
+    skins.set(id, [...(skins.get(id) ?? []), skinPoints(piece)])
   }
   const join = (a: string | undefined, b: string | undefined) => {
     if (a !== undefined && b !== undefined && a !== b) graph.setEdge(a, b)
@@ -50,16 +56,17 @@ export function carriedParts(design: Designed): Carried[] {
       id,
       pieces.map(piece => piece.mark),
     )
-    for (const piece of pieces) skinPoints(piece, node(id))
+    for (const piece of pieces) skin(id, piece)
   }
   const at = holder(design, stretches)
 
-  // What moves, what closes a hatch and what came from a file goes with what carries it.
+  // What moves and what came from a file goes with what carries it.
   for (const piece of design.pieces) {
-    if (piece.kind === 'fixed' && piece.part !== 'pod') continue
+    // A lid lies in its opening.
+    if (piece.kind === 'lid' || (piece.kind === 'fixed' && piece.part !== 'pod')) continue
     const id =
       piece.part === 'pod' ? podId(Number(/^pod-(\d+)-/.exec(piece.id)?.[1]), piece.side) : at.piece(piece)
-    skinPoints(piece, node(id))
+    skin(id, piece)
   }
   joinWing(design, at, join)
   for (const { pod } of design.pods)
@@ -76,7 +83,7 @@ export function carriedParts(design: Designed): Carried[] {
 
   const parts = alg
     .components(graph)
-    .map(ids => partOf(ids, stretches, points, marks))
+    .map(ids => partOf(ids, stretches, points, skins, marks))
     .filter(part => part.sizeMm[0] > 0)
     .sort((a, b) => b.sizeMm[0] - a.sizeMm[0])
   return [...named(parts), ...beside(design)]
@@ -205,22 +212,49 @@ function joinTails({ surfaces, boom, body }: Designed, at: Holder, join: Join): 
   }
 }
 
+/**
+ * The points of a shape on its side for as long as it stays: most edits leave most pieces alone. Mirror images are of one
+ * section.
+ */
+const known = new WeakMap<Piece['sectionAt'], WeakMap<Piece['place'], Float64Array>>()
+
 /** Points of the skin, x, y, z. */
-function skinPoints(piece: Piece, into: number[]): void {
+function skinPoints(piece: Piece): Float64Array {
+  const sides = known.get(piece.sectionAt) ?? new WeakMap<Piece['place'], Float64Array>()
+  known.set(piece.sectionAt, sides)
+  const before = sides.get(piece.place)
+  if (before) return before
+  const into: number[] = []
   if (piece.mesh) {
     const { positions } = piece.mesh
     for (let i = 0; i < positions.length; i += 3)
       into.push(...piece.place(positions[i], positions[i + 1], positions[i + 2] + piece.from))
-    return
-  }
-  for (const u of piece.corners) {
-    // Its end is just beyond the last place that has a skin.
-    const loop = piece.skinAt(Math.min(piece.to - 1e-6, Math.max(piece.from + 1e-6, u)))
-    if (!loop) continue
-    for (let i = 0; i < loop.length; i += 2)
-      if ((i / 2) % EVERY === 0) into.push(...piece.place(loop[i], loop[i + 1], u))
-  }
+  } else
+    for (const u of piece.corners) {
+      // Its end is just beyond the last place that has a skin.
+      const loop = piece.skinAt(Math.min(piece.to - 1e-6, Math.max(piece.from + 1e-6, u)))
+      if (!loop) continue
+      for (let i = 0; i < loop.length; i += 2)
+        if ((i / 2) % EVERY === 0) into.push(...piece.place(loop[i], loop[i + 1], u))
+    }
+  const points = Float64Array.from(into)
+  sides.set(piece.place, points)
+  return points
 }
+
+/** Parts remembered, with those of the design before and of what comparisons try. */
+const PARTS = 24
+/** `loose`: points that belong to no piece, one after another. */
+const closeBox = memoise((loose: string, ...skins: readonly Float64Array[]): Sides => {
+  const all = [...skins, Float64Array.from(loose ? loose.split(' ') : [], Number)]
+  const points = new Float64Array(all.reduce((sum, item) => sum + item.length, 0))
+  let at = 0
+  for (const item of all) {
+    points.set(item, at)
+    at += item.length
+  }
+  return turnedBox(points)
+}, PARTS)
 
 function corners(middle: readonly number[], sizeMm: readonly number[], into: number[]): void {
   for (const x of [-1, 1])
@@ -247,6 +281,7 @@ function partOf(
   ids: readonly string[],
   all: readonly Stretch[],
   points: ReadonlyMap<string, readonly number[]>,
+  skins: ReadonlyMap<string, readonly Float64Array[]>,
   marks: ReadonlyMap<string, readonly string[]>,
 ): Part {
   const stretches = all.filter(item => ids.includes(item.id))
@@ -254,7 +289,10 @@ function partOf(
     id: stretches[0]?.id ?? ids[0],
     stretches,
     marks: stretches.flatMap(item => marks.get(item.id)!),
-    sizeMm: turnedBox(Float64Array.from(ids.flatMap(id => points.get(id) ?? []))),
+    sizeMm: closeBox(
+      ids.flatMap(id => points.get(id) ?? []).join(' '),
+      ...ids.flatMap(id => skins.get(id) ?? []),
+    ),
   }
 }
 
