@@ -91,6 +91,7 @@ describe('project files', () => {
       zone: 'body',
       springNmm: 1,
       travelMm: 5,
+      coil: null,
       wheelMm: 40,
       tyreMm: 2,
       wheelG: 5,

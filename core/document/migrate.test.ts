@@ -1,6 +1,7 @@
 /** Files of every older version, read as what they did not say. */
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../demo'
+import { WIRE_LEG } from '../testing/wire-leg'
 import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
 
@@ -8,8 +9,9 @@ describe('project files of older versions', () => {
   it('one of version 13 goes into no box in particular, and nothing else of it changes', () => {
     const { brief, version: _v, ...bare } = DEMOS[0]
     const { travelBoxMm: _t, ...old } = brief
-    const read = readProject(JSON.stringify({ ...bare, brief: old, version: 13 }))
-    expect(read).toEqual({ ...DEMOS[0], brief: { ...brief, travelBoxMm: null } })
+    const { coil: _c, ...leg } = WIRE_LEG
+    const read = readProject(JSON.stringify({ ...bare, brief: old, gear: [leg], version: 13 }))
+    expect(read).toEqual({ ...DEMOS[0], brief: { ...brief, travelBoxMm: null }, gear: [WIRE_LEG] })
   })
   it('one of version 11 has one body and one boom in its middle, and nothing else of it changes', () => {
     const { pods: _p, version: _v, boom, ...bare } = DEMOS[0]

@@ -331,13 +331,14 @@ export const fromVersion11 = (raw: unknown): unknown =>
 export const fromVersion12 = (raw: unknown): unknown =>
   isObject(raw) ? { asPrinted: [], ...raw, version: 13 } : raw
 
-/** What version 13 did not say: nobody asked how it travels. */
+/** What version 13 did not say: nobody asked how it travels, and springs had a rate alone. */
 export const fromVersion13 = (raw: unknown): unknown =>
   isObject(raw)
     ? {
         ...raw,
         version: 14,
         brief: isObject(raw.brief) ? { travelBoxMm: null, ...raw.brief } : raw.brief,
+        gear: each(raw.gear, leg => ({ coil: null, ...leg })),
       }
     : raw
 

@@ -1,6 +1,7 @@
 /** Landing-gear legs: how they give, and what they bear. SI. */
 import type { Leg } from '../document'
 import { gpaToPa, mmToM, mpaToPa } from '../units'
+import { springMass, springRate, springTravel, type Coil } from './coil-spring'
 import type { ForceLine } from './drop'
 
 /** Spring steel wire. */
@@ -17,12 +18,39 @@ export interface LegMaterial {
   strength: number
 }
 
+/** The spring of a sprung leg as it is wound; null where its rate is known. */
+export const coilOf = ({ kind, coil }: Leg): Coil | null =>
+  kind === 'sprung' && coil
+    ? {
+        wire: mmToM(coil.wireMm),
+        coil: mmToM(coil.coilMm),
+        turns: coil.turns,
+        free: mmToM(coil.freeMm),
+      }
+    : null
+
+/** What gives nothing gives a hair, so that a force has its travel, m. */
+const LEAST_TRAVEL = 1e-4
+
+/** Rate of a sprung leg, N/m, and how far it goes, m: to its stop, or until its spring is solid. */
+export function springOf(leg: Leg): { rate: number; travel: number } {
+  const coil = coilOf(leg),
+    stop = mmToM(leg.travelMm)
+  return coil
+    ? { rate: springRate(coil), travel: Math.max(LEAST_TRAVEL, Math.min(stop, springTravel(coil))) }
+    : { rate: leg.springNmm * 1000, travel: stop }
+}
+
 const length = (leg: Leg): number => Math.hypot(mmToM(leg.dropMm), mmToM(leg.splayMm))
 /** Mass of one leg without wheel, kg. */
-export const legMass = (leg: Leg, density: number): number =>
-  (leg.kind === 'wire'
-    ? (Math.PI / 4) * mmToM(leg.thicknessMm) ** 2 * STEEL.density
-    : mmToM(leg.thicknessMm) * mmToM(leg.widthMm) * density) * length(leg)
+export function legMass(leg: Leg, density: number): number {
+  const coil = coilOf(leg)
+  const area =
+    leg.kind === 'wire'
+      ? (Math.PI / 4) * mmToM(leg.thicknessMm) ** 2
+      : mmToM(leg.thicknessMm) * mmToM(leg.widthMm)
+  return area * length(leg) * (leg.kind === 'wire' ? STEEL.density : density) + (coil ? springMass(coil) : 0)
+}
 
 function section(leg: Leg): { inertia: number; modulus: number } {
   const t = mmToM(leg.thicknessMm)
@@ -44,8 +72,7 @@ export function legForce(leg: Leg, printed: LegMaterial, rests: number): ForceLi
   const tyre = leg.tyreMm > 0 ? (TYRE_FACTOR * rests) / mmToM(leg.tyreMm) : Infinity
   const series = (k: number) => 1 / (1 / k + 1 / tyre)
   if (leg.kind === 'sprung') {
-    const spring = leg.springNmm * 1000
-    const stop = mmToM(leg.travelMm)
+    const { rate: spring, travel: stop } = springOf(leg)
     const first = { travel: stop + (spring * stop) / tyre, force: spring * stop }
     // The stop: ten times the force over the last bit of travel.
     return [

@@ -2,7 +2,8 @@ export { solveBeam, type BeamInput, type BeamResult } from './beam'
 export { boomModes, boomStiffness, tailEffectiveness, tailWhip, type BoomStiffness } from './boom'
 export { boreBears, endForce, socketForce } from './bearing'
 export { drop, forceAt, together, workTo, type Drop, type ForceLine } from './drop'
-export { DRAG_SHARE, legBears, legForce, legMass, legMoments, mountBears } from './gear-leg'
+export { BOWS, springBears, springIndex, type Coil } from './coil-spring'
+export { coilOf, DRAG_SHARE, springOf, legBears, legForce, legMass, legMoments, mountBears } from './gear-leg'
 export {
   BELLY_STROKE,
   bungeeAcceleration,

@@ -5,7 +5,9 @@ import { LIBRARIES } from '../libraries'
 import { endForce, socketForce } from './bearing'
 import { boomModes, boomStiffness, tailEffectiveness, tailWhip } from './boom'
 import { drop, forceAt, together, workTo, type ForceLine } from './drop'
-import { legBears, legForce, mountBears } from './gear-leg'
+import { springBears, springIndex, springMass, springRate, springTravel } from './coil-spring'
+import { legBears, legForce, mountBears, springOf } from './gear-leg'
+import { WIRE_LEG } from '../testing/wire-leg'
 import { throwAcceleration, tipStrike } from './ground-loads'
 import { combinedBuckling, sandwichThickness, shearBucklingStress, wrinklingStress } from './skin-buckling'
 import { flatteningMoment, shearPeak } from './spar-modes'
@@ -82,6 +84,7 @@ describe('legs', () => {
     zone: 'z',
     springNmm: 1,
     travelMm: 10,
+    coil: null,
     wheelMm: 50,
     tyreMm: 0,
     wheelG: 8,
@@ -116,6 +119,39 @@ describe('legs', () => {
     expect(forceAt(line, 0.006)).toBeCloseTo(12, 9)
     expect(forceAt(line, 0.012)).toBeCloseTo(24, 9)
     expect(forceAt(line, 0.014)).toBeGreaterThan(200)
+  })
+})
+
+describe('coil springs', () => {
+  it('by the book: music wire of 0.037 in, 7/16 in over all, 10.5 turns give 4.13 lbf/in and yield at 6.46 lbf', () => {
+    // Shigley, example 10-1, which takes 81.7 GPa and Bergsträsser's factor.
+    const inch = 0.0254,
+      pound = 4.44822
+    const coil = { wire: 0.037 * inch, coil: (7 / 16 - 0.037) * inch, turns: 10.5, free: 0.04 }
+    expect(springRate(coil) / ((4.13 * pound) / inch)).toBeCloseTo(80 / 81.7, 2)
+    expect(Math.abs(springBears(coil) / (6.46 * pound) - 1)).toBeLessThan(0.02)
+    expect(springIndex(coil)).toBeCloseTo(10.8, 1)
+  })
+  it('halves its rate with twice the turns; sixteen times it with twice the wire, an eighth with twice the coil', () => {
+    const own = { wire: 1e-3, coil: 12e-3, turns: 6, free: 40e-3 }
+    const against = (more: Partial<typeof own>) => springRate({ ...own, ...more }) / springRate(own)
+    expect(against({ turns: 12 })).toBeCloseTo(0.5, 9)
+    expect(against({ wire: 2e-3 })).toBeCloseTo(16, 9)
+    expect(against({ coil: 24e-3 })).toBeCloseTo(1 / 8, 9)
+    // Eight wires of 1 mm are solid at 8 mm.
+    expect(springTravel(own)).toBeCloseTo(32e-3, 12)
+    expect(springTravel({ ...own, free: 5e-3 })).toBe(0)
+    // Eight turns of π·12 mm of wire, 0.785 mm² of steel.
+    expect(springMass(own)).toBeCloseTo(7850 * 8 * Math.PI * 12e-3 * (Math.PI / 4) * 1e-6, 9)
+  })
+  it('stops a leg where it is solid, or where the leg stops, which comes first', () => {
+    const coil = { wireMm: 1, coilMm: 12, turns: 6, freeMm: 20 }
+    const leg = { ...WIRE_LEG, kind: 'sprung' as const, travelMm: 50, coil }
+    expect(springOf(leg).travel).toBeCloseTo(0.012, 9)
+    expect(springOf({ ...leg, travelMm: 7 }).travel).toBeCloseTo(0.007, 9)
+    // 80 GPa · 1⁴ / (8 · 12³ · 6) = 0.965 N/mm
+    expect(springOf(leg).rate).toBeCloseTo(964.5, 1)
+    expect(springOf({ ...leg, coil: null }).rate).toBeCloseTo(1000 * WIRE_LEG.springNmm, 9)
   })
 })
 

@@ -64,6 +64,7 @@ const FULL: ProjectFile = {
     zone: 'body',
     springNmm: 1,
     travelMm: 15,
+    coil: null,
     wheelMm: 50,
     tyreMm: 4,
     wheelG: 8,

@@ -15,6 +15,7 @@ export const WIRE_LEG: ProjectFile['gear'][number] = {
   zone: 'body',
   springNmm: 5,
   travelMm: 10,
+  coil: null,
   wheelMm: 50,
   tyreMm: 8,
   wheelG: 9,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Landing-gear legs: kind, place, size, wheel and mount. */
 import type { Leg } from '../../../core/document'
+import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now, edit } = useBench()
@@ -33,6 +34,23 @@ const setMount = (field: keyof Leg['mount'], label: string) => (value: number | 
   edit(`${leg.value.name}: set ${label}`, draft => {
     draft.gear[at.value].mount[field] = value!
   })
+const setCoil = (field: keyof NonNullable<Leg['coil']>, label: string) => (value: number | null) =>
+  edit(`${leg.value.name}: set ${label}`, draft => {
+    draft.gear[at.value].coil![field] = value!
+  })
+/** A common spring that goes as far as the leg does, at six tenths of what its wire bears; or by the rate that it had. */
+const wind = (wound: boolean | null) => {
+  const rate = spring.value?.rateNmm
+  edit(`${leg.value.name}: ${wound ? 'spring as it is wound' : 'spring by its rate'}`, draft => {
+    const own = draft.gear[at.value]
+    if (wound) own.coil = { wireMm: 1.2, coilMm: 12, turns: 10, freeMm: 17 + own.travelMm }
+    else {
+      own.coil = null
+      if (rate) own.springNmm = Math.min(500, Math.max(0.01, Math.round(100 * rate) / 100))
+    }
+  })
+}
+const spring = computed(() => now.value.strength.gear.springs.find(item => item.leg === leg.value?.id))
 function add() {
   let n = 1
   while (doc.value.gear.some(item => item.id === `leg-${n}`)) n++
@@ -55,6 +73,7 @@ function add() {
       zone: station?.zone ?? draft.zones[0].id,
       springNmm: 1,
       travelMm: 20,
+      coil: null,
       wheelMm: 55,
       tyreMm: 6,
       wheelG: 9,
@@ -160,7 +179,73 @@ function add() {
           @update:model-value="set('widthMm', 'width')($event)"
         />
       </div>
-      <div v-else class="row">
+      <v-checkbox
+        v-if="leg.kind === 'sprung'"
+        :model-value="leg.coil !== null"
+        label="Wound from wire"
+        hide-details
+        density="compact"
+        data-field="coil"
+        @update:model-value="wind"
+      />
+      <template v-if="leg.kind === 'sprung' && leg.coil">
+        <div class="row">
+          <FigureField
+            label="Spring wire"
+            :model-value="leg.coil.wireMm"
+            unit="mm"
+            :min="0.2"
+            :max="6.5"
+            :digits="2"
+            data-field="coil-wire"
+            @update:model-value="setCoil('wireMm', 'wire of the spring')($event)"
+          /><FigureField
+            label="Coil, mid-wire"
+            :model-value="leg.coil.coilMm"
+            unit="mm"
+            :min="1"
+            :max="80"
+            :digits="1"
+            @update:model-value="setCoil('coilMm', 'coil of the spring')($event)"
+          />
+        </div>
+        <div class="row">
+          <FigureField
+            label="Turns that give"
+            :model-value="leg.coil.turns"
+            unit=""
+            :min="1"
+            :max="60"
+            :digits="1"
+            data-field="coil-turns"
+            @update:model-value="setCoil('turns', 'turns of the spring')($event)"
+          /><FigureField
+            label="Free length"
+            :model-value="leg.coil.freeMm"
+            unit="mm"
+            :min="2"
+            :max="400"
+            :digits="1"
+            @update:model-value="setCoil('freeMm', 'length of the spring')($event)"
+          />
+        </div>
+        <FigureField
+          label="Stop of the leg after"
+          :model-value="leg.travelMm"
+          unit="mm"
+          :min="0.5"
+          :max="200"
+          @update:model-value="set('travelMm', 'travel')($event)"
+        />
+        <p v-if="spring" class="small" data-figure="spring">
+          <span class="num">{{ amount(spring.rateNmm, 'N/mm', 2) }}</span>,
+          {{ spring.solid ? 'solid' : 'at its stop' }} after
+          <span class="num">{{ amount(spring.travelMm, 'mm', 1) }}</span>; its wire is then at
+          <span class="num" :class="{ bad: spring.share > 1 }">{{ amount(100 * spring.share, '%') }}</span> of
+          what it can bear. <span class="quiet">Music wire, ends closed and ground.</span>
+        </p>
+      </template>
+      <div v-else-if="leg.kind === 'sprung'" class="row">
         <FigureField
           label="Spring"
           :model-value="leg.springNmm"

@@ -2,9 +2,11 @@
  * What is wrong with what carries it, the wing's own verdict apart: each with place, figure, limit and one
  * thing to do.
  */
+import type { ProjectFile } from '../../document'
 import { zoneOr } from '../../geometry'
 import type { Airframe } from '../resolve'
-import type { StrengthFigures, Finding } from '../report'
+import { BOWS } from '../../structure'
+import type { StrengthFigures, Finding, SpringReport } from '../report'
 import { q, say } from '../../units'
 import { motorMount } from './motor-mount'
 /** A tail that gives away more than this much of its lift slope is too soft to be trimmed by feel. */
@@ -103,6 +105,7 @@ function gearProblems({ doc }: Airframe, { gear }: StrengthFigures): Finding[] {
       text: 'It is to land on wheels and has no leg; a belly landing is computed',
       remedy: 'Spine: add a leg, or land it on its belly',
     })
+  for (const spring of gear.springs) found.push(...springProblems(doc, spring))
   for (const name of gear.bottoms)
     found.push({
       code: 'gear-bottoms',
@@ -110,10 +113,50 @@ function gearProblems({ doc }: Airframe, { gear }: StrengthFigures): Finding[] {
       severity: 'warn',
       where: name,
       value: gear.travelMm,
-      limit: doc.gear.find(leg => leg.name === name)!.travelMm,
+      limit: stopOf(doc, gear, name),
       unit: 'mm',
       text: say`${name} runs into its stop in a drop from ${q(doc.brief.dropMm, 'mm')}; the peak is ${q(gear.factor, '', 1)} times the weight`,
       remedy: 'A stiffer spring, or more travel',
+    })
+  return found
+}
+
+/** Where a leg stops, or its spring is solid, mm. */
+function stopOf(doc: ProjectFile, { springs }: StrengthFigures['gear'], name: string): number {
+  const leg = doc.gear.find(item => item.name === name)!
+  return springs.find(spring => spring.leg === leg.id)?.travelMm ?? leg.travelMm
+}
+
+/** Spring makers wind coils of so many wires; closer ones crack as they are wound, wider ones tangle. */
+const INDEX = [4, 16] as const
+
+/** What cannot be wound, or bows out beside its rod. */
+function springProblems(doc: ProjectFile, { leg, index, slender }: SpringReport): Finding[] {
+  const where = doc.gear.find(item => item.id === leg)!.name
+  const found: Finding[] = []
+  if (index < INDEX[0] || index > INDEX[1])
+    found.push({
+      code: 'spring-index',
+      stations: ['spine'],
+      severity: 'warn',
+      where,
+      value: index,
+      limit: index < INDEX[0] ? INDEX[0] : INDEX[1],
+      unit: '',
+      text: say`The spring of ${where} is wound ${q(index, '', 1)} times as wide as its wire is thick; from ${q(INDEX[0], '', 0)} to ${q(INDEX[1], '', 0)} can be wound well`,
+      remedy: index < INDEX[0] ? 'A thinner wire, or a wider coil' : 'A thicker wire, or a narrower coil',
+    })
+  if (slender > BOWS)
+    found.push({
+      code: 'spring-bows',
+      stations: ['spine'],
+      severity: 'note',
+      where,
+      value: slender,
+      limit: BOWS,
+      unit: '',
+      text: say`The spring of ${where} is ${q(slender, '', 1)} times as long as it is wide and bows out as it is pressed`,
+      remedy: 'A rod through it, or a tube round it, over its whole length',
     })
   return found
 }

@@ -28,6 +28,7 @@ export type {
   BoomReport,
   CaseReport,
   GearReport,
+  SpringReport,
   PlaceReport,
   ProofReport,
   StrengthFigures,

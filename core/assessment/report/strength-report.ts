@@ -76,6 +76,22 @@ export interface GearReport {
   workJ: number
   on: 'legs' | 'belly' | 'net'
   bottoms: string[]
+  springs: SpringReport[]
+}
+
+/** A spring as it is wound. */
+export interface SpringReport {
+  /** Id of its leg. */
+  leg: string
+  rateNmm: number
+  /** To the leg's stop, or until it is solid, which comes first. */
+  travelMm: number
+  solid: boolean
+  /** Of what its wire bears, at the end of that. */
+  share: number
+  /** Coil over wire, and length over coil. */
+  index: number
+  slender: number
 }
 
 export interface ProofReport {

@@ -6,6 +6,7 @@ import type { Leg } from '../../document'
 import { zoneOr } from '../../geometry'
 import {
   BELLY_STROKE,
+  coilOf,
   drop,
   forceAt,
   legBears,
@@ -13,12 +14,16 @@ import {
   mountBears,
   printedMaterial,
   sinkSpeed,
+  springBears,
+  springIndex,
+  springOf,
   together,
+  type Coil,
   type ForceLine,
 } from '../../structure'
 import { GRAVITY, mmToM, mToMm, q, say } from '../../units'
 import type { Designed } from '../resolve'
-import type { GearReport, PlaceReport } from '../report'
+import type { GearReport, PlaceReport, SpringReport } from '../report'
 
 export interface GearStage {
   report: GearReport
@@ -92,8 +97,26 @@ export function gearOf(
       workJ: fallen.work,
       on: brief.landing === 'net' ? 'net' : onLegs ? 'legs' : 'belly',
       bottoms,
+      springs: gear.flatMap(springReport),
     },
   }
+}
+
+function springReport(leg: Leg): SpringReport[] {
+  const coil = coilOf(leg)
+  if (!coil) return []
+  const { rate, travel } = springOf(leg)
+  return [
+    {
+      leg: leg.id,
+      rateNmm: rate / 1000,
+      travelMm: mToMm(travel),
+      solid: travel < mmToM(leg.travelMm),
+      share: (rate * travel) / springBears(coil),
+      index: springIndex(coil),
+      slender: coil.free / coil.coil,
+    },
+  ]
 }
 
 /**
@@ -136,11 +159,34 @@ function legPlaces(
     remedy,
     subject: leg.id,
   })
+  const coil = coilOf(leg)
   return [
+    ...(coil ? [springPlace(leg, coil, force, factor)] : []),
     ...(leg.kind === 'sprung'
       ? []
       : [place('leg', 'gear', 'leg bends', bears, leg.kind === 'wire' ? 'a thicker wire' : 'a thicker leg')]),
     place('bearing', 'mount', 'mount bears on the plastic', mount.bearing, 'a longer mount'),
     place('around', 'mount', 'structure round the mount', mount.around, 'more plastic round the mount'),
   ]
+}
+
+/** The wire of a coil spring; past the stop it is pressed no further. */
+function springPlace(leg: Leg, coil: Coil, force: number, factor: number): PlaceReport {
+  const { rate, travel } = springOf(leg)
+  const most = rate * travel,
+    asked = Math.min(force * factor, most),
+    bears = springBears(coil)
+  return {
+    id: `${leg.id}-spring`,
+    part: 'gear',
+    label: leg.name,
+    xMm: leg.xMm,
+    mode: 'spring wire yields',
+    gives: 'stock',
+    case: 'landing',
+    reserve: Math.min(1e4, bears / Math.max(1e-9, asked)),
+    words: say`${q(asked, 'N', 0)} on the spring${asked < most ? say` (${q(force, 'N', 0)} × ${factor})` : ', at its stop'}; its wire bears ${q(bears, 'N', 0)}`,
+    remedy: 'a wider coil of more turns, or a thicker wire',
+    subject: leg.id,
+  }
 }

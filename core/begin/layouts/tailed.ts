@@ -170,6 +170,7 @@ function legs({ sketch }: Draft, n: number, width: number, height: number): Proj
     zone: 'body',
     springNmm: 5,
     travelMm: 10,
+    coil: null,
     wheelMm: 48,
     tyreMm: 8,
     wheelG: 8,

@@ -2,6 +2,13 @@
 import { z } from 'zod'
 import { figure, id, name } from './fields'
 
+export const Coil = z.strictObject({
+  wireMm: z.number().min(0.2).max(6.5).describe('diameter of the wire, mm'),
+  coilMm: z.number().min(1).max(80).describe('diameter of the coil to the middle of the wire, mm'),
+  turns: z.number().min(1).max(60).describe('turns that give; two more lie flat at the ends'),
+  freeMm: z.number().min(2).max(400).describe('length with nothing on it, mm'),
+})
+
 export const Leg = z.strictObject({
   id,
   name,
@@ -22,6 +29,9 @@ export const Leg = z.strictObject({
   zone: id.describe('zone whose filament a printed leg and the mount are of'),
   springNmm: z.number().min(0.01).max(500).describe('rate of a sprung leg, N/mm'),
   travelMm: z.number().min(0.5).max(200).describe('travel of a sprung leg to its stop, mm'),
+  coil: Coil.nullable().describe(
+    'spring of a sprung leg as it is wound, in place of its rate; null where the rate is known',
+  ),
   wheelMm: z.number().min(0).max(300).describe('diameter of the wheel, mm; 0 for a skid'),
   tyreMm: z.number().min(0).max(60).describe('how far the tyre can be squashed, mm'),
   wheelG: figure('massG', 'mass of wheel and axle, g'),
@@ -32,5 +42,7 @@ export const Leg = z.strictObject({
     depthMm: z.number().min(0.5).max(60).describe('plastic round it, mm'),
   }),
 })
+
+export type Coil = z.infer<typeof Coil>
 
 export type Leg = z.infer<typeof Leg>

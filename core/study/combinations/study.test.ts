@@ -39,6 +39,7 @@ const leg = (id: string, xMm: number, pair: boolean, kind: Leg['kind'], zone: st
   zone,
   springNmm: 1,
   travelMm: 20,
+  coil: null,
   wheelMm: 55,
   tyreMm: 6,
   wheelG: 9,

@@ -190,6 +190,15 @@ function electric(airframe: Airframe): HardwareRow[] {
 const gear = ({ doc }: Airframe): HardwareRow[] =>
   doc.gear.flatMap(leg => [
     row('Gear', leg.name, leg.pair ? 2 : 1),
+    ...(leg.kind === 'sprung' && leg.coil
+      ? [
+          row(
+            'Gear',
+            `Spring, wire ${leg.coil.wireMm} mm, coil ${(leg.coil.coilMm + leg.coil.wireMm).toFixed(1)} mm over all, ${(leg.coil.turns + 2).toFixed(1)} turns, ${leg.coil.freeMm} mm long`,
+            leg.pair ? 2 : 1,
+          ),
+        ]
+      : []),
     ...(leg.wheelMm > 0 ? [row('Gear', `Wheel, ${leg.wheelMm.toFixed(0)} mm`, leg.pair ? 2 : 1)] : []),
   ])
 

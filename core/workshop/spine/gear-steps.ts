@@ -1,6 +1,7 @@
 /** Single changes that could mend a leg, or the mount that it stands in. */
 import type { Step } from '../../change'
-import type { ProjectFile } from '../../document'
+import type { Coil, ProjectFile } from '../../document'
+import { springOf } from '../../structure'
 import type { Weakness } from './weakness'
 import { q, say, type Words } from '../../units'
 
@@ -30,9 +31,11 @@ export function gearSteps(doc: ProjectFile, weakness: Weakness): Step[] {
           ? [0.5, 0.25].map(times =>
               put(
                 `spring-${times}`,
-                say`a spring of ${q(leg.springNmm * times, 'N/mm', 2)} and twice the travel`,
+                say`a spring of ${q((springOf(leg).rate / 1000) * times, 'N/mm', 2)} and twice the travel`,
                 {
-                  springNmm: Math.max(0.01, leg.springNmm * times),
+                  ...(leg.coil
+                    ? { coil: looser(leg.coil, times) }
+                    : { springNmm: Math.max(0.01, leg.springNmm * times) }),
                   travelMm: Math.min(200, 2 * leg.travelMm),
                 },
               ),
@@ -53,4 +56,11 @@ export function gearSteps(doc: ProjectFile, weakness: Weakness): Step[] {
       )
       return weakness.part === 'gear' ? [...thicker, ...softer] : [...mount, ...softer]
     })
+}
+
+/** More turns of the same wire, and so much longer that it goes twice as far. */
+function looser(coil: Coil, times: number): Coil {
+  const turns = Math.min(60, coil.turns / times)
+  const travel = Math.max(0, coil.freeMm - coil.wireMm * (coil.turns + 2))
+  return { ...coil, turns, freeMm: Math.min(400, coil.wireMm * (turns + 2) + 2 * travel) }
 }

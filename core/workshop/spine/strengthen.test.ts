@@ -27,6 +27,7 @@ const leg: Leg = {
   zone: 'body',
   springNmm: 1,
   travelMm: 20,
+  coil: null,
   wheelMm: 55,
   tyreMm: 6,
   wheelG: 9,
@@ -155,6 +156,7 @@ const FAILING: Array<[string, RegExp, (draft: ProjectFile) => void]> = [
           kind: 'sprung',
           springNmm: 0.4,
           travelMm: 8,
+          coil: null,
           mount: { lengthMm: 14, widthMm: 4, depthMm: 1 },
         },
       ]
