@@ -36,7 +36,7 @@ const VIEWS: readonly View[] = [
     show: '[data-nudges]',
   },
   { name: '04-spine', path: '/spine' },
-  { name: '05-split', path: '/split' },
+  { name: '05-split', path: '/split', press: '[data-tab="travel"]', wait: '[data-way]' },
   { name: '06-print', path: '/print', wait: '[data-on-bed]' },
   { name: '07-weigh', path: '/weigh', press: '[data-act="go-on"]', wait: '[data-table="go-on"]' },
   { name: '08-balance', path: '/balance', wait: '[data-table="remedies"][aria-busy="false"] [data-remedy]' },
