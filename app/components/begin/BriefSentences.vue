@@ -37,17 +37,6 @@ const FIGURES = [
   { key: 'windMs', label: 'In wind up to', unit: 'm/s', min: 0, max: 15, digits: 1, usual: 'windMs' },
   { key: 'spanMaxMm', label: 'Span at most', unit: 'mm', min: 200, max: 4000, digits: 0, usual: 'spanMaxMm' },
 ] as const
-const BOX = [
-  { label: 'Box, long', min: 100, max: 4000 },
-  { label: 'wide', min: 50, max: 2000 },
-  { label: 'high', min: 30, max: 2000 },
-]
-const boxed = computed({
-  get: () => said.value.boxMm !== null,
-  set: on => {
-    said.value.boxMm = on ? [1000, 400, 300] : null
-  },
-})
 const DRAWER = [
   { key: 'motors', label: 'Motors', items: LIBRARIES.motors },
   { key: 'propellers', label: 'Propellers', items: LIBRARIES.propellers },
@@ -86,26 +75,12 @@ const SIDES = ['Bed, across', 'deep', 'high']
       <v-select v-model="said.launch" :items="launches" label="It starts" data-field="launch" />
       <v-select v-model="said.landing" :items="landings" label="It lands" data-field="landing" />
     </div>
-    <v-checkbox
-      v-model="boxed"
-      label="It must go into a box"
-      hide-details
-      density="compact"
-      data-field="box"
+    <BoxSides
+      :box="said.boxMm"
+      name="box"
+      @ask="said.boxMm = $event"
+      @side="(i, valueMm) => (said.boxMm![i] = valueMm)"
     />
-    <div v-if="said.boxMm" class="three">
-      <FigureField
-        v-for="(side, i) in BOX"
-        :key="side.label"
-        :model-value="said.boxMm[i]!"
-        :label="side.label"
-        unit="mm"
-        :min="side.min"
-        :max="side.max"
-        :digits="0"
-        @update:model-value="said.boxMm![i] = $event!"
-      />
-    </div>
     <h3>What is at hand, for all projects</h3>
     <v-select
       v-model="atHand.filaments"

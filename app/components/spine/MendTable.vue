@@ -23,7 +23,7 @@ const take = (item: { title: Words; change: Partial<ProjectFile> }, words = word
     <p v-if="fault" class="bad small" role="alert">This could not be computed: {{ fault }}.</p>
     <p v-else-if="!answer || !fresh" class="quiet small">Trying sizes, lengths, beads and filaments …</p>
     <template v-else>
-      <ul class="ways">
+      <ul class="offers">
         <li v-for="item in answer.single.slice(0, 5)" :key="item.id" :data-mend="item.id">
           <div>
             <b>{{ worded(item.title) }}</b>
@@ -66,20 +66,6 @@ const take = (item: { title: Words; change: Partial<ProjectFile> }, words = word
 </template>
 
 <style scoped>
-ul.ways {
-  list-style: none;
-  margin: 0 0 8px;
-  padding: 0;
-}
-.ways li {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 10px;
-  align-items: center;
-  padding: 5px 0;
-  border-bottom: 1px solid var(--hair);
-  line-height: 1.35;
-}
 .mend {
   margin: 0 0 12px;
 }

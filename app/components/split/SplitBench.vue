@@ -10,6 +10,6 @@ const tabs = [
 <template>
   <div>
     <BenchTabs v-model="tab" :tabs="tabs" label="The split bench" />
-    <PieceTable v-if="tab === 'pieces'" /><ToTravel v-else />
+    <StandingPieces v-if="tab === 'pieces'" /><ToTravel v-else />
   </div>
 </template>

@@ -78,7 +78,7 @@ const drawn = computed(() => {
         </p>
         <template v-if="answer!.ways.length">
           <h3>What would make it smaller</h3>
-          <ul class="ways">
+          <ul class="offers">
             <li v-for="way in answer!.ways" :key="way.id" :data-way="way.id">
               <div>
                 <b>{{ worded(way.title) }}</b>
@@ -179,20 +179,6 @@ text {
   text-anchor: middle;
   dominant-baseline: central;
   font-family: var(--figures, monospace);
-}
-ul.ways {
-  list-style: none;
-  margin: 0 0 8px;
-  padding: 0;
-}
-.ways li {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 10px;
-  align-items: center;
-  padding: 5px 0;
-  border-bottom: 1px solid var(--hair);
-  line-height: 1.35;
 }
 @media (max-width: 900px) {
   .columns {
