@@ -79,7 +79,7 @@ const SIDES = ['Bed, across', 'deep', 'high']
       :box="said.boxMm"
       name="box"
       @ask="said.boxMm = $event"
-      @side="(i, valueMm) => (said.boxMm![i] = valueMm)"
+      @side="(i: number, valueMm: number) => (said.boxMm![i] = valueMm)"
     />
     <h3>What is at hand, for all projects</h3>
     <v-select

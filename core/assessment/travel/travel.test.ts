@@ -7,7 +7,9 @@ import type { ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
 import { drafted } from '../../testing/changed'
 import { runs } from '../../testing/runs'
-import { twinBoom } from '../../testing/twin'
+import { twin, twinBoom } from '../../testing/twin'
+import { WIRE_LEG } from '../../testing/wire-leg'
+import { written } from '../../units'
 import { largerBox, PADDING_MM, travelOf } from './travel'
 
 const [thistledown, plover] = DEMOS
@@ -85,9 +87,78 @@ describe('taken apart', () => {
   })
   it('fins stay on a flying wing, booms on the wing that carries them', () => {
     expect(named(of(plover))[0]).toBe('Wing and tail')
-    const twin = of(twinBoom() as ProjectFile)
+    const twin = of(twinBoom())
     expect(named(twin)[0]).toBe('Wing and tail')
     expect(twin.parts[0].sizeMm[1]).toBeGreaterThan(800)
+  })
+  it('a pod goes with its half of the wing, a boom with the pod that it runs into, a tail with both booms', () => {
+    const halves = (doc: ProjectFile) => of(drafted(doc, parted)).parts
+    const pods = halves(twin()).filter(part => part.name.startsWith('Wing,'))
+    const bare = halves(thistledown).filter(part => part.name.startsWith('Wing,'))
+    expect(pods).toHaveLength(2)
+    // Both alike: neither has the other's pod as well, which stands 80 mm before the wing and under it.
+    for (const [i, side] of pods[0].sizeMm.entries()) expect(pods[1].sizeMm[i]).toBeCloseTo(side, 3)
+    expect(pods[0].sizeMm[1]).toBeGreaterThan(bare[0].sizeMm[1] + 20)
+    expect(pods[0].sizeMm[0]).toBeLessThan(1.1 * bare[0].sizeMm[0])
+    // Booms reach to 930 mm: with a tail on both of them nothing parts, without one each half has its own.
+    expect(named(of(drafted(twinBoom(), parted)))[0]).toBe('Wing and tail')
+    const free = halves(
+      drafted(twinBoom(), draft => {
+        draft.tail = { ...draft.tail, kind: 'none', horizontal: null, vertical: null }
+      }),
+    ).filter(part => part.name.startsWith('Wing,'))
+    expect(free).toHaveLength(2)
+    expect(free[0].sizeMm[1]).toBeGreaterThan(450)
+    expect(free[0].sizeMm[1]).toBeLessThan(820)
+    for (const [i, side] of free[0].sizeMm.entries()) expect(free[1].sizeMm[i]).toBeCloseTo(side, 3)
+  })
+  it('a body parts at its bolts ahead of the boom, and not where the boom is glued in behind them', () => {
+    const bolted = (i: number) =>
+      changed(draft => {
+        draft.cuts.body[i].joint.kind = 'bolts'
+        draft.boom!.fromMm = 260
+      }).parts
+    const [ahead, over] = [bolted(0), bolted(1)].map(parts =>
+      parts.filter(part => part.name.startsWith('Body')),
+    )
+    expect(ahead).toHaveLength(2)
+    const nose = ahead.find(part => !part.name.includes('tail'))!
+    const [from, to] = [thistledown.body!.stations[0].xMm, thistledown.cuts.body[0].atMm]
+    // The motor looks out of it.
+    expect(nose.sizeMm[0]).toBeGreaterThan(to - from - 1)
+    expect(nose.sizeMm[0]).toBeLessThan(to - from + 40)
+    expect(over).toHaveLength(1)
+  })
+  it('legs stand out of what carries them, wheels and all', () => {
+    const legs = changed(draft => {
+      draft.gear = [{ ...WIRE_LEG, xMm: 60, zMm: -30 }]
+    })
+    const [bare, legged] = [of(thistledown), legs].map(
+      found => found.parts.find(part => part.name === 'Body and tail')!.sizeMm,
+    )
+    // From its mount 80 mm down and half a wheel of 50; the track is twice 20 and 60 mm, and a wheel wide.
+    expect(legged[0] * legged[1] * legged[2]).toBeGreaterThan(1.01 * bare[0] * bare[1] * bare[2])
+    const only = changed(draft => {
+      draft.gear = [{ ...WIRE_LEG, xMm: 60, zMm: -30 }]
+      draft.tail = { ...draft.tail, kind: 'none', horizontal: null, vertical: null }
+      draft.boom = null
+    }).parts.find(part => part.name === 'Body')!.sizeMm
+    expect(only[1]).toBeGreaterThan(160)
+    expect(only[1]).toBeLessThan(190)
+    expect(only[2]).toBeGreaterThan(30 + 80 - 30 + 25)
+    expect(only[2]).toBeLessThan(80 + 25 + 30 + 60)
+  })
+  it('what is pushed in travels beside, one for each side that it is in', () => {
+    const { parts } = changed(draft => {
+      for (const spar of draft.spars) if (spar.surface !== 'wing') spar.fixing = 'removable'
+    })
+    expect(parts.filter(part => part.id.startsWith('spar/')).map(part => part.id)).toEqual([
+      'spar/tail-rod-starboard',
+      'spar/tail-rod-port',
+      'spar/fin-rod',
+    ])
+    const twins = of(twin()).parts.filter(part => part.id.startsWith('propeller/'))
+    expect(twins).toHaveLength(2)
   })
   it('no piece is left at home, none is packed twice, and none is longer than the part that it is in', () => {
     fc.assert(
@@ -137,6 +208,16 @@ describe('its box', () => {
     })
     expect(assessor.assess(enough).findings.some(finding => finding.code === 'travel-box')).toBe(false)
     expect(of(enough).laid).toHaveLength(parts.length)
+  })
+  it('where each part goes in and all of them do not, says how full it would be', () => {
+    const box: [number, number, number] = [1260, 350, 290]
+    const { parts, why, laid } = of(thistledown, box)
+    expect(laid).toBeNull()
+    const pad = 2 * PADDING_MM
+    const own = parts.reduce((sum, { sizeMm: [a, b, c] }) => sum + (a + pad) * (b + pad) * (c + pad), 0)
+    const share = (100 * own) / (box[0] * box[1] * box[2])
+    expect(written(why!)).toMatch(/no way was found/)
+    expect(written(why!)).toContain(`${share.toFixed(0)} %`)
   })
   it('that would do instead is said: it does, and a hair less does not', () => {
     const { parts } = of(thistledown)
