@@ -220,6 +220,7 @@ describe('layouts for a brief', () => {
     const { parts, laid } = travelOf(createAssessor().airframe(pod.project), pod.project.brief.travelBoxMm)
     expect(laid).not.toBeNull()
     expect(parts.filter(part => part.name.startsWith('Wing,'))).toHaveLength(2)
+    expect(pod.figures.longestPartMm).toBeCloseTo(Math.max(...parts.map(part => part.sizeMm[0])), 6)
   })
 
   it.runIf(DEEP)('part nowhere that they need not for their box', () => {

@@ -2,7 +2,7 @@
  * From a brief to several layouts, each really sized and assessed, best first. The same brief gives the same
  * answer.
  */
-import { createAssessor, type Assessment } from '../assess'
+import { createAssessor, travelOf, type Assessment } from '../assess'
 import { costOf, HOUR_IN_GRAMS } from '../change'
 import { checkProject, DocumentError, type ProjectFile } from '../document'
 import { LIBRARIES, type Libraries } from '../libraries'
@@ -31,6 +31,8 @@ export interface BegunFigures {
   spanMm: number
   areaDm2: number
   lengthMm: number
+  /** Of the longest part that it comes to, where it must go into a box; else null. */
+  longestPartMm: number | null
   stallMs: number
   glide: number
   staticMarginPct: number
@@ -190,6 +192,7 @@ function* begun(
       spanMm: now.plan.spanMm,
       areaDm2: now.plan.areaDm2,
       lengthMm: now.drawing.box.maxX - now.drawing.box.minX,
+      longestPartMm: wishes.boxMm && travelOf(means.full.airframe(sized.doc), null).longestMm,
       stallMs: now.flight.stallMs,
       glide: now.flight.bestGlide,
       staticMarginPct: now.flight.staticMarginPct,

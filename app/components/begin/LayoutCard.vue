@@ -26,6 +26,7 @@ const rows = computed(() => {
   return [
     ['Span', amount(f.spanMm, 'mm')],
     ['Length', amount(f.lengthMm, 'mm')],
+    ...(f.longestPartMm === null ? [] : [['Taken apart, longest', amount(Math.ceil(f.longestPartMm), 'mm')]]),
     ['Wing', amount(f.areaDm2, 'dm²', 1)],
     ['Stalls at', amount(f.stallMs, 'm/s', 1)],
     ['Glides', `${figure(f.glide, 1)} : 1`],
