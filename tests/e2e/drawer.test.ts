@@ -72,8 +72,7 @@ describe('the drawer', () => {
     for (let n = 0; n < 2; n++) {
       await page.driver.get(`${page.server.url}/api/health`)
       await page.driver.navigate().back()
-      await page.until('[data-wing="weight"] b')
-      await page.settled()
+      await page.begun()
       expect(await page.wing('weight')).toBeCloseTo(totals.massG, 0)
       // It goes on computing.
       await page.choose('[data-field="component"]', 'Motor 2212')

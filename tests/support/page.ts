@@ -104,6 +104,11 @@ export class Page {
     )
   }
   settled = () => settled(this.driver)
+  /** At the bench of what was begun; layouts to choose from have wings of their own. */
+  begun = async () => {
+    await this.until('.shell:not(.begin) [data-wing="weight"] b')
+    await this.settled()
+  }
   go = async (path: string) => {
     await this.driver.get(this.server.url + path)
     await this.settled()
