@@ -1,6 +1,6 @@
 /** The core on its own thread: the page sends documents, this answers with what they amount to. */
 import { expose, transfer } from 'comlink'
-import { noCuts, type Assessment, type NoCut, type Travel } from '../../core/assess'
+import { noCuts, type Assessment, type NoCut } from '../../core/assess'
 import type { CutPart, Cuts, ProjectFile, SurfaceName } from '../../core/document'
 import {
   meshOf,
@@ -14,7 +14,7 @@ import {
   partings,
   sectionReport,
   proposeAllCuts,
-  type Parting,
+  type Partings,
   type SectionReport,
 } from '../../core/workshop/advice'
 import { choosing } from './core/choosing'
@@ -70,7 +70,7 @@ const drawing = {
   proposeCuts: (doc: ProjectFile): Cuts => proposeAllCuts(live.airframe(known(doc))),
   noCuts: (doc: ProjectFile, part: CutPart): NoCut[] => noCuts(live.airframe(known(doc)), part),
   /** What it comes to taken apart, and what would make that smaller. */
-  travelling: (doc: ProjectFile): { now: Travel; ways: Parting[] } => partings(aside, doc),
+  travelling: (doc: ProjectFile): Partings => partings(aside, doc),
   /** How another design would be drawn, to lay over this one. */
   drawing: (doc: ProjectFile): Assessment['drawing'] => aside.assess(doc).drawing,
   section(doc: ProjectFile, surface: SurfaceName, sMm: number, alphaDeg: number): SectionReport | null {

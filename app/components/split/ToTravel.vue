@@ -52,6 +52,7 @@ const drawn = computed(() => {
           <b class="num" data-figure="longest">{{ amount(Math.ceil(travel.longestMm), 'mm') }}</b>.
           <span v-if="travel.laid" class="good" data-travel="fits">All of it goes into its box.</span>
           <span v-else-if="travel.why" class="bad" data-travel="fails">{{ worded(travel.why) }}.</span>
+          <span v-if="answer?.wouldDo"> One of {{ sides(answer.wouldDo) }} would do.</span>
         </p>
         <table class="ledger">
           <thead>
@@ -106,7 +107,8 @@ const drawn = computed(() => {
           </ul>
           <p class="quiet small">
             Where a wing is plugged together its spars alone are counted on; that it twists there no more than
-            a glued one is taken for granted. Tape every plug before a flight, and pull at both sides.
+            a glued one is taken for granted. Tape every plug before a flight, and pull at both sides. What
+            the three bolts of a body bear is not reckoned: its shell counts as whole. Prove it on the bench.
           </p>
         </template>
       </section>

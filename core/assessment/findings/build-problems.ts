@@ -2,7 +2,7 @@
  * What was asked for and cannot be made as a solid, or prints badly: each with place, figure, limit and
  * remedy.
  */
-import type { Cut, CutPart, SurfaceName } from '../../document'
+import type { SurfaceName } from '../../document'
 import {
   alongBody,
   bays,
@@ -13,16 +13,16 @@ import {
   podPrefix,
   selfCrossing,
   slotRoom,
-  usableCuts,
   type BodyLoft,
   type Piece,
   type SparLine,
   type SurfaceLoft,
 } from '../../geometry'
 import { samplePiece } from '../../printing'
-import { type Airframe, gluedOver, hatchNoCuts, type NoCut, noCuts } from '../resolve'
+import type { Airframe } from '../resolve'
 import type { Finding, PieceReport } from '../report'
 import { bodyProblems } from './body-problems'
+import { cutProblems } from './cut-problems'
 import { q, say } from '../../units'
 /**
  * A foot this many times narrower than the piece is tall is knocked over by the nozzle, by common experience.
@@ -34,7 +34,6 @@ export const BRIDGE_LIMIT = 45
 export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]): Finding[] => [
   ...surfaceProblems(airframe),
   ...cutProblems(airframe),
-  ...heldPlugs(airframe),
   ...bodyProblems(airframe),
   ...givenProblems(airframe),
   ...standingProblems(airframe, pieces),
@@ -249,83 +248,10 @@ function hingeProblems(loft: SurfaceLoft, controls: Parameters<typeof hingedCont
   ]
 }
 
-const PARTS: Record<CutPart, string> = {
-  wing: 'Wing',
-  horizontal: 'Tailplane',
-  vertical: 'Fin',
-  body: 'Body',
-}
-
 /** The body, or the pod, that a piece belongs to. */
 function bodyOf({ body, pods }: Airframe, piece: Piece): BodyLoft | null {
   if (piece.part !== 'pod') return body
   return pods.find(({ pod }) => piece.id.startsWith(podPrefix(pod)))?.loft ?? null
-}
-
-function cutProblems(airframe: Airframe): Finding[] {
-  const { doc, surfaces, body } = airframe
-  return [
-    ...(Object.keys(PARTS) as CutPart[]).flatMap(part => {
-      const reach =
-        part === 'body' ? body && [body.from, body.to] : surfaces[part] && [0, surfaces[part].span]
-      return reach ? throughCuts(PARTS[part], doc.cuts[part], reach, noCuts(airframe, part)) : []
-    }),
-    ...doc.pods.flatMap(({ name, cuts, body: own }) =>
-      throughCuts(name, cuts, [own.stations[0].xMm, own.stations.at(-1)!.xMm], hatchNoCuts(own)),
-    ),
-  ]
-}
-
-/** A joint of the wing that is meant to come apart, and does not: a spar is glued in on both sides of it. */
-function heldPlugs(airframe: Airframe): Finding[] {
-  const { doc, wing } = airframe
-  return usableCuts(doc.cuts.wing, 0, wing.span).flatMap(({ atMm, joint }): Finding[] => {
-    const held = joint.kind === 'plug' ? gluedOver(airframe, 'wing', atMm) : []
-    if (held.length === 0) return []
-    const names = (airframe.spars.wing ?? [])
-      .filter(line => held.includes(line.spar.id))
-      .map(line => line.spar.name)
-      .join(', ')
-    return [
-      {
-        code: 'plug-held',
-        stations: ['split', 'spine'],
-        severity: 'warn',
-        where: say`Wing cut at ${q(atMm, 'mm', 0)}`,
-        value: held.length,
-        limit: 0,
-        unit: '',
-        text: say`The wing plugs together at ${q(atMm, 'mm', 0)} and does not come apart there: ${names} ${held.length === 1 ? 'is' : 'are'} glued in on both sides`,
-        remedy: 'Spine: push it in instead, or Split: a glued joint',
-      },
-    ]
-  })
-}
-
-function throughCuts(
-  part: string,
-  cuts: readonly Cut[],
-  [from, to]: readonly number[],
-  never: readonly NoCut[],
-): Finding[] {
-  return usableCuts(cuts, from, to).flatMap(({ atMm }): Finding[] => {
-    const through = never.find(item => atMm > item.from && atMm < item.to)
-    if (!through) return []
-    const free = atMm - through.from < through.to - atMm ? through.from : through.to
-    return [
-      {
-        code: 'cut-through',
-        stations: ['split'],
-        severity: 'warn',
-        where: say`${part} cut at ${q(atMm, 'mm', 0)}`,
-        value: atMm,
-        limit: free,
-        unit: 'mm',
-        text: say`The cut at ${q(atMm, 'mm', 0)} of the ${part.toLowerCase()} runs through ${through.why}`,
-        remedy: say`Move it to ${q(free, 'mm', 0)}`,
-      },
-    ]
-  })
 }
 
 const openEdges = new WeakMap<object, number>()

@@ -1,5 +1,6 @@
 /** Where an aircraft comes apart without a saw. All mm. */
 import type { CutPart } from '../../document'
+import type { SparLine } from '../../geometry'
 import type { Designed } from './airframe'
 
 /** What is laid over a joint by less does not hold it. */
@@ -14,13 +15,21 @@ export function halvesPart({ spars }: Pick<Designed, 'spars'>): boolean {
 /** The wing comes off the body: bolts hold it. */
 export const wingComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => (doc.body?.saddle?.bolts ?? 0) > 0
 
-/** Spars that are glued in on both sides of a place along a surface: it does not come apart there. */
+/** The spar of the document that a line is laid for; caps have ids of their own. */
+const sparOf = ({ spar, part }: SparLine): string =>
+  part === 'whole' ? spar.id : spar.id.slice(0, -`-${part}`.length)
+
+/** Spars, by id, that are glued in on both sides of a place along a surface: it does not come apart there. */
 export const gluedOver = ({ spars }: Pick<Designed, 'spars'>, part: CutPart, at: number): string[] =>
   part === 'body'
     ? []
-    : (spars[part] ?? [])
-        .filter(line => line.from < at - OVER && line.to > at + OVER && line.spar.fixing === 'bonded')
-        .map(line => line.spar.id)
+    : [
+        ...new Set(
+          (spars[part] ?? [])
+            .filter(line => line.from < at - OVER && line.to > at + OVER && line.spar.fixing === 'bonded')
+            .map(sparOf),
+        ),
+      ]
 
 /** A boom that is glued into a body runs through its joint there. */
 export const boomOver = ({ boom }: Pick<Designed, 'boom'>, xMm: number): boolean =>

@@ -4,7 +4,6 @@ import { DEMOS } from '../../demo'
 import type { Joint, Leg, ProjectFile } from '../../document'
 import { drafted } from '../../testing/changed'
 import { plank } from '../../testing/plank'
-import { WIRE_LEG } from '../../testing/wire-leg'
 
 const assessor = createAssessor()
 const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => drafted(base, change)
@@ -371,52 +370,5 @@ describe('a wing that plugs together', () => {
     // Glued, the skin carries: the thinnest rod hardly matters.
     expect(jointed('pins', 'rod-2').reserve / jointed('pins', 'rod-4').reserve).toBeCloseTo(1, 1)
     expect(jointed('pins', 'rod-2').reserve).toBeGreaterThan(5 * thin.reserve)
-  })
-})
-
-describe('a leg on a coil spring', () => {
-  const sprung = (more: Partial<Leg['coil']> = {}, dropMm = 60) =>
-    assess(draft => {
-      draft.brief.landing = 'wheels'
-      draft.brief.dropMm = dropMm
-      draft.gear = [
-        {
-          ...WIRE_LEG,
-          kind: 'sprung',
-          travelMm: 40,
-          coil: { wireMm: 1.4, coilMm: 12, turns: 8, freeMm: 60, ...more },
-        },
-      ]
-    })
-  const wire = (of: Assessment) => of.strength.places.find(place => place.id.endsWith('-spring'))!
-  it('weighs its wire, gives by it, and is as strong as that: force times factor, at most what presses it solid', () => {
-    const soft = sprung(),
-      bare = assess(draft => {
-        draft.brief.landing = 'wheels'
-        draft.gear = [{ ...WIRE_LEG, kind: 'sprung', travelMm: 40 }]
-      })
-    // π/4·1.4² of steel, ten turns of π·12 mm, two legs.
-    const grams = (2 * 7.85e-3 * (Math.PI / 4) * 1.96 * 10 * Math.PI * 12) / 1
-    expect(soft.totals.massG - bare.totals.massG).toBeCloseTo(grams, 6)
-    const [spring] = soft.strength.gear.springs
-    expect(spring.rateNmm).toBeCloseTo((80e3 * 1.4 ** 4) / (8 * 12 ** 3 * 8), 6)
-    const pressed = spring.rateNmm * spring.travelMm
-    const each = soft.strength.gear.peakN / 2
-    const asked = Math.min(pressed, each * DEMOS[0].brief.safetyFactor)
-    expect(wire(soft).reserve).toBeCloseTo(pressed / spring.share / asked, 6)
-    // However hard it falls, past its stop the wire is bent no further.
-    expect(wire(sprung({}, 600)).reserve).toBeCloseTo(1 / spring.share, 6)
-    expect(wire(sprung({}, 900)).reserve).toBeCloseTo(1 / spring.share, 6)
-  })
-  it('too close a coil, and one that bows out, are named', () => {
-    const codes = (of: Assessment) =>
-      of.findings.map(finding => finding.code).filter(code => /^spring/.test(code))
-    expect(codes(sprung())).toEqual([])
-    expect(codes(sprung({ coilMm: 5 }))).toEqual(['spring-index', 'spring-bows'])
-    expect(codes(sprung({ coilMm: 40 }))).toEqual(['spring-index'])
-  })
-  it('a little more of anything is a little more', () => {
-    const reserves = Array.from({ length: 12 }, (_, i) => wire(sprung({ freeMm: 56 + i / 4 })).reserve)
-    reserves.slice(1).forEach((reserve, i) => expect(Math.abs(reserve / reserves[i] - 1)).toBeLessThan(0.02))
   })
 })

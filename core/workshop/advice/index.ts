@@ -1,5 +1,5 @@
 export { compareSchools, type SchoolFigures } from './compare-schools'
-export { partings, type Parting } from './partings'
+export { partings, type Partings } from './partings'
 export { proportions, type Proportion } from './proportions'
 export { proposeAllCuts } from './proposed-cuts'
 export { sectionReport, type InSection, type PolarCurve, type SectionReport } from './section-report'

@@ -19,6 +19,7 @@ describe('ways to carry it in less room', () => {
     const doc = inBox([960, 420, 300])
     const { now, ways } = partings(assessor, doc)
     expect(now.laid).toBeNull()
+    expect(travelOf(assessor.airframe(doc), partings(assessor, doc).wouldDo).laid).not.toBeNull()
     expect(ways.map(way => way.id)).toEqual(
       expect.arrayContaining(['halves', 'plug-wing-2', 'plug-wing-3', 'plug-wing-4', 'bolts-body-2']),
     )
@@ -53,5 +54,18 @@ describe('ways to carry it in less room', () => {
     expect(ways.every(way => way.fits === null)).toBe(true)
     for (const way of ways)
       expect(way.longestMm).toBeLessThanOrEqual(travelOf(assessor.airframe(plover), null).longestMm)
+  })
+  it('over a joint both caps of a spar are pushed in with it, whatever it is called', () => {
+    const caps = drafted(thistledown, draft => {
+      const main = draft.spars.find(spar => spar.id === 'main-spar')!
+      Object.assign(main, { id: 'main-top', lay: 'caps', stock: 'strip-1x3' })
+    })
+    const plug = partings(assessor, caps).ways.find(way => way.id === 'plug-wing-3')!
+    expect(plug.change.spars!.find(spar => spar.id === 'main-top')!.fixing).toBe('removable')
+    const whole = drafted(thistledown, draft => {
+      draft.spars.find(spar => spar.id === 'main-spar')!.id = 'main-top'
+    })
+    const other = partings(assessor, whole).ways.find(way => way.id === 'plug-wing-3')!
+    expect(other.change.spars!.find(spar => spar.id === 'main-top')!.fixing).toBe('removable')
   })
 })

@@ -1,8 +1,9 @@
 /** What would make an aircraft smaller to carry: joints that come apart, each really assessed. */
 import type { Assessment, Assessor } from '../../assess'
-import { gluedOver, travelOf, type Travel } from '../../assess'
+import { gluedOver, largerBox, travelOf, type Travel } from '../../assess'
 import { admissible, apply, costOf, hoursAnew, type Change, type Step } from '../../change'
 import type { CutPart, ProjectFile } from '../../document'
+import type { Sides } from '../../geometry'
 import { q, say, type Words } from '../../units'
 
 export interface Parting {
@@ -20,16 +21,24 @@ export interface Parting {
   reserveAfter: number
 }
 
+export interface Partings {
+  now: Travel
+  /** The least box of the same proportions that all of it goes into as it is; null where it fits, or none is asked for. */
+  wouldDo: Sides | null
+  ways: Parting[]
+}
+
 /** Cuts tried at most: the nearest to the middle of what is long. */
 const MOST_CUTS = 4
 
 /** Singly, those first after which it fits, then the shortest to carry; only what makes something smaller. */
-export function partings(assessor: Assessor, doc: ProjectFile): { now: Travel; ways: Parting[] } {
+export function partings(assessor: Assessor, doc: ProjectFile): Partings {
   const now = assessor.assess(doc),
     travel = travelOf(assessor.airframe(doc), doc.brief.travelBoxMm)
   const ways = stepsFor(assessor, doc).flatMap(step => tried(assessor, doc, now, travel, step) ?? [])
   return {
     now: travel,
+    wouldDo: travel.boxMm && !travel.laid ? largerBox(travel.parts, travel.boxMm) : null,
     ways: ways.sort((a, b) => Number(b.fits) - Number(a.fits) || a.longestMm - b.longestMm),
   }
 }
@@ -67,9 +76,7 @@ const LESS = 0.995
 function stepsFor(assessor: Assessor, doc: ProjectFile): Step[] {
   const airframe = assessor.airframe(doc),
     { wing } = airframe
-  // Caps are laid as two lines of one spar.
-  const over = (part: CutPart, at: number) =>
-    gluedOver(airframe, part, at).map(id => id.replace(/-(top|bottom)$/, ''))
+  const over = (part: CutPart, at: number) => gluedOver(airframe, part, at)
   const steps: Step[] = []
   const through = doc.spars.filter(spar => spar.surface === 'wing' && spar.through)
   if (through.length && through.some(spar => spar.fixing === 'bonded'))
