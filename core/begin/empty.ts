@@ -52,6 +52,7 @@ export function emptyProject(): ProjectFile {
         {
           id: 'wing',
           name: 'Wing',
+          ribs: null,
           filament: light,
           recipe: recipeById(
             'spiral-lattice',

@@ -23,7 +23,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 14,
+  version: 15,
   ...name,
   brief,
   aerofoils: [],

@@ -18,12 +18,14 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
   {
     id: 'nose',
     name: 'Nose and firewall',
+    ribs: null,
     filament: tough,
     recipe: { ...recipe('beads', tough), walls: sketch.bodyWalls, baseLayers: 12 },
   },
   {
     id: 'body',
     name: 'Body',
+    ribs: null,
     filament: light,
     recipe: { ...recipe('beads', light), walls: sketch.bodyWalls },
   },
@@ -32,6 +34,7 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
         {
           id: 'rear',
           name: 'Rear body',
+          ribs: null,
           filament: light,
           recipe: { ...recipe('beads', light), walls: Math.max(1, sketch.bodyWalls - 1) },
         },
@@ -40,13 +43,20 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
 ]
 
 export const wingZones = (draft: Draft): Zone[] => [
-  { id: 'wing-inner', name: 'Inner wing', filament: draft.light, recipe: skin(draft) },
-  { id: 'wing-outer', name: 'Outer wing', filament: draft.light, recipe: { ...skin(draft), brimMm: 4 } },
+  { id: 'wing-inner', name: 'Inner wing', ribs: null, filament: draft.light, recipe: skin(draft) },
+  {
+    id: 'wing-outer',
+    name: 'Outer wing',
+    ribs: null,
+    filament: draft.light,
+    recipe: { ...skin(draft), brimMm: 4 },
+  },
 ]
 
 export const tailZone = ({ light, purpose: { beadMm } }: Draft): Zone => ({
   id: 'tail',
   name: 'Tail',
+  ribs: null,
   filament: light,
   recipe: { ...recipe('bead-infill', light), beadWidthMm: beadMm, brimMm: 4 },
 })
@@ -55,6 +65,7 @@ export const tailZone = ({ light, purpose: { beadMm } }: Draft): Zone => ({
 export const solidZone = ({ tough }: Draft): Zone => ({
   id: 'centre',
   name: 'Centre section',
+  ribs: null,
   filament: tough,
   recipe: { ...recipe('bead-infill', tough), infillShare: 0.04 },
 })

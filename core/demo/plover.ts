@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 14,
+  version: 15,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -144,12 +144,14 @@ export const PLOVER: ProjectFile = {
     {
       id: 'centre',
       name: 'Centre section',
+      ribs: null,
       filament: 'pla-tough',
       recipe: { ...school('bead-infill', 'pla-tough'), infillShare: 0.04 },
     },
     {
       id: 'outer',
       name: 'Outer wing and fins',
+      ribs: null,
       filament: 'pla-foam',
       recipe: { ...school('spiral-lattice', 'pla-foam'), brimMm: 4 },
     },

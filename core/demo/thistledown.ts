@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 14,
+  version: 15,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -244,25 +244,35 @@ export const THISTLEDOWN: ProjectFile = {
     {
       id: 'nose',
       name: 'Nose and firewall',
+      ribs: null,
       filament: 'pla-tough',
       recipe: NOSE,
     },
-    { id: 'body', name: 'Body', filament: 'pla-foam', recipe: { ...school('beads', 'pla-foam'), walls: 2 } },
+    {
+      id: 'body',
+      name: 'Body',
+      ribs: null,
+      filament: 'pla-foam',
+      recipe: { ...school('beads', 'pla-foam'), walls: 2 },
+    },
     {
       id: 'wing-inner',
       name: 'Inner wing',
+      ribs: null,
       filament: 'pla-foam',
       recipe: WING,
     },
     {
       id: 'wing-outer',
       name: 'Outer wing',
+      ribs: null,
       filament: 'pla-foam',
       recipe: { ...WING, brimMm: 4 },
     },
     {
       id: 'tail',
       name: 'Tail',
+      ribs: null,
       filament: 'pla-foam',
       recipe: { ...school('bead-infill', 'pla-foam'), brimMm: 4 },
     },

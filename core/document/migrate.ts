@@ -342,6 +342,10 @@ export const fromVersion13 = (raw: unknown): unknown =>
       }
     : raw
 
+/** What version 14 did not say: every zone is a printed shell. */
+export const fromVersion14 = (raw: unknown): unknown =>
+  isObject(raw) ? { ...raw, version: 15, zones: each(raw.zones, zone => ({ ribs: null, ...zone })) } : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -356,6 +360,7 @@ const STEPS = [
   fromVersion11,
   fromVersion12,
   fromVersion13,
+  fromVersion14,
 ]
 
 /** Any older version, step by step. */

@@ -11,7 +11,7 @@ export const ALL_MOVING = 0.95
 /** A moving part narrower than this at either end is not made: nothing of it would hold a hinge, mm. */
 export const NARROWEST = 8
 /** The moving part's ends stand clear of the wing by this, mm. */
-const END_GAP = 0.6
+export const END_GAP = 0.6
 /** Rotation kept free beyond the greatest throw, rad. */
 const SPARE = (5 * Math.PI) / 180
 

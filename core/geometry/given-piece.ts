@@ -172,6 +172,7 @@ export function givenPieces(given: Given, { mesh, height }: GivenShape, index: n
     mark: `G${index + 1}${side === 'centre' ? '' : side === 'starboard' ? '·S' : '·P'}`,
     part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing',
     kind: 'given',
+    ribOf: null,
     side,
     from: 0,
     to: height,

@@ -40,6 +40,8 @@ export {
   type SurfaceParts,
   type Pocketed,
 } from './surface-pieces'
+export { placesWithin, stepped } from './places-along'
+export { ribHoles, ribPlaces, type RibMark, type RibShape } from './ribs'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'
 export { cutBody, type RecipeOf } from './body-pieces'
 export {

@@ -53,6 +53,21 @@ const plan = (joint: Joint, at: number, more: Partial<JointPlan> = {}): JointPla
   missing: null,
   ...more,
 })
+/**
+ * Where ribs stand on either side of a cut they are glued face to face, or held by the spars alone where it plugs:
+ * nothing else finds room in a rib.
+ */
+export const flatMeeting = (cut: Cut): JointPlan =>
+  plan(
+    cut.joint.kind === 'plug' ? cut.joint : { kind: 'butt', toleranceMm: cut.joint.toleranceMm },
+    cut.atMm,
+    {
+      missing:
+        cut.joint.kind === 'butt' || cut.joint.kind === 'plug'
+          ? null
+          : say`ribs meet flat, glued face to face: the ${cut.joint.kind} at ${q(cut.atMm, 'mm', 0)} has no room in them`,
+    },
+  )
 const both = (
   name: string,
   at: number,

@@ -18,6 +18,8 @@ export interface PieceShape {
   mark: string
   part: PartName
   kind: 'fixed' | 'moving' | 'lid' | 'given'
+  /** A rib under film: the stretch that it is one of, with all ribs between the same two cuts; null otherwise. */
+  ribOf: string | null
   /** Starboard, port, or on the plane of symmetry. */
   side: 'starboard' | 'port' | 'centre'
   /**

@@ -6,16 +6,19 @@ import type { Cut, Equipment } from '../document'
 import { BAY_CLEARANCE, bayFeature, boreFeatures, RUN_COVER, runFeatures, webFeatures } from './bores'
 import {
   controlOutline,
+  END_GAP,
   gapFeatures,
+  HINGE_SLOTS,
   hingedControl,
   slotFeatures,
   type CutControl,
   type HingedControl,
 } from './control-surface'
 import { sectionAt, type Feature } from './feature'
-import { surfaceJoint, type JointPlan } from './joints'
+import { flatMeeting, surfaceJoint, type JointPlan } from './joints'
 import { placesWithin, stepped } from './places-along'
 import { featureBreaks, type PieceShape } from './piece'
+import { ribHoles, ribPlaces, type RibMark, type RibShape } from './ribs'
 import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 import type { SparLine } from './spar-line'
 import { outlineAt, placePoint, toSurface, type SurfaceLoft } from './surface-loft'
@@ -37,6 +40,8 @@ export interface SurfaceParts {
   pockets: readonly Pocketed[]
   /** Tallest bed, mm: moving parts longer than it are divided evenly. */
   bedHeight: number
+  /** Zones that are built of ribs. */
+  ribs: readonly RibShape[]
 }
 
 /** Skin left over a bay, mm: less, and the bay is not cut. */
@@ -49,6 +54,9 @@ const BAY_ROOF = 0.8
 export interface BayReport {
   name: string
   s: number
+  /** What of the span it takes. */
+  from: number
+  to: number
   x0: number
   x1: number
   top: number
@@ -99,6 +107,8 @@ export function bays({ loft, pockets }: Pick<SurfaceParts, 'loft' | 'pockets'>):
     reports.push({
       name: item.name,
       s: place.s,
+      from: place.s - half,
+      to: place.s + half,
       x0: place.x - length / 2,
       x1: place.x + length / 2,
       top: place.n + height / 2,
@@ -123,27 +133,36 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
   const { loft, lines } = parts
   const cuts = usableCuts(parts.cuts, 0, loft.span)
   const hinged = hingedControls(loft, parts.controls)
-  const features = [
-    ...lines.flatMap(line => boreFeatures(loft, line)),
-    ...webFeatures(lines),
-    ...bays(parts).features,
-    ...hinged.flatMap(item => gapFeatures(loft, item)),
-  ]
-  const joints = cuts.map(cut => surfaceJoint(loft, cut, features))
+  const pocketed = bays(parts)
+  const bored = lines.flatMap(line => boreFeatures(loft, line)),
+    others = [...pocketed.features, ...hinged.flatMap(item => gapFeatures(loft, item))]
+  const features = [...bored, ...webFeatures(lines), ...others]
   const stations = loft.stations.map(station => station.s)
   const sides = loft.mirror ? (['starboard', 'port'] as const) : (['centre'] as const)
   const edges = [0, ...cuts.map(cut => cut.atMm), loft.span]
+  const ribbed = edges.slice(0, -1).map((from, i) => {
+    const zone = widestZone(from, edges[i + 1], stations, loft.zones)
+    return parts.ribs.find(item => item.zone === zone)
+  })
+  const joints = cuts.map((cut, i) =>
+    ribbed[i] || ribbed[i + 1] ? flatMeeting(cut) : surfaceJoint(loft, cut, features),
+  )
+  const marks = ribMarks(parts, hinged, pocketed.reports)
   const fixed = edges.slice(0, -1).flatMap((from, i) => {
     const to = edges[i + 1],
       number = pieceNumber(cuts, i)
     const foot: JointPlan | null = joints[i - 1] ?? null,
       head: JointPlan | null = joints[i] ?? null
+    const ribs = ribbed[i]
+    if (ribs)
+      return ribPieces(loft, { from, to, number, foot, head }, ribs, [...bored, ...others], marks, sides)
     const own = [...features, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(
       feature => feature.to > from + 1e-6 && feature.from < to - 1e-6,
     )
     const shared = {
       part: loft.name,
       kind: 'fixed' as const,
+      ribOf: null,
       from,
       to,
       proud: 0,
@@ -169,6 +188,87 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
     }))
   })
   return [...fixed, ...hinged.flatMap(item => movingPieces(parts, item, sides))]
+}
+
+/**
+ * Where something ends that a rib must hold, first what would be missed most: breaks of the plan, controls, bays, spars;
+ * and a rib behind every hinge that is pushed into a slot.
+ */
+function ribMarks(
+  { loft, lines }: Pick<SurfaceParts, 'loft' | 'lines'>,
+  hinged: readonly HingedControl[],
+  reports: readonly BayReport[],
+): RibMark[] {
+  const ended = (from: number, to: number): RibMark[] => [
+    { at: from, side: -1 },
+    { at: to, side: 1 },
+  ]
+  return [
+    ...loft.ends.map((end): RibMark => ({ at: end.s, side: 0 })),
+    ...hinged.flatMap(item => ended(item.from - END_GAP, item.to + END_GAP)),
+    ...reports.filter(bay => !bay.missing).flatMap(bay => ended(bay.from, bay.to)),
+    ...lines.flatMap((line): RibMark[] => [
+      { at: line.from, side: 1 },
+      { at: line.to, side: -1 },
+    ]),
+    ...hinged
+      .filter(item => HINGE_SLOTS[item.control.hinge.kind])
+      .flatMap(item => item.hinges.map((at): RibMark => ({ at, side: 0 }))),
+  ]
+}
+
+/** The ribs of a stretch from one cut to the next: plates across the span, on their spars. */
+function ribPieces(
+  loft: SurfaceLoft,
+  at: { from: number; to: number; number: number; foot: JointPlan | null; head: JointPlan | null },
+  ribs: RibShape,
+  features: readonly Feature[],
+  marks: readonly RibMark[],
+  sides: ReadonlyArray<PieceShape['side']>,
+): PieceShape[] {
+  const stations = loft.stations.map(station => station.s)
+  const feet = ribPlaces(at.from, at.to, ribs, marks)
+  return feet.flatMap((from, k) => {
+    const to = Math.min(loft.span, from + ribs.thicknessMm)
+    const cutOut = features.filter(feature => feature.to > from + 1e-6 && feature.from < to - 1e-6)
+    const own = [...cutOut, ...ribHoles(loft, from, to, ribs, cutOut)]
+    const shared = {
+      part: loft.name,
+      kind: 'fixed' as const,
+      from,
+      to,
+      proud: 0,
+      zoneId: ribs.zone,
+      zonesInside: [ribs.zone],
+      shapedBy: [],
+      breaks: placesWithin([...stations, ...featureBreaks(own)], from, to),
+      corners: [from, to],
+      skinHeights: skinHeights(loft, from, to),
+      skinAt: (s: number) => outlineAt(loft, s),
+      features: own,
+      sectionAt: (s: number) => sectionAt(outlineAt(loft, s), own, s),
+      joints: {
+        foot: k === 0 ? (at.foot?.joint ?? null) : null,
+        head: k === feet.length - 1 ? (at.head?.joint ?? null) : null,
+      },
+      hardwareG: 0,
+      missing: k === feet.length - 1 && at.head?.missing ? [at.head.missing] : [],
+      mesh: null,
+    }
+    return sides.map((side): PieceShape => ({
+      ...shared,
+      ...naming(
+        loft,
+        side,
+        `${at.number}-rib-${k + 1}`,
+        `${at.number}, rib ${k + 1}`,
+        `${at.number}r${k + 1}`,
+      ),
+      ribOf: `${loft.name}-${at.number}${side === 'centre' ? '' : `-${side}`}`,
+      side,
+      place: placed(loft, side),
+    }))
+  })
 }
 
 /**
@@ -231,6 +331,7 @@ function movingPieces(
     const shared = {
       part: loft.name,
       kind: 'moving' as const,
+      ribOf: null,
       from,
       to,
       proud: 0,

@@ -1,5 +1,6 @@
 import { BATTERIES, type Battery } from './batteries'
 import { FILAMENTS, type Filament } from './filaments'
+import { FILMS, type Film } from './films'
 import { CONTROLLERS, MOTORS, type ControllerOnShelf, type MotorOnShelf } from './motors'
 import { FANS, PROPELLERS, type FanOnShelf, type PropellerOnShelf } from './propellers'
 import { SCHOOLS } from './schools'
@@ -11,6 +12,7 @@ export type { Battery } from './batteries'
 export type { ControllerOnShelf, MotorOnShelf } from './motors'
 export type { FanOnShelf, PropellerOnShelf } from './propellers'
 export type { Filament } from './filaments'
+export { filmOr, type Film } from './films'
 export type { ReceiverOnShelf, ServoOnShelf } from './servos'
 export {
   stockArea,
@@ -24,6 +26,7 @@ export { expansionAt, recipeById, recipeFor, type School } from './schools'
 
 export interface Libraries {
   filaments: readonly Filament[]
+  films: readonly Film[]
   stock: readonly Stock[]
   schools: typeof SCHOOLS
   batteries: readonly Battery[]
@@ -38,6 +41,7 @@ export interface Libraries {
 /** What ships with the application. */
 export const LIBRARIES: Libraries = {
   filaments: FILAMENTS,
+  films: FILMS,
   stock: STOCK,
   schools: SCHOOLS,
   batteries: BATTERIES,

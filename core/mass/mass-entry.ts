@@ -3,7 +3,7 @@ import type { InertiaFigures } from './inertia-figures'
 export interface MassEntry {
   id: string
   name: string
-  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire' | 'joint' | 'small'
+  group: 'printed' | 'spar' | 'equipment' | 'payload' | 'glue' | 'wire' | 'joint' | 'small' | 'film'
   /** kg */
   mass: number
   /** m, aircraft axes. */

@@ -319,6 +319,8 @@ export function stiffnessUnder(
   build: StationBuild,
   load: { shear: number; moment: number; torque: number; lag: number },
 ): { bending: number; torsion: number } {
+  // A film counts as if it had wrinkled from the first.
+  if (build.covered) return { bending: 1, torsion: 1 }
   const parts = partsOf(station, build)
   const { alongX, alongY } = curvatures(build.shear.bending, -load.moment, -load.lag)
   // The curvature that resists the moment.

@@ -25,6 +25,11 @@ export interface StationBuild {
   /** Stiffness of the spars alone, each group about its own middle, N·m². */
   sparEI: number
   groups: ReadonlyArray<{ lines: readonly StationSpar[]; EI: number; middle: number }>
+  /**
+   * Ribs under film: the shear flow that tears it, N/m; plastic round a bore, m; and the share of the span over which
+   * bores are held. Null for a printed shell.
+   */
+  covered: { bears: number; rim: number; held: number } | null
 }
 
 /** Points of a side from one place of webs to the next. */
@@ -146,6 +151,7 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
     skin: skinPanels(station, section, thickness, shear, recipe, material, bead),
     sparEI: groups.reduce((sum, group) => sum + group.EI, 0),
     groups,
+    covered: null,
   }
 }
 

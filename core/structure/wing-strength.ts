@@ -23,6 +23,8 @@ export type StrengthMode =
   | 'skin collapse'
   | 'skin wrinkling'
   | 'skin shear'
+  | 'film torn'
+  | 'no spar'
   | 'glue joint'
   | 'spar bending'
   | 'tube flattening'
@@ -46,6 +48,8 @@ export const MODE_GIVES: Record<StrengthMode, Gives> = {
   'skin collapse': 'plastic',
   'skin wrinkling': 'plastic',
   'skin shear': 'plastic',
+  'film torn': 'stock',
+  'no spar': 'stock',
   'glue joint': 'plastic',
   'spar bending': 'stock',
   'tube flattening': 'stock',
@@ -101,6 +105,7 @@ export const PLENTY = 1e4
 
 const local: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
   'skin shear',
+  'film torn',
   'spar shear',
   'web shear',
   'joiner in its socket',
@@ -125,7 +130,8 @@ export function stationModes(
   const put = (mode: StrengthMode, reserve: number) => {
     modes[mode] = Math.min(modes[mode] ?? PLENTY, Number.isFinite(reserve) ? Math.max(0, reserve) : PLENTY)
   }
-  if (station.meeting !== 'apart') skinModes(station, build, recipe, { shear, moment, torque, lag }, put)
+  if (build.covered) filmModes(build, shear, torque, put)
+  else if (station.meeting !== 'apart') skinModes(station, build, recipe, { shear, moment, torque, lag }, put)
   sparModes(station, build, { shear, moment, torque, lag }, put)
   bearings(station, build, recipe, { shear, moment, torque, lag }, put)
   return modes
@@ -196,6 +202,20 @@ function skinModes(
   }
 }
 
+/** Film tears along the diagonal; without a spar nothing bends. */
+function filmModes(
+  { covered, groups, shear: flow }: StationBuild,
+  shear: number,
+  torque: number,
+  put: Put,
+): void {
+  let most = 0
+  for (let w = 0; w < flow.torque.length; w++)
+    most = Math.max(most, Math.abs(shear * flow.up[w] + torque * flow.torque[w]))
+  put('film torn', covered!.bears / Math.max(TINY, most))
+  if (groups.length === 0) put('no spar', 0)
+}
+
 function sparModes(
   { spars, bends, meeting }: StationSection,
   build: StationBuild,
@@ -260,9 +280,11 @@ function bearings(
   { shear, moment }: StationLoad,
   put: Put,
 ): void {
-  const { material, bead, sparEI, groups } = build
+  const { material, bead, sparEI, groups, covered } = build
   // Across the section: along the bead where the piece stands, across layers where it lies.
-  const bears = boreBears(material.across ? 0.58 * material.compression : material.shear, recipe.walls * bead)
+  const bears = covered
+    ? covered.held * boreBears(0.58 * material.compression, covered.rim)
+    : boreBears(material.across ? 0.58 * material.compression : material.shear, recipe.walls * bead)
   for (const end of station.ends) {
     const { stock } = end.line
     // In the middle of the aircraft it is not among those that run on.

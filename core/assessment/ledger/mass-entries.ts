@@ -15,6 +15,7 @@ import { gToKg, mmToM } from '../../units'
 import { legMass } from '../../structure'
 import type { Designed } from '../resolve'
 import type { PrintedPiece } from '../print'
+import { filmEntries } from './film'
 import { smallPartEntries } from './small-parts'
 
 /** A kitchen or letter scale's one standard deviation, kg. */
@@ -82,12 +83,13 @@ export function pieceEntry(
   }
 }
 
-/** Legs, equipment, small parts and mends. */
+/** Legs, equipment, small parts, film and mends. */
 export function otherEntries(airframe: Designed): MassEntry[] {
   const bought = [
     ...gearEntries(airframe),
     ...airframe.doc.equipment.flatMap(equipmentEntries),
     ...smallPartEntries(airframe),
+    ...filmEntries(airframe),
   ]
   return [...bought, ...bounded(mendEntries(airframe.doc), bought)]
 }

@@ -14,6 +14,7 @@ import type {
   Given,
   Pod,
   ProjectFile,
+  Ribs,
   Spar,
   Surface,
   SurfaceName,
@@ -43,14 +44,16 @@ import {
   type PartName,
   type Piece,
   type PieceShape,
+  type RibShape,
   type Pocketed,
   type SparLine,
   type SurfaceLoft,
   type SurfaceShape,
   type WingSeat,
 } from '../../geometry'
-import { stockOr, type Filament, type Libraries } from '../../libraries'
+import { filmOr, stockOr, type Filament, type Libraries } from '../../libraries'
 import { memoise, narrowed, narrowedList, only } from '../../memo'
+import type { Covering } from '../../structure'
 import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
 import { heldBoom, holdsBoom, type HeldBoom } from './held-boom'
@@ -75,6 +78,8 @@ export interface Designed {
   zoneAt(body: BodyLoft, xMm: number): Zone
   /** As it is printed in a zone, at the temperature of its data sheet. */
   filamentOf(zone: Zone): Filament
+  /** What a zone of ribs is built and covered with; null where it is printed as a shell. */
+  coveringOf(zone: Zone): Covering | null
   /** The same in the air of the brief and under its sun, and spars likewise: what strength is reckoned with. */
   warm: {
     temperatureC: number
@@ -143,6 +148,10 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     only<Equipment, keyof Pocketed>('name', 'xMm', 'yMm', 'zMm', 'sizeMm', 'pocket'),
     4 * SHAPES,
   )
+  const ribShape = narrowed(({ id, ribs }: Zone): RibShape => {
+    const { pitchMm, thicknessMm, rimMm } = ribs!
+    return { zone: id, pitchMm, thicknessMm, rimMm }
+  }, SHAPES)
   // A spar keeps its lines while the others change.
   const ownLines = byName(() =>
     memoise(
@@ -171,8 +180,20 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
         lines: readonly SparLine[],
         controls: readonly CutControl[],
         bedHeight: number,
-        ...pockets: Pocketed[]
-      ) => reuseShapes(known[loft.name], cutSurface({ loft, cuts, lines, controls, bedHeight, pockets })),
+        ...more: Array<Pocketed | RibShape>
+      ) =>
+        reuseShapes(
+          known[loft.name],
+          cutSurface({
+            loft,
+            cuts,
+            lines,
+            controls,
+            bedHeight,
+            pockets: more.filter((item): item is Pocketed => !('pitchMm' in item)),
+            ribs: more.filter((item): item is RibShape => 'pitchMm' in item),
+          }),
+        ),
       SHAPES,
     ),
   )
@@ -273,6 +294,10 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   // The same objects for the same recipe: what hangs on them is known again.
   const pieceZones = createPieceZones(4 * SHAPES)
   const zoneFilamentOf = memoise(zoneFilament, 4 * SHAPES)
+  const coveringOf = memoise(
+    (ribs: Ribs): Covering => ({ ribs, film: filmOr(libraries.films, ribs.film) }),
+    4 * SHAPES,
+  )
   const makers = narrowed(makersOf)
   const warmOf = memoise(heated, 4 * SHAPES)
   const warmLines = memoise(
@@ -321,6 +346,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
             cutControls[name](surface.controls),
             bedHeight,
             ...equipment.filter(item => item.pocket?.surface === name).map(pocketed),
+            ...zones.filter(zone => zone.ribs).map(ribShape),
           ),
         )
     }
@@ -378,6 +404,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
         return shape ? zoneOf(shape) : zoneOr(doc.zones, loft.zoneAt(x))
       },
       filamentOf,
+      coveringOf: zone => zone.ribs && coveringOf(zone.ribs),
       warm: {
         temperatureC,
         filamentOf: zone => warmOf(filamentOf(zone), temperatureC),

@@ -7,11 +7,17 @@ export function missingReferences(
   libraries: Libraries,
 ): Array<{ where: string; id: string; used: string }> {
   const stock = new Set(libraries.stock.map(item => item.id)),
-    filaments = new Set(libraries.filaments.map(item => item.id))
+    filaments = new Set(libraries.filaments.map(item => item.id)),
+    films = new Set(libraries.films.map(item => item.id))
   return [
     ...doc.zones
       .filter(zone => !filaments.has(zone.filament))
       .map(zone => ({ where: `zone ${zone.name}`, id: zone.filament, used: libraries.filaments[0].name })),
+    ...doc.zones.flatMap(zone =>
+      zone.ribs && !films.has(zone.ribs.film)
+        ? [{ where: `film of zone ${zone.name}`, id: zone.ribs.film, used: libraries.films[0].name }]
+        : [],
+    ),
     ...doc.asPrinted
       .filter(item => !filaments.has(item.filament))
       .map(item => ({

@@ -6,8 +6,10 @@ import type { Cut, Zone } from '../../document'
 import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import {
+  buildCovered,
   buildStation,
   stationSection,
+  type Covering,
   type Meeting,
   type StationBuild,
   type StationSection,
@@ -49,12 +51,19 @@ export function createWingBearing(stations = STATIONS): (airframe: Designed) => 
   // What is built at a place depends on the spars that run through there, not on those elsewhere.
   const built = new WeakMap<
     StationSection['field'],
-    Array<{ recipe: unknown; filament: unknown; spars: StationSection['spars']; build: StationBuild }>
+    Array<{
+      recipe: unknown
+      filament: unknown
+      covering: Covering | null
+      spars: StationSection['spars']
+      build: StationBuild
+    }>
   >()
   const buildOf = (
     section: StationSection,
     recipe: Parameters<typeof buildStation>[1],
     filament: Parameters<typeof buildStation>[2],
+    covering: Covering | null,
   ): StationBuild => {
     const known = built.get(section.field) ?? [],
       { spars } = section
@@ -62,12 +71,15 @@ export function createWingBearing(stations = STATIONS): (airframe: Designed) => 
       item =>
         item.recipe === recipe &&
         item.filament === filament &&
+        item.covering === covering &&
         item.spars.length === spars.length &&
         item.spars.every((spar, i) => spar.line === spars[i].line),
     )
     if (found) return found.build
-    const build = buildStation(section, recipe, filament)
-    built.set(section.field, [...known.slice(1 - REMEMBERED), { recipe, filament, spars, build }])
+    const build = covering
+      ? buildCovered(section, recipe, filament, covering)
+      : buildStation(section, recipe, filament)
+    built.set(section.field, [...known.slice(1 - REMEMBERED), { recipe, filament, covering, spars, build }])
     return build
   }
   return airframe => {
@@ -90,7 +102,7 @@ export function createWingBearing(stations = STATIONS): (airframe: Designed) => 
       zones,
       zoneAt,
       builds: sections.map((section, i) =>
-        buildOf(section, zones[i].recipe, airframe.warm.filamentOf(zones[i])),
+        buildOf(section, zones[i].recipe, airframe.warm.filamentOf(zones[i]), airframe.coveringOf(zones[i])),
       ),
       places,
     }

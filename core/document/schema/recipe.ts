@@ -1,6 +1,7 @@
 /** Zones of the airframe and the recipe that each is printed by. */
 import { z } from 'zod'
 import { figure, id, name } from './fields'
+import { Ribs } from './ribs'
 
 export const Webs = z.strictObject({
   pitchMm: figure('pitchMm', 'distance of neighbouring lanes of webs along the chord, mm'),
@@ -46,7 +47,15 @@ export const Recipe = z.strictObject({
     .describe('lines: one way a layer, ±45° in turn; grid: both ways in every layer; triangles: three ways'),
 })
 
-export const Zone = z.strictObject({ id, name, filament: id, recipe: Recipe })
+export const Zone = z.strictObject({
+  id,
+  name,
+  filament: id,
+  recipe: Recipe,
+  ribs: Ribs.nullable().describe(
+    'in a wing or tail: printed ribs under a film, with bought edges and spars; null where it is printed as a shell',
+  ),
+})
 
 export type Webs = z.infer<typeof Webs>
 

@@ -20,7 +20,7 @@ export interface DummyMasses {
 }
 
 /** What is in before the electronics: prints, spars, joints, glue, small parts. */
-const IN_SHELL = ['printed', 'spar', 'glue', 'joint', 'small']
+const IN_SHELL = ['printed', 'spar', 'glue', 'joint', 'small', 'film']
 
 /**
  * Two bags whose mass, moment and spread make up for what is missing, as far as the body reaches. Null where nothing is
