@@ -50,7 +50,15 @@ export type { Drawing } from './assessment/report'
 export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
-export { bodiesOf, gluedOver, noCuts, type NoCut, type StandingBody } from './assessment/resolve'
+export {
+  bodiesOf,
+  coveredStretches,
+  gluedOver,
+  LAPS,
+  noCuts,
+  type NoCut,
+  type StandingBody,
+} from './assessment/resolve'
 export {
   asGraph,
   BENCHES,

@@ -7,12 +7,33 @@ export const pairOf = (id: string): string => id.replace(/-(starboard|port)$/, '
 export const printedAs = (doc: Pick<ProjectFile, 'asPrinted'>, piece: string): AsPrinted | null =>
   doc.asPrinted.findLast(item => item.piece === pairOf(piece)) ?? null
 
+/** Walls of a rib round its edge and its holes. */
+const RIB_WALLS = 2
+/** Ribs are laid solid, lying on the bed, with the bead and the layer of their zone; its controls as the zone says. */
+export const ribRecipe = (recipe: Recipe): Recipe => ({
+  ...recipe,
+  school: 'solid',
+  walls: RIB_WALLS,
+  infillShare: 1,
+  infillPattern: 'lines',
+  baseLayers: 0,
+  topLayers: 0,
+  spiral: false,
+  lattice: null,
+  skinGapMm: null,
+  stance: 'standing',
+  brimMm: 0,
+})
+
 /** How a piece is printed: as it was, where that is held, else as its zone says; the first zone where that is gone. */
 export const recipeOf = (
   doc: Pick<ProjectFile, 'asPrinted' | 'zones'>,
-  piece: { id: string; zone: string },
-): Recipe =>
-  (printedAs(doc, piece.id) ?? doc.zones.find(item => item.id === piece.zone) ?? doc.zones[0]).recipe
+  piece: { id: string; zone: string; ribOf: string | null },
+): Recipe => {
+  const { recipe } =
+    printedAs(doc, piece.id) ?? doc.zones.find(item => item.id === piece.zone) ?? doc.zones[0]
+  return piece.ribOf === null ? recipe : ribRecipe(recipe)
+}
 
 /** Holds pieces as their zones say now; pairs that are held already stay as they are. */
 export function held(

@@ -239,7 +239,8 @@ function ribPieces(
       to,
       proud: 0,
       zoneId: ribs.zone,
-      zonesInside: [ribs.zone],
+      // Of the stretch, told once.
+      zonesInside: k === 0 ? zonesBetween(at.from, at.to, stations, loft.zones) : [ribs.zone],
       shapedBy: [],
       breaks: placesWithin([...stations, ...featureBreaks(own)], from, to),
       corners: [from, to],

@@ -16,7 +16,9 @@ export interface Film {
   strength: number
   /** Temperature of the iron that bonds or tightens it, °C; null where nothing hot comes near the ribs. */
   ironC: number | null
-  /** For a roll that covers a square metre. */
+  /** Dope and contact glue give off solvent. */
+  solvent: boolean
+  /** Of a square metre. */
   price: number
   summary: string
 }
@@ -30,6 +32,7 @@ export const FILMS: readonly Film[] = [
     modulus: gpaToPa(3.2),
     strength: mpaToPa(110),
     ironC: 110,
+    solvent: false,
     price: 9,
     summary: 'glue on one side, tightens with heat; for wings of up to a metre and a half',
   },
@@ -41,6 +44,7 @@ export const FILMS: readonly Film[] = [
     modulus: gpaToPa(3.2),
     strength: mpaToPa(110),
     ironC: 125,
+    solvent: false,
     price: 7,
     summary: 'stiff and tough; its colour and its glue are half of its weight',
   },
@@ -52,6 +56,7 @@ export const FILMS: readonly Film[] = [
     modulus: gpaToPa(2.4),
     strength: mpaToPa(70),
     ironC: 90,
+    solvent: false,
     price: 2,
     summary: 'of the pouch kind: softens early, bonds to clean plastic',
   },
@@ -63,6 +68,7 @@ export const FILMS: readonly Film[] = [
     modulus: gpaToPa(3.5),
     strength: mpaToPa(120),
     ironC: null,
+    solvent: true,
     price: 12,
     summary: 'two micrometres, laid on contact glue; tears at a touch',
   },
@@ -74,6 +80,7 @@ export const FILMS: readonly Film[] = [
     modulus: gpaToPa(2),
     strength: mpaToPa(25),
     ironC: null,
+    solvent: true,
     price: 4,
     summary: 'stiffer against twist than film of the same weight, slack when damp, and it splits',
   },

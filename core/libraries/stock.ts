@@ -1,6 +1,6 @@
 /**
  * Spar stock in the sizes hobby shops keep. Made-up entries with typical properties of pultruded and woven
- * carbon.
+ * carbon, steel wire, softwood and prints.
  */
 import { gpaToPa, mpaToPa } from '../units'
 
@@ -60,6 +60,16 @@ const STEEL_WIRE = {
   shearStrength: mpaToPa(600),
   hoopModulus: gpaToPa(200),
 }
+/** Clear, straight-grained strips of light softwood, along the grain. */
+const SOFTWOOD = {
+  ...bought,
+  density: 450,
+  modulus: gpaToPa(10),
+  strength: mpaToPa(55),
+  shearModulus: gpaToPa(0.6),
+  shearStrength: mpaToPa(6),
+  hoopModulus: gpaToPa(0.4),
+}
 /** Laid flat, solid, beads along it: bending runs along the bead. */
 const PRINTED = {
   ...bought,
@@ -105,6 +115,22 @@ const strip = (width: number, height: number, price: number): Stock => ({
   lengthMm: 1000,
   price,
 })
+/** Wider than high, for edges of wings. */
+const flat = (width: number, height: number, price: number): Stock => ({
+  ...strip(width, height, price),
+  name: `Carbon strip ${width} × ${height} mm, laid flat, pultruded`,
+})
+const wooden = (width: number, height: number, price: number): Stock => ({
+  id: `wood-${width}x${height}`,
+  name: `Softwood strip ${width} × ${height} mm`,
+  heightMm: height,
+  widthMm: width,
+  boreMm: 0,
+  shape: 'strip',
+  ...SOFTWOOD,
+  lengthMm: 1000,
+  price,
+})
 
 const wire = (diameter: number, price: number): Stock => ({
   id: `wire-${diameter}`,
@@ -147,6 +173,11 @@ export const STOCK: readonly Stock[] = [
   strip(2, 10, 8),
   strip(1, 3, 2.5),
   strip(1.5, 5, 4),
+  flat(4, 1, 3),
+  wooden(3, 3, 0.5),
+  wooden(5, 5, 0.8),
+  wooden(3, 8, 0.9),
+  wooden(6, 2, 0.7),
   wire(2, 1.5),
   wire(2.5, 1.8),
   wire(3, 2.2),

@@ -273,6 +273,19 @@ function webHolds({ lines }: StationBuild['groups'][number], { material, bead }:
   return stress * 2 * bead * height
 }
 
+/** Reserve of the spars of a covered section without one of them; each bends by itself. */
+function othersBear({ groups }: StationBuild, without: StationSpar['line'], moment: number): number {
+  const others = groups.filter(({ lines }) => lines[0].line !== without)
+  const EI = others.reduce((sum, group) => sum + group.EI, 0)
+  return Math.min(
+    ...others.map(({ lines: [{ line }] }) => {
+      const strain = ((Math.abs(moment) / EI) * mmToM(line.stock.heightMm)) / 2
+      return line.stock.strength / Math.max(TINY, line.stock.modulus * strain)
+    }),
+    others.length ? Infinity : 0,
+  )
+}
+
 function bearings(
   station: StationSection,
   build: StationBuild,
@@ -292,7 +305,12 @@ function bearings(
       counted = station.spars.some(spar => spar.line === end.line)
     const share = own / Math.max(TINY, build.shear.bending.EIx + (counted ? 0 : own))
     const force = endForce(Math.abs(moment) * share, end.inserted, mmToM(stock.heightMm))
-    put(end.beside ? 'spar overlap' : 'spar end', bears / Math.max(TINY, force))
+    const holds = bears / Math.max(TINY, force)
+    // A rod that lets go in its ribs hands its share to the others: nothing but ribs made it take part.
+    put(
+      end.beside ? 'spar overlap' : 'spar end',
+      covered ? Math.max(holds, othersBear(build, end.line, moment)) : holds,
+    )
   }
   if (station.meeting === 'apart') {
     for (const group of groups) {

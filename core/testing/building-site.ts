@@ -92,6 +92,24 @@ const servo: Look = (step, hands) =>
     'never tried',
   )
 
+/** What film closes, and what is in its way. */
+const film: Look = (step, hands) => {
+  const same = (other: BuildStep) =>
+    other.kind === 'cover' && part(other) === part(step) && other.subject.side === step.subject.side
+  const ofSurface = (other: BuildStep) => other.kind === 'cover' && part(other) === part(step)
+  const inside =
+    step.kind === 'spar' || step.kind === 'lead' || (step.kind === 'join' && step.subject.joint !== undefined)
+  return [
+    ...says(inside && did(hands, same), 'the film is on'),
+    ...says(step.kind === 'hinge' && comes(hands, same), 'the edge that it hangs on is not covered'),
+    ...says(
+      (onBody(step) && comes(hands, other => other.kind === 'cover' && part(other) === 'wing')) ||
+        (step.kind === 'tail' && comes(hands, ofSurface)),
+      'one side of the frame can no longer be reached',
+    ),
+  ]
+}
+
 /** What hangs on a hinge line. */
 const hinge: Look = (step, hands) => {
   if (step.kind !== 'hinge' && step.kind !== 'horn') return []
@@ -343,4 +361,18 @@ const pod: Look = (step, hands) =>
         'pods are set after what is sighted along them',
       )
 
-const LOOKS: readonly Look[] = [spar, lead, servo, hinge, rod, into, joint, setting, ends, weighed, dry, pod]
+const LOOKS: readonly Look[] = [
+  spar,
+  lead,
+  servo,
+  film,
+  hinge,
+  rod,
+  into,
+  joint,
+  setting,
+  ends,
+  weighed,
+  dry,
+  pod,
+]

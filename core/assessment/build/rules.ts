@@ -38,6 +38,7 @@ const pairs = (
 
 /** Joints between fixed pieces, not those of moving ones. */
 const fixedJoins = (steps: Steps) => steps.of('join').filter(step => step.subject.joint !== undefined)
+const lastJoint = ({ subject }: BuildStep) => subject.jointTo ?? subject.joint!
 const movingJoins = (steps: Steps) => steps.of('join').filter(step => step.subject.control !== undefined)
 const surfaceJoins = (steps: Steps) => fixedJoins(steps).filter(step => step.subject.surface)
 const bodyJoins = (steps: Steps) => fixedJoins(steps).filter(step => !step.subject.surface)
@@ -75,7 +76,7 @@ export const RULES: readonly Rule[] = [
       pairs(
         fixedJoins(steps),
         fixedJoins(steps),
-        (a, b) => sameSide(a, b) && b.subject.joint === a.subject.joint! + 1,
+        (a, b) => sameSide(a, b) && b.subject.joint === lastJoint(a) + 1,
       ),
   },
   {
@@ -93,7 +94,7 @@ export const RULES: readonly Rule[] = [
                 sameSide(a, b) &&
                 a.subject.side === chain.side &&
                 a.subject.surface === chain.part &&
-                b.subject.joint! >= runs[0],
+                lastJoint(b) >= runs[0],
             )
           : [],
       ),
@@ -168,13 +169,38 @@ export const RULES: readonly Rule[] = [
             step =>
               step.subject.surface === chain.part &&
               step.subject.side === chain.side &&
-              step.subject.joint! >= along[0] &&
+              lastJoint(step) >= along[0] &&
               step.subject.joint! < along[1],
           ),
           steps.of('hinge').filter(step => step.subject.control === control.piece),
           sameSide,
         ),
       ),
+  },
+  {
+    id: 'film-last-inside',
+    because: 'Under the film nothing is glued, drawn through or squared any more.',
+    trap: true,
+    pairs: steps => pairs([...surfaceJoins(steps), ...steps.of('spar', 'lead')], steps.of('cover'), sameSide),
+  },
+  {
+    id: 'film-before-hinge',
+    because: 'The film goes round the edge that a surface hangs on; behind it, no iron reaches.',
+    trap: true,
+    pairs: steps => pairs(steps.of('cover'), steps.of('hinge'), sameSide),
+  },
+  {
+    id: 'film-on-the-table',
+    because:
+      'It is pulled tight from both sides over a frame that can be turned; set in its place, one side is out of reach.',
+    trap: true,
+    pairs: steps => [
+      ...pairs(
+        steps.of('cover').filter(step => step.subject.surface === 'wing'),
+        steps.of('halves', 'set-wing'),
+      ),
+      ...pairs(steps.of('cover'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
+    ],
   },
   {
     id: 'rod-last',

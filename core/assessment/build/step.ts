@@ -36,6 +36,7 @@ export type StepKind =
   | 'given'
   | 'lid'
   | 'direction'
+  | 'cover'
   | 'finish'
   | 'propeller'
   | 'mend'
@@ -50,6 +51,8 @@ export interface StepSubject {
   side?: Side
   /** Of a joint: between the fixed pieces `joint` and `joint + 1` of its chain, from 0. */
   joint?: number
+  /** Ribs are threaded all at once: the last joint of the step. */
+  jointTo?: number
   spar?: string
   item?: string
   /** Number of the control's piece. */

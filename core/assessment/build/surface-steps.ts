@@ -2,6 +2,7 @@
 import type { Joint, SurfaceName } from '../../document'
 import type { Piece } from '../../geometry'
 import { q, say, type Words } from '../../units'
+import { coverSteps, stretchEnd, threadStep } from './rib-steps'
 import type { Chain, LaidSpar, Site } from './site'
 import { BENCHES, type Bench, type BuildStep, type Side } from './step'
 import { MINUTES, step, cutCaution, sideSign, centreOf, middleOf, rim, named, nameOf } from './step-kit'
@@ -73,7 +74,7 @@ export function chainSteps(site: Site, chain: Chain): BuildStep[] {
           }),
         ]
       : []
-  return [...dry, ...joinSteps(chain)]
+  return [...dry, ...joinSteps(chain), ...coverSteps(site, chain)]
 }
 
 /** A chain of pieces, or those of a pod. */
@@ -83,8 +84,12 @@ const SURFACES: readonly string[] = ['wing', 'horizontal', 'vertical'] satisfies
 
 export function joinSteps(chain: Joined): BuildStep[] {
   const { pieces } = chain
-  return pieces.slice(1).map((outer, i) => {
+  return pieces.slice(1).flatMap((outer, i) => {
     const inner = pieces[i]
+    if (inner.ribOf !== null && inner.ribOf === outer.ribOf) {
+      const begins = i === 0 || pieces[i - 1].ribOf !== inner.ribOf
+      return begins ? [threadStep(chain as Chain, i, stretchEnd(pieces, i))] : []
+    }
     const kind = inner.joints.head?.kind ?? 'butt'
     // Along its axis, as seen from the middle of the aircraft.
     const [a, b] = [outer.place(0, 0, outer.to), outer.place(0, 0, outer.from)]

@@ -23,6 +23,7 @@ import type { Airframe } from '../resolve'
 import type { Finding, PieceReport } from '../report'
 import { bodyProblems } from './body-problems'
 import { cutProblems } from './cut-problems'
+import { ribProblems } from './rib-problems'
 import { q, say } from '../../units'
 /**
  * A foot this many times narrower than the piece is tall is knocked over by the nozzle, by common experience.
@@ -34,6 +35,7 @@ export const BRIDGE_LIMIT = 45
 export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]): Finding[] => [
   ...surfaceProblems(airframe),
   ...cutProblems(airframe),
+  ...ribProblems(airframe),
   ...bodyProblems(airframe),
   ...givenProblems(airframe),
   ...standingProblems(airframe, pieces),
@@ -51,7 +53,7 @@ function sharedPieces(airframe: Airframe): Finding[] {
   const { doc, surfaces } = airframe
   const nameOf = (id: string) => doc.zones.find(zone => zone.id === id)?.name ?? id
   return airframe.pieces.flatMap((piece): Finding[] => {
-    if (piece.kind !== 'fixed' || piece.side === 'port') return []
+    if (piece.kind !== 'fixed' || piece.side === 'port' || piece.ribOf !== null) return []
     const loft = alongBody(piece.part) ? null : surfaces[piece.part]
     const body = bodyOf(airframe, piece)
     const zoneAt = (at: number) =>

@@ -43,7 +43,7 @@ const placeProblems = ({ part, places }: StrengthFigures): Finding[] =>
       remedy: say`Spine: ${place.remedy}`,
     }))
 
-function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Finding[] {
+function twistProblems({ doc, wing, coveringOf }: Airframe, { twist, boom }: StrengthFigures): Finding[] {
   const found: Finding[] = []
   const top = doc.brief.topSpeedMs
   if (twist.cautionMs !== null && top > twist.cautionMs) {
@@ -61,7 +61,9 @@ function twistProblems({ doc }: Airframe, { twist, boom }: StrengthFigures): Fin
       limit: twist.cautionMs,
       unit: 'm/s',
       text: say`At ${q(top, 'm/s')} the wing is near where it would ${first}: keep under ${q(twist.cautionMs, 'm/s', 0)}`,
-      remedy: 'Skin: another bead on the outer wing, or a lower top speed at Brief',
+      remedy: doc.zones.some(zone => coveringOf(zone) && wing.zones.includes(zone.id))
+        ? 'Spine: a thicker tube, glued in, or a second one; Skin: a stiffer film; or a lower top speed at Brief'
+        : 'Skin: another bead on the outer wing, or a lower top speed at Brief',
     })
   }
   if (boom && boom.effectTop < TAIL_LEFT)

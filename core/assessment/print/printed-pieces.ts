@@ -228,6 +228,7 @@ export function reportPieces(
       mark: piece.mark,
       part: piece.part,
       kind: piece.kind,
+      ribOf: piece.ribOf,
       side: piece.side,
       zone: piece.zone.id,
       zoneName: piece.zone.name,

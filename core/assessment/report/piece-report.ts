@@ -10,6 +10,8 @@ export interface PieceReport {
   part: PartName
   kind: string
   side: string
+  /** A rib under film: the stretch that it is one of; null for anything else. */
+  ribOf: string | null
   zone: string
   zoneName: string
   /** It stays as it was printed, whatever its zone says. */

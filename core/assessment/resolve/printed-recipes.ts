@@ -1,5 +1,5 @@
 /** How pieces are printed: by their zones, or as single ones were. */
-import { pairOf, type AsPrinted, type Design, type Recipe, type Zone } from '../../document'
+import { pairOf, ribRecipe, type AsPrinted, type Design, type Zone } from '../../document'
 import { zoneOr, type PieceShape, type RecipeOf } from '../../geometry'
 import { memoise } from '../../memo'
 
@@ -10,24 +10,6 @@ export const recipesIn = (printed: readonly Printed[]): RecipeOf => {
     single = new Map(printed.flatMap(item => ('piece' in item ? [[item.piece, item.recipe] as const] : [])))
   return (zone, piece) => single.get(piece) ?? zoneOr(zones, zone).recipe
 }
-
-/** Walls of a rib round its edge and its holes. */
-const RIB_WALLS = 2
-/** Ribs are laid solid, lying on the bed, with the bead and the layer of their zone; its controls as the zone says. */
-export const ribRecipe = (recipe: Recipe): Recipe => ({
-  ...recipe,
-  school: 'solid',
-  walls: RIB_WALLS,
-  infillShare: 1,
-  infillPattern: 'lines',
-  baseLayers: 0,
-  topLayers: 0,
-  spiral: false,
-  lattice: null,
-  skinGapMm: null,
-  stance: 'standing',
-  brimMm: 0,
-})
 
 /** The zone of each piece of a design, as that piece is printed; the same object while both stay. */
 export function createPieceZones(remembered: number): (doc: Design) => (shape: PieceShape) => Zone {

@@ -1,5 +1,5 @@
 /** Everything that is not printed, to have before the first joint: counted from the drawing. */
-import { bodiesOf, siteOf, type Airframe, type Assessment } from '../../assess'
+import { bodiesOf, coveredStretches, LAPS, siteOf, type Airframe, type Assessment } from '../../assess'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { cuttingPlan } from '../spine'
 import { linkageSheets } from './linkages'
@@ -48,6 +48,7 @@ export function hardwareList(
   const { doc } = airframe
   const rows = [
     ...stock(airframe, assessment, libraries),
+    ...films(airframe),
     ...hinges(airframe),
     ...linkages(airframe),
     ...closures(airframe),
@@ -102,6 +103,21 @@ function stock(
       }),
     ),
   ]
+}
+
+/** By kind, with what is cut away at the edges. */
+function films(airframe: Airframe): HardwareRow[] {
+  const areas = new Map<string, { name: string; area: number; arealMass: number }>()
+  for (const { film, area } of coveredStretches(airframe)) {
+    const known = areas.get(film.id)
+    areas.set(film.id, { name: film.name, arealMass: film.arealMass, area: (known?.area ?? 0) + area })
+  }
+  return [...areas.values()].map(({ name, area, arealMass }) =>
+    row('Stock', name, 1, {
+      grams: 1000 * arealMass * area * (1 + LAPS),
+      note: `${(100 * area * (1 + LAPS)).toFixed(0)} dm² with laps; a third more for what is cut away`,
+    }),
+  )
 }
 
 function hinges(airframe: Airframe): HardwareRow[] {

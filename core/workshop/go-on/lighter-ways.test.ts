@@ -13,6 +13,7 @@ const ways = (recipe: Partial<Recipe>, doc: ProjectFile = bare, id = 'tail') => 
   const zone: Zone = {
     id,
     name: 'Tail',
+    ribs: null,
     filament: tough.id,
     recipe: { ...recipeById('beads', tough), ...recipe },
   }

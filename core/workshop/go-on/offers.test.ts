@@ -30,7 +30,8 @@ function assessorOf({
   stops = () => false,
   reshaped = () => 1,
 }: World = {}): Assessor {
-  const flowOf = (doc: ProjectFile, piece: { id: string; zone: string }) => recipeOf(doc, piece).flow
+  const flowOf = (doc: ProjectFile, piece: { id: string; zone: string }) =>
+    recipeOf(doc, { ...piece, ribOf: null }).flow
   const assess = (doc: ProjectFile): Assessment => {
     const pieces = list.map(({ id, zone, grams, hours, weighed }) => {
       const predictedG =

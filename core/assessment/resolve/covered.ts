@@ -1,0 +1,121 @@
+/** What of an aircraft is covered with film: how much of it, and where. SI but for lofts, in mm. */
+import type { Zone } from '../../document'
+import {
+  hingedControls,
+  outlineAt,
+  placePoint,
+  placesWithin,
+  stepped,
+  type SurfaceLoft,
+} from '../../geometry'
+import type { Film } from '../../libraries'
+import { memoise } from '../../memo'
+import { mm2ToM2, mmToM } from '../../units'
+import type { Designed } from './airframe'
+
+/** Laps round edges and where sheets meet, as a share of what is covered. */
+export const LAPS = 0.08
+/** A sheet is counted in strips of this width along the span, mm. */
+const STRIP = 40
+
+/** The film of one side between two cuts. */
+export interface Covered {
+  /** As its ribs say. */
+  stretch: string
+  name: string
+  film: Film
+  /** Both faces, without laps, m². */
+  area: number
+  strips: ReadonlyArray<{ area: number; x: number; y: number; z: number }>
+}
+
+/** Length of an outline before x = `to`, and the middle of it, mm. */
+function before(outline: Float64Array, to: number): { length: number; x: number; n: number } {
+  const count = outline.length / 2
+  let length = 0,
+    x = 0,
+    n = 0
+  for (let i = 0; i < count; i++) {
+    const j = (i + 1) % count
+    let [x0, n0, x1, n1] = [outline[2 * i], outline[2 * i + 1], outline[2 * j], outline[2 * j + 1]]
+    if (x0 >= to && x1 >= to) continue
+    if (x0 > to !== x1 > to) {
+      const t = (to - x0) / (x1 - x0),
+        cross = n0 + (n1 - n0) * t
+      if (x0 > to) [x0, n0] = [to, cross]
+      else [x1, n1] = [to, cross]
+    }
+    const part = Math.hypot(x1 - x0, n1 - n0)
+    length += part
+    x += (part * (x0 + x1)) / 2
+    n += (part * (n0 + n1)) / 2
+  }
+  return length > 0 ? { length, x: x / length, n: n / length } : { length: 0, x: to, n: 0 }
+}
+
+interface Strip {
+  area: number
+  x: number
+  n: number
+  s: number
+}
+
+/** What lies ahead of the controls' gaps is covered; controls are printed whole. */
+const stripsOf = memoise(
+  (loft: SurfaceLoft, from: number, to: number, controls: Parameters<typeof hingedControls>[1]): Strip[] => {
+    const hinged = hingedControls(loft, controls)
+    const ends = hinged.flatMap(item => [item.from, item.to])
+    const edges = stepped(
+      [from, ...placesWithin([...loft.stations.map(station => station.s), ...ends], from, to), to],
+      STRIP,
+    )
+    return edges.slice(1).map((next, i) => {
+      const s = (edges[i] + next) / 2
+      const control = hinged.find(item => s > item.from && s < item.to)
+      const { length, x, n } = before(
+        outlineAt(loft, s),
+        control ? control.hingeAt(s) - control.control.hinge.gapMm / 2 : Infinity,
+      )
+      return { area: mm2ToM2(length * (next - edges[i])), x, n, s }
+    })
+  },
+  64,
+)
+
+/** Stretches of ribs, side by side, from the root outward. */
+export function coveredStretches({ pieces, surfaces, doc, coveringOf }: Designed): Covered[] {
+  const stretches = new Map<
+    string,
+    { zone: Zone; loft: SurfaceLoft; side: 1 | -1; from: number; to: number; name: string }
+  >()
+  for (const piece of pieces) {
+    if (piece.ribOf === null) continue
+    const own = stretches.get(piece.ribOf)
+    if (own) {
+      own.from = Math.min(own.from, piece.from)
+      own.to = Math.max(own.to, piece.to)
+    } else
+      stretches.set(piece.ribOf, {
+        zone: piece.zone,
+        loft: surfaces[piece.part as SurfaceLoft['name']]!,
+        side: piece.side === 'port' ? -1 : 1,
+        from: piece.from,
+        to: piece.to,
+        name: piece.name.replace(/, rib \d+/, ''),
+      })
+  }
+  return [...stretches].map(([stretch, { zone, loft, side, from, to, name }]) => {
+    const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
+    const strips = stripsOf(loft, from, to, controls).map(({ area, x, n, s }) => {
+      const [px, py, pz] = placePoint(loft, x, n, s, side).map(mmToM)
+      return { area, x: px, y: py, z: pz }
+    })
+    return {
+      stretch,
+      name,
+      film: coveringOf(zone)!.film,
+      area: strips.reduce((sum, strip) => sum + strip.area, 0),
+      strips,
+    }
+  })
+}
