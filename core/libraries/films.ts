@@ -2,6 +2,7 @@
  * What ribs are covered with. Made-up entries with typical properties of polyester films and of tissue, glue, dope and
  * laps left out of `arealMass` but what the film itself carries.
  */
+import type { Ribs } from '../document'
 import { gpaToPa, mpaToPa } from '../units'
 
 export interface Film {
@@ -85,6 +86,9 @@ export const FILMS: readonly Film[] = [
     summary: 'stiffer against twist than film of the same weight, slack when damp, and it splits',
   },
 ]
+
+/** What a zone of ribs begins with: wings of half a metre to a metre and a half. */
+export const USUAL_RIBS: Ribs = { pitchMm: 60, thicknessMm: 1.6, rimMm: 3, film: FILMS[0].id }
 
 /** Film by its id; the first of the shelf stands in for one that is unknown, and a finding names it. */
 export const filmOr = (films: readonly Film[], id: string): Film =>

@@ -12,7 +12,7 @@ export type { Battery } from './batteries'
 export type { ControllerOnShelf, MotorOnShelf } from './motors'
 export type { FanOnShelf, PropellerOnShelf } from './propellers'
 export type { Filament } from './filaments'
-export { filmOr, type Film } from './films'
+export { filmOr, USUAL_RIBS, type Film } from './films'
 export type { ReceiverOnShelf, ServoOnShelf } from './servos'
 export {
   stockArea,

@@ -107,6 +107,8 @@ export function drawnDocument(random: () => number, { full = false } = {}): Proj
         return random() < 0.95 ? pick(LIBRARIES.stock).id : 'no-such-stock'
       case 'filament':
         return random() < 0.97 ? pick(LIBRARIES.filaments).id : 'no-such-filament'
+      case 'film':
+        return random() < 0.95 ? pick(LIBRARIES.films).id : 'no-such-film'
       case 'rootAerofoil':
       case 'tipAerofoil':
       case 'aerofoil':

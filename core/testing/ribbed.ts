@@ -1,11 +1,10 @@
 /** Thistledown with a wing of printed ribs under film: edges, a main spar to the tip, no cuts. mm */
-import type { ProjectFile, Ribs, Spar } from '../document'
+import type { ProjectFile, Spar } from '../document'
 import { DEMOS } from '../demo'
+import { USUAL_RIBS } from '../libraries'
 import { changed } from './changed'
 
 const [thistledown] = DEMOS
-
-export const USUAL_RIBS: Ribs = { pitchMm: 60, thicknessMm: 1.6, rimMm: 3, film: 'film-iron-light' }
 
 export const edgeSpar = (id: string, stock: string, share: number, toMm: number): Spar => ({
   id,

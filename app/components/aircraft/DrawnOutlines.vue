@@ -21,6 +21,14 @@ const shapes = computed(() =>
     })
     .sort((a, b) => depth(a.piece) - depth(b.piece)),
 )
+/** Film lies over the ribs; they are pressed through it. */
+const films = computed(() =>
+  props.assessment.drawing.films.map(film => ({
+    key: film.stretch,
+    name: film.name,
+    points: sheet.value.outline(film[sheet.value.view]),
+  })),
+)
 const spars = computed(() =>
   props.assessment.drawing.spars.map((spar, i) => ({
     key: i,
@@ -91,6 +99,14 @@ const legs = computed(() => {
       <title>{{ shape.piece.name }}: {{ shape.note }}</title>
     </g>
     <polygon
+      v-for="film in films"
+      :key="`film-${film.key}`"
+      :points="film.points"
+      class="film"
+      :stroke-width="sheet.unit"
+      :data-film="film.key"
+    />
+    <polygon
       v-for="(points, i) in ghosts"
       :key="`ghost-${i}`"
       :points="points"
@@ -130,6 +146,13 @@ const legs = computed(() => {
   stroke-opacity: 1;
   stroke-width: 3px;
   vector-effect: non-scaling-stroke;
+}
+.film {
+  fill: #d9b45a;
+  fill-opacity: 0.3;
+  stroke: #16233a;
+  stroke-opacity: 0.5;
+  pointer-events: none;
 }
 .hinge {
   stroke: #16233a;

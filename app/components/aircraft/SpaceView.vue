@@ -8,7 +8,15 @@ import type { StationId } from '~/stations/path'
 import { paintFor } from '~/composables/usePaint'
 import { useView } from '~/stores/view'
 import type { PieceMesh } from '~/workers/core.worker'
-import { createSpaceScene, frameBox, pieceGeometry, rodMesh, toScene, type SpaceScene } from './space-scene'
+import {
+  createSpaceScene,
+  filmMesh,
+  frameBox,
+  pieceGeometry,
+  rodMesh,
+  toScene,
+  type SpaceScene,
+} from './space-scene'
 
 const props = defineProps<{ station: StationId; doc: ProjectFile; assessment: Assessment }>()
 const host = ref<HTMLDivElement>()
@@ -80,6 +88,7 @@ function build() {
     draw()
     return
   }
+  for (const film of drawing.films) model.add(filmMesh(film.rings))
   for (const spar of drawing.spars)
     model.add(
       rodMesh(

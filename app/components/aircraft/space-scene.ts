@@ -8,6 +8,7 @@ import {
   BufferGeometry,
   CylinderGeometry,
   DirectionalLight,
+  DoubleSide,
   Group,
   HemisphereLight,
   Mesh,
@@ -56,6 +57,41 @@ export function pieceGeometry(mesh: PieceMesh): BufferGeometry {
   geometry.dispose()
   faceted.computeVertexNormals()
   return faceted
+}
+
+/** Film from section to section, thin enough to see the ribs through. */
+export function filmMesh(rings: ReadonlyArray<readonly number[]>): Mesh {
+  const count = (rings[0]?.length ?? 0) / 3
+  const positions = new Float32Array(rings.length * count * 3)
+  rings.forEach((ring, k) => {
+    for (let i = 0; i < count; i++) {
+      const at = 3 * (k * count + i)
+      positions[at] = ring[3 * i + 1]!
+      positions[at + 1] = ring[3 * i + 2]!
+      positions[at + 2] = ring[3 * i]!
+    }
+  })
+  const triangles: number[] = []
+  for (let k = 0; k + 1 < rings.length; k++)
+    for (let i = 0; i < count; i++) {
+      const j = (i + 1) % count
+      const [a, b, c, d] = [k * count + i, k * count + j, (k + 1) * count + i, (k + 1) * count + j]
+      triangles.push(a, b, c, b, d, c)
+    }
+  const geometry = new BufferGeometry()
+  geometry.setAttribute('position', new BufferAttribute(positions, 3))
+  geometry.setIndex(triangles)
+  geometry.computeVertexNormals()
+  return new Mesh(
+    geometry,
+    new MeshLambertMaterial({
+      color: '#d9b45a',
+      transparent: true,
+      opacity: 0.32,
+      depthWrite: false,
+      side: DoubleSide,
+    }),
+  )
 }
 
 export interface SpaceScene {

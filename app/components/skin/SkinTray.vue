@@ -120,8 +120,9 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     />
     <p class="quiet small">Good for: {{ filament.goodFor }}. Bad at: {{ filament.badFor }}.</p>
     <p v-if="filament.fumes" class="caution">Fumes of {{ filament.fumes }}.</p>
+    <RibFigures v-if="surfaces.has(zone.id)" :zone="zone" />
     <v-select
-      v-if="surfaces.has(zone.id)"
+      v-if="surfaces.has(zone.id) && !zone.ribs"
       :model-value="r.stance"
       :items="stances"
       label="Lies on the bed"
@@ -136,7 +137,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
         })
       "
     />
-    <p v-if="surfaces.has(zone.id)" class="quiet small" data-text="stance">
+    <p v-if="surfaces.has(zone.id) && !zone.ribs" class="quiet small" data-text="stance">
       {{
         r.stance === 'standing'
           ? `Layers lie across the span: lift pulls at the bond between them, ${figure(100 * filament.acrossShare)} % of the strength along a bead.`
@@ -146,7 +147,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
     <v-select
       :model-value="r.school"
       :items="LIBRARIES.schools.map(s => ({ title: s.name, value: s.id }))"
-      label="School"
+      :label="zone.ribs ? 'School of its controls' : 'School'"
       data-field="school"
       @update:model-value="setSchool"
     />

@@ -18,7 +18,7 @@ import {
   type StudyState,
   type Vary,
 } from '../../../core/study/combinations'
-import type { Cuts, ProjectFile } from '../../../core/document'
+import type { Cuts, ProjectFile, Spar } from '../../../core/document'
 import { LIBRARIES } from '../../../core/libraries'
 import {
   balanceRemedies,
@@ -28,7 +28,7 @@ import {
 } from '../../../core/workshop/balance'
 import { goOn, type GoOn } from '../../../core/workshop/go-on'
 import { compareSchools, proposeAllCuts, type SchoolFigures } from '../../../core/workshop/advice'
-import { mend, sparChoices, type Mending, type SparChoice } from '../../../core/workshop/spine'
+import { filmEdges, mend, sparChoices, type Mending, type SparChoice } from '../../../core/workshop/spine'
 import { aside, known } from './memory'
 
 /** How far a beginning is; layouts once they are ready. */
@@ -54,6 +54,8 @@ export const choosing = {
   /** Ways to make the weakest place bear what it must; several seconds where nothing easy does. */
   mend: (doc: ProjectFile): Mending => mend(aside, known(doc)),
   sparChoices: (doc: ProjectFile): SparChoice[] => sparChoices(aside, known(doc)),
+  /** Rods and strips that the film of a wing of ribs lacks. */
+  filmEdges: (doc: ProjectFile): Spar[] => filmEdges(aside.airframe(known(doc)), LIBRARIES),
   /**
    * Steps that would help a wing, every so many of them; `progress` is told what was found so far, and false
    * stops.

@@ -5,12 +5,21 @@ export interface Outline {
   points: number[]
 }
 
+/** One thing in all three views. */
+export interface Outlines {
+  plan: number[]
+  side: number[]
+  front: number[]
+}
+
 /** Outlines to scale, mm: plan in (x, y), side in (x, z), front in (y, z). */
 export interface Drawing {
   plan: Outline[]
   side: Outline[]
   front: Outline[]
   spars: Array<{ id: string; plan: number[]; side: number[]; front: number[]; widthMm: number }>
+  /** What is covered with film, and closed sections of it from its foot to its head, aircraft axes. */
+  films: Array<Outlines & { stretch: string; name: string; rings: number[][] }>
   /** Landing-gear legs from mount to axle, aircraft axes. */
   legs: Array<{
     id: string

@@ -27,6 +27,15 @@ export interface Covered {
   /** Both faces, without laps, m². */
   area: number
   strips: ReadonlyArray<{ area: number; x: number; y: number; z: number }>
+  loft: SurfaceLoft
+  side: 1 | -1
+  /** Along the span, mm. */
+  from: number
+  to: number
+  /** Where what it covers changes suddenly, a little before and after. */
+  breaks: readonly number[]
+  /** Where it ends at s: at the trailing edge, or before a control; x in the surface's plane. */
+  endsAt(s: number): number
 }
 
 /** Length of an outline before x = `to`, and the middle of it, mm. */
@@ -106,6 +115,7 @@ export function coveredStretches({ pieces, surfaces, doc, coveringOf }: Designed
   }
   return [...stretches].map(([stretch, { zone, loft, side, from, to, name }]) => {
     const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
+    const hinged = hingedControls(loft, controls)
     const strips = stripsOf(loft, from, to, controls).map(({ area, x, n, s }) => {
       const [px, py, pz] = placePoint(loft, x, n, s, side).map(mmToM)
       return { area, x: px, y: py, z: pz }
@@ -116,6 +126,31 @@ export function coveredStretches({ pieces, surfaces, doc, coveringOf }: Designed
       film: coveringOf(zone)!.film,
       area: strips.reduce((sum, strip) => sum + strip.area, 0),
       strips,
+      loft,
+      side,
+      from,
+      to,
+      breaks: hinged.flatMap(item => [item.from, item.to].flatMap(at => [at - 0.05, at + 0.05])),
+      endsAt: s => {
+        const control = hinged.find(item => s > item.from && s < item.to)
+        return control ? control.hingeAt(s) - control.control.hinge.gapMm / 2 : Infinity
+      },
     }
+  })
+}
+
+/** Points of an outline that are left out of a ring, but one in so many. */
+const EVERY = 3
+
+/** Closed sections of the film in aircraft axes, mm, from its foot to its head: enough to draw it. */
+export function filmRings({ loft, side, from, to, breaks, endsAt }: Covered): number[][] {
+  const places = placesWithin([...loft.stations.map(station => station.s), ...breaks], from, to)
+  return [from, ...places, to].map(s => {
+    const outline = outlineAt(loft, s),
+      last = endsAt(s)
+    const ring: number[] = []
+    for (let i = 0; i < outline.length; i += 2 * EVERY)
+      ring.push(...placePoint(loft, Math.min(last, outline[i]), outline[i + 1], s, side))
+    return ring
   })
 }

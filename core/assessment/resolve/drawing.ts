@@ -2,6 +2,7 @@
 import { alongBody, convexHull, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import type { Designed } from './airframe'
+import { coveredStretches, filmRings, type Covered } from './covered'
 import type { Drawing, Outline } from '../report'
 type Point = readonly [number, number]
 
@@ -45,6 +46,7 @@ function drawAirframe(airframe: Designed): Drawing {
     side,
     front,
     spars,
+    films: coveredStretches(airframe).map(filmOutlines),
     legs,
     booms: boom
       ? (boom.count > 1 ? [boom.boom.yMm, -boom.boom.yMm] : [0]).map(y => ({
@@ -115,10 +117,10 @@ function meshPoints(piece: Piece): Array<[number, number, number]> {
  * keeps sweep breaks that a hull would bridge. Where the view looks along the span, sections overlap, and a
  * hull is right.
  */
-function silhouette(
+function silhouette<P extends Pick<Piece, 'part' | 'from' | 'to'>>(
   sections: ReadonlyArray<ReadonlyArray<[number, number, number]>>,
   view: (p: [number, number, number]) => Point,
-  piece: Piece,
+  piece: P,
 ): Point[] {
   const flat = sections.map(section => section.map(view))
   if (flat.length === 1) return convexHull(flat[0])
@@ -130,6 +132,29 @@ function silhouette(
   const extreme = (points: readonly Point[], sign: number) =>
     points.reduce((best, p) => (sign * p[across] > sign * best[across] ? p : best))
   return [...flat.map(points => extreme(points, -1)), ...flat.map(points => extreme(points, 1)).reverse()]
+}
+
+/** What the film covers, seen as its pieces are. */
+function filmOutlines(covered: Covered): Drawing['films'][number] {
+  const { stretch, name, loft, from, to } = covered
+  const rings = filmRings(covered)
+  const sections = rings.map(ring =>
+    Array.from({ length: ring.length / 3 }, (_, i): [number, number, number] => [
+      ring[3 * i],
+      ring[3 * i + 1],
+      ring[3 * i + 2],
+    ]),
+  )
+  const as = { part: loft.name, from, to }
+  const rounded = (points: readonly Point[]) => points.flat().map(v => Math.round(v * 100) / 100)
+  return {
+    stretch,
+    name: `Film, ${name}`,
+    plan: rounded(silhouette(sections, p => [p[0], p[1]], as)),
+    side: rounded(silhouette(sections, p => [p[0], p[2]], as)),
+    front: rounded(convexHull(sections.flat().map(p => [p[1], p[2]] as const))),
+    rings: rings.map(ring => ring.map(v => Math.round(v * 100) / 100)),
+  }
 }
 
 function sparOutlines(loft: SurfaceLoft, airframe: Designed): Drawing['spars'] {

@@ -1,7 +1,7 @@
 export { type Airframe, type Designed, type Resolver, createResolver } from './airframe'
 export { type HeldBoom } from './held-boom'
 export { bodiesOf, type StandingBody } from './bodies'
-export { coveredStretches, LAPS, type Covered } from './covered'
+export { coveredStretches, filmRings, LAPS, type Covered } from './covered'
 export { calibratedFilaments } from './calibrated-filaments'
 export { createDrawing } from './drawing'
 export { briefTemperature, heated, softened } from './warm'

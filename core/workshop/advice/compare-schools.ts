@@ -1,7 +1,7 @@
 /** Schools compared for one zone: the same aircraft assessed with each, side by side. */
-import type { Assessor } from '../../assess'
+import { coveredStretches, LAPS, type Assessor } from '../../assess'
 import type { ProjectFile, Zone } from '../../document'
-import { recipeFor, type Filament, type Libraries } from '../../libraries'
+import { recipeFor, USUAL_RIBS, type Filament, type Libraries } from '../../libraries'
 import { withZone } from '../../change'
 import { printedMaterial } from '../../structure'
 import { beadThickness } from '../../printing'
@@ -13,7 +13,7 @@ export interface SchoolFigures {
   summary: string
   badAt: string
   filament: string
-  /** Of the pieces of this zone. */
+  /** Of the pieces of this zone, and of the film on them. */
   massG: number
   hours: number
   cost: number
@@ -38,25 +38,39 @@ export function schoolFigures(
   const changed = withZone(doc, zone)
   const { pieces, totals, strength, flight } = assessor.assess(changed)
   const own = pieces.filter(piece => piece.zone === zone.id)
+  const stretches = new Set(own.flatMap(piece => piece.ribOf ?? []))
+  const films = coveredStretches(assessor.airframe(changed)).filter(item => stretches.has(item.stretch))
   const walls = zone.recipe.walls + (zone.recipe.skinGapMm ? 1 : 0)
   return {
-    school: zone.recipe.school,
+    school: zone.ribs ? 'ribs' : zone.recipe.school,
     name,
     summary,
     badAt,
     filament: filament.name,
-    massG: sum(own.map(piece => piece.predictedG)),
+    massG:
+      sum(own.map(piece => piece.predictedG)) +
+      sum(films.map(({ film, area }) => 1000 * film.arealMass * area * (1 + LAPS))),
     hours: sum(own.map(piece => piece.hours)),
     cost: sum(own.map(piece => piece.cost)),
     skinStiffness:
-      (printedMaterial(zone.recipe, filament).modulus * walls * mmToM(beadThickness(zone.recipe, filament))) /
-      1000,
+      zone.ribs && films.length
+        ? (films[0].film.modulus * films[0].film.thickness) / 1000
+        : (printedMaterial(zone.recipe, filament).modulus *
+            walls *
+            mmToM(beadThickness(zone.recipe, filament))) /
+          1000,
     flyingMassG: totals.massG,
     reserve: strength.reserve,
     staticMarginPct: flight.staticMarginPct,
     zone,
   }
 }
+
+export const RIBS_NAME = 'Ribs under film'
+
+/** Is a zone one of a wing or tail? */
+export const carriesLift = ({ wing, tail }: Pick<ProjectFile, 'wing' | 'tail'>, zone: string): boolean =>
+  [wing, tail.horizontal, tail.vertical].some(surface => surface?.panels.some(panel => panel.zone === zone))
 
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0)
 
@@ -87,12 +101,24 @@ export function compareSchools(
     schoolFigures(
       assessor,
       doc,
-      { ...zone, filament: filament.id, recipe: recipeFor(school, filament) },
+      { ...zone, filament: filament.id, recipe: recipeFor(school, filament), ribs: null },
       school.name,
       school.summary,
       school.badAt,
       filament,
     ),
   )
+  if (!zone.ribs && carriesLift(doc, zone.id))
+    others.push(
+      schoolFigures(
+        assessor,
+        doc,
+        { ...zone, filament: filament.id, ribs: USUAL_RIBS },
+        RIBS_NAME,
+        'printed ribs on spars and edges, under film',
+        'wants edges to lie on; the film is dented and torn, and twists easily',
+        filament,
+      ),
+    )
   return [present, ...others.sort((a, b) => a.massG - b.massG)]
 }

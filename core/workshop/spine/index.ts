@@ -1,3 +1,4 @@
+export { filmEdges } from './film-edges'
 export { cuttingPlan, KERF_MM, type CuttingPlan } from './cutting-plan'
 export { mend, type Mending, type Strengthening } from './mend'
 export { skinSteps } from './skin-steps'

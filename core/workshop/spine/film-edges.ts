@@ -1,0 +1,123 @@
+/** Rods and strips that film needs to lie on, where a surface of ribs has none. mm */
+import type { Spar } from '../../document'
+import { hingedControls, planAt, sparFit, sparLine, type SurfaceLoft } from '../../geometry'
+import { stockOr, type Libraries } from '../../libraries'
+import type { Airframe } from '../../assess'
+
+/** Plastic round an edge in its rib, mm. */
+const COVER = 0.6
+/** Where a nose rod is tried, from the front; a trailing strip, from the rear; shares of the chord. */
+const NOSE = { from: 0.02, to: 0.12 },
+  TAIL = { from: 0.96, to: 0.86 }
+const STEPS = 20
+/** Least length that is worth laying, mm. */
+const SHORTEST = 30
+
+const NOSE_STOCK = ['rod-3', 'rod-2'],
+  TAIL_STOCK = ['strip-4x1'],
+  HINGE_STOCK = ['wood-5x5', 'wood-3x3', 'rod-2']
+
+/**
+ * Spars to lay beside those that are there: a rod as far ahead, a strip as far behind as the section covers it over the
+ * longest stretch, and one before every hinge line. None where one lies already.
+ */
+export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries: Libraries): Spar[] {
+  const ids = new Set(doc.spars.map(spar => spar.id))
+  return Object.values(surfaces).flatMap((loft): Spar[] => {
+    const ribs = pieces.filter(piece => piece.part === loft.name && piece.ribOf !== null)
+    if (ribs.length === 0) return []
+    const from = Math.min(...ribs.map(rib => rib.from)),
+      to = Math.max(...ribs.map(rib => rib.to))
+    const lines = spars[loft.name] ?? []
+    const lies = (least: number, most: number, s: number) =>
+      lines.some(line => {
+        const { lead, chord } = planAt(loft, s)
+        const share = (line.at(s).x - lead) / chord
+        return s >= line.from - 1 && s <= line.to + 1 && share >= least && share <= most
+      })
+    const middle = (from + to) / 2
+    const laid: Spar[] = []
+    const lay = (
+      name: string,
+      stocks: readonly string[],
+      shares: readonly number[],
+      a: number,
+      b: number,
+    ) => {
+      const found = best(loft, libraries, stocks, shares, a, b)
+      if (!found) return
+      let id = `${loft.name}-${name.toLowerCase().replace(/[^a-z]+/g, '-')}`
+      for (let n = 2; ids.has(id); n++) id = `${id.replace(/-\d+$/, '')}-${n}`
+      ids.add(id)
+      laid.push({ ...found, id, name: `${name}, ${loft.label.toLowerCase()}` })
+    }
+    const shares = (first: number, last: number) =>
+      Array.from({ length: STEPS + 1 }, (_, i) => first + ((last - first) * i) / STEPS)
+    if (!lies(0, NOSE.to, middle)) lay('Leading edge', NOSE_STOCK, shares(NOSE.from, NOSE.to), from, to)
+    if (!lies(TAIL.to, 1, middle)) lay('Trailing edge', TAIL_STOCK, shares(TAIL.from, TAIL.to), from, to)
+    const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
+    for (const hinged of hingedControls(loft, controls)) {
+      const s = (hinged.from + hinged.to) / 2
+      const { lead, chord } = planAt(loft, s)
+      const line = (hinged.hingeAt(s) - lead) / chord
+      if (lies(line - 0.15, line, s)) continue
+      // Behind it the gap begins: half of the strip, its bore and a wall of plastic stand before that.
+      const near = 4 / chord,
+        far = 14 / chord
+      lay(
+        `Before ${hinged.control.name}`,
+        HINGE_STOCK,
+        shares(line - near, line - far),
+        Math.max(from, hinged.from - 15),
+        Math.min(to, hinged.to + 15),
+      )
+    }
+    return laid
+  })
+}
+
+/** Of all stocks and places the one that is covered over the greatest length; the first of those that are equal. */
+function best(
+  loft: SurfaceLoft,
+  libraries: Libraries,
+  stocks: readonly string[],
+  shares: readonly number[],
+  from: number,
+  to: number,
+): Omit<Spar, 'id' | 'name'> | null {
+  let found: Omit<Spar, 'id' | 'name'> | null = null
+  let most = SHORTEST
+  for (const id of stocks) {
+    const stock = stockOr(libraries, id)
+    for (const share of shares) {
+      const draft: Omit<Spar, 'id' | 'name'> = {
+        stock: stock.id,
+        surface: loft.name,
+        fromMm: from,
+        toMm: to,
+        rootShare: share,
+        tipShare: share,
+        clearanceMm: 0.1,
+        through: false,
+        fixing: 'bonded',
+        lay: 'middle',
+        route: 'straight',
+      }
+      const reach = (end: number) => {
+        const line = sparLine(loft, { ...draft, toMm: end, id: '-', name: '-' }, stock)
+        return Array.from({ length: STEPS + 1 }, (_, i) => from + ((end - from) * i) / STEPS).every(s => {
+          const { above, below } = sparFit(loft, line, s)
+          return Math.min(above, below) >= COVER
+        })
+      }
+      // A straight rod is shortened until a thin tip or a bend of the wing no longer lets it out.
+      let end = to
+      while (end - from > most && !reach(end)) end -= Math.max(5, (to - from) / 60)
+      if (end - from > most + 1e-6 && reach(end)) {
+        most = end - from
+        found = { ...draft, toMm: Math.floor(end * 10) / 10 }
+      }
+    }
+  }
+  return found
+}
