@@ -1,8 +1,9 @@
 /** A sketch drawn as its layout has it, cut for the beds: a whole project. */
 import type { Assessor } from '../assess'
-import type { ProjectFile } from '../document'
-import type { Libraries } from '../libraries'
+import type { ProjectFile, Ribs } from '../document'
+import { USUAL_RIBS, type Libraries } from '../libraries'
 import { proposeAllCuts } from '../workshop/advice'
+import { filmEdges } from '../workshop/spine'
 import { frame } from './frame'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId } from './purposes'
@@ -47,5 +48,26 @@ export function drawSketch(
     wishes,
     purpose,
   )
-  return { ...bare, cuts: proposeAllCuts(quick.airframe(bare)) }
+  const built = wishes.wing === 'ribs' ? ribbed(bare, wishes.purpose, { quick, libraries }) : bare
+  return { ...built, cuts: proposeAllCuts(quick.airframe(built)) }
+}
+
+/** Indoors every gram of a wing counts, and nothing touches it. */
+const HALL_RIBS: Ribs = { pitchMm: 70, thicknessMm: 1, rimMm: 2, film: 'film-hall' }
+
+/** The wing of ribs, ended flat, with edges for its film. */
+function ribbed(
+  doc: ProjectFile,
+  purpose: Wishes['purpose'],
+  { quick, libraries }: { quick: Assessor; libraries: Libraries },
+): ProjectFile {
+  const own = new Set(doc.wing.panels.map(panel => panel.zone).filter(zone => zone.startsWith('wing-')))
+  const framed: ProjectFile = {
+    ...doc,
+    wing: { ...doc.wing, tip: { kind: 'flat', lengthMm: 1 } },
+    zones: doc.zones.map(zone =>
+      own.has(zone.id) ? { ...zone, ribs: purpose === 'indoor' ? HALL_RIBS : USUAL_RIBS } : zone,
+    ),
+  }
+  return { ...framed, spars: [...framed.spars, ...filmEdges(quick.airframe(framed), libraries)] }
 }

@@ -117,9 +117,13 @@ export function stronger(
   libraries: Libraries,
 ): Partial<Sketch> {
   const [weak] = weaknesses(now)
-  if (!weak || weak.reserve >= ENOUGH) return {}
+  const holds = !weak || weak.reserve >= ENOUGH
+  // Under film the spar's own stiffness is most of what keeps a wing from fluttering.
+  const soft = wishes.wing === 'ribs' && now.findings.some(item => item.code === 'twist-speed')
+  if (holds && !soft) return {}
   const up = (own: string, list: readonly { id: string }[]) =>
     list[Math.min(list.length - 1, list.findIndex(item => item.id === own) + 1)].id
+  if (holds) return { spar: up(sketch.spar, sparLadder(wishes, libraries)) }
   if (weak.part === 'wing') {
     const spar = now.spars.find(item => item.id.startsWith('main-spar'))
     const ladder = sparLadder(wishes, libraries)

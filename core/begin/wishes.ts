@@ -34,6 +34,10 @@ export const Wishes = z.strictObject({
   stallMaxMs: z.number().min(2).max(20).nullable().default(null).describe('slowest level speed, m/s'),
   launch: z.enum(['hand', 'bungee', 'wheels']).default('hand'),
   landing: z.enum(['belly', 'wheels', 'net']).default('belly'),
+  wing: z
+    .enum(['shell', 'ribs'])
+    .default('shell')
+    .describe('a wing printed as a shell, or built of printed ribs under film'),
   filaments: z.array(z.string().min(1).max(60)).max(20).default([]).describe('at hand; empty: any'),
   printers: z.array(Bed).max(6).default([]).describe('beds at hand; empty: one of 220 × 220 × 250 mm'),
   drawer: Drawer.prefault({}),

@@ -6,9 +6,7 @@ import type { Cut, Equipment } from '../document'
 import { BAY_CLEARANCE, bayFeature, boreFeatures, RUN_COVER, runFeatures, webFeatures } from './bores'
 import {
   controlOutline,
-  END_GAP,
   gapFeatures,
-  HINGE_SLOTS,
   hingedControl,
   slotFeatures,
   type CutControl,
@@ -18,10 +16,12 @@ import { sectionAt, type Feature } from './feature'
 import { flatMeeting, surfaceJoint, type JointPlan } from './joints'
 import { placesWithin, stepped } from './places-along'
 import { featureBreaks, type PieceShape } from './piece'
-import { ribHoles, ribPlaces, type RibMark, type RibShape } from './ribs'
+import { ribMarks, ribPieces, stretchesOf, type Stretch } from './rib-pieces'
+import type { RibShape } from './ribs'
 import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 import type { SparLine } from './spar-line'
-import { outlineAt, placePoint, toSurface, type SurfaceLoft } from './surface-loft'
+import { outlineAt, toSurface, type SurfaceLoft } from './surface-loft'
+import { naming, placed, skinHeights, type Sides } from './surface-piece-kit'
 
 /** The moving part's skin bends a little along the span; this keeps its facets within 0.02 mm of it. */
 const MOVING_STEP = 30
@@ -129,6 +129,41 @@ export const hingedControls = <C extends CutControl>(
   controls: readonly C[],
 ): HingedControl<C>[] => controls.map(control => hingedControl(loft, control)).filter(item => item !== null)
 
+/** What stands between two cuts, as it is named and joined. */
+interface Laid {
+  name: string
+  stretch: Stretch
+  foot: JointPlan | null
+  head: JointPlan | null
+}
+
+/** Every stretch of a surface; where ribs meet a shell without a cut they are glued, face to face. */
+function laidStretches(
+  loft: SurfaceLoft,
+  cuts: readonly Cut[],
+  ribs: readonly RibShape[],
+  features: readonly Feature[],
+): Laid[] {
+  const edges = [0, ...cuts.map(cut => cut.atMm), loft.span]
+  const between = edges.slice(0, -1).map((from, i) => stretchesOf(loft, ribs, from, edges[i + 1]))
+  const joints = cuts.map((cut, i) =>
+    between[i].at(-1)!.frame || between[i + 1][0].frame
+      ? flatMeeting(cut)
+      : surfaceJoint(loft, cut, features),
+  )
+  return between.flatMap((own, i) => {
+    const number = pieceNumber(cuts, i)
+    const glued = (at: number) =>
+      flatMeeting({ atMm: at, piece: number, joint: { kind: 'butt', toleranceMm: 0 } })
+    return own.map((stretch, k): Laid => ({
+      name: k === 0 ? `${number}` : `${number}.${k + 1}`,
+      stretch,
+      foot: k > 0 ? glued(stretch.from) : (joints[i - 1] ?? null),
+      head: k < own.length - 1 ? glued(stretch.to) : (joints[i] ?? null),
+    }))
+  })
+}
+
 export function cutSurface(parts: SurfaceParts): PieceShape[] {
   const { loft, lines } = parts
   const cuts = usableCuts(parts.cuts, 0, loft.span)
@@ -138,24 +173,16 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
     others = [...pocketed.features, ...hinged.flatMap(item => gapFeatures(loft, item))]
   const features = [...bored, ...webFeatures(lines), ...others]
   const stations = loft.stations.map(station => station.s)
-  const sides = loft.mirror ? (['starboard', 'port'] as const) : (['centre'] as const)
-  const edges = [0, ...cuts.map(cut => cut.atMm), loft.span]
-  const ribbed = edges.slice(0, -1).map((from, i) => {
-    const zone = widestZone(from, edges[i + 1], stations, loft.zones)
-    return parts.ribs.find(item => item.zone === zone)
-  })
-  const joints = cuts.map((cut, i) =>
-    ribbed[i] || ribbed[i + 1] ? flatMeeting(cut) : surfaceJoint(loft, cut, features),
+  const sides: Sides = loft.mirror ? ['starboard', 'port'] : ['centre']
+  const marks = ribMarks(
+    loft,
+    lines,
+    hinged,
+    pocketed.reports.filter(bay => !bay.missing),
   )
-  const marks = ribMarks(parts, hinged, pocketed.reports)
-  const fixed = edges.slice(0, -1).flatMap((from, i) => {
-    const to = edges[i + 1],
-      number = pieceNumber(cuts, i)
-    const foot: JointPlan | null = joints[i - 1] ?? null,
-      head: JointPlan | null = joints[i] ?? null
-    const ribs = ribbed[i]
-    if (ribs)
-      return ribPieces(loft, { from, to, number, foot, head }, ribs, [...bored, ...others], marks, sides)
+  const fixed = laidStretches(loft, cuts, parts.ribs, features).flatMap(({ name, stretch, foot, head }) => {
+    const { from, to, frame } = stretch
+    if (frame) return ribPieces(loft, { name, frame, foot, head }, [...bored, ...others], marks, sides)
     const own = [...features, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(
       feature => feature.to > from + 1e-6 && feature.from < to - 1e-6,
     )
@@ -182,7 +209,7 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
     }
     return sides.map((side): PieceShape => ({
       ...shared,
-      ...naming(loft, side, `${number}`, `${number}`, `${number}`),
+      ...naming(loft, side, name, name, name),
       side,
       place: placed(loft, side),
     }))
@@ -191,131 +218,10 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
 }
 
 /**
- * Where something ends that a rib must hold, first what would be missed most: breaks of the plan, controls, bays, spars;
- * and a rib behind every hinge that is pushed into a slot.
- */
-function ribMarks(
-  { loft, lines }: Pick<SurfaceParts, 'loft' | 'lines'>,
-  hinged: readonly HingedControl[],
-  reports: readonly BayReport[],
-): RibMark[] {
-  const ended = (from: number, to: number): RibMark[] => [
-    { at: from, side: -1 },
-    { at: to, side: 1 },
-  ]
-  return [
-    ...loft.ends.map((end): RibMark => ({ at: end.s, side: 0 })),
-    ...hinged.flatMap(item => ended(item.from - END_GAP, item.to + END_GAP)),
-    ...reports.filter(bay => !bay.missing).flatMap(bay => ended(bay.from, bay.to)),
-    ...lines.flatMap((line): RibMark[] => [
-      { at: line.from, side: 1 },
-      { at: line.to, side: -1 },
-    ]),
-    ...hinged
-      .filter(item => HINGE_SLOTS[item.control.hinge.kind])
-      .flatMap(item => item.hinges.map((at): RibMark => ({ at, side: 0 }))),
-  ]
-}
-
-/** The ribs of a stretch from one cut to the next: plates across the span, on their spars. */
-function ribPieces(
-  loft: SurfaceLoft,
-  at: { from: number; to: number; number: number; foot: JointPlan | null; head: JointPlan | null },
-  ribs: RibShape,
-  features: readonly Feature[],
-  marks: readonly RibMark[],
-  sides: ReadonlyArray<PieceShape['side']>,
-): PieceShape[] {
-  const stations = loft.stations.map(station => station.s)
-  const feet = ribPlaces(at.from, at.to, ribs, marks)
-  return feet.flatMap((from, k) => {
-    const to = Math.min(loft.span, from + ribs.thicknessMm)
-    const cutOut = features.filter(feature => feature.to > from + 1e-6 && feature.from < to - 1e-6)
-    const own = [...cutOut, ...ribHoles(loft, from, to, ribs, cutOut)]
-    const shared = {
-      part: loft.name,
-      kind: 'fixed' as const,
-      from,
-      to,
-      proud: 0,
-      zoneId: ribs.zone,
-      // Of the stretch, told once.
-      zonesInside: k === 0 ? zonesBetween(at.from, at.to, stations, loft.zones) : [ribs.zone],
-      shapedBy: [],
-      breaks: placesWithin([...stations, ...featureBreaks(own)], from, to),
-      corners: [from, to],
-      skinHeights: skinHeights(loft, from, to),
-      skinAt: (s: number) => outlineAt(loft, s),
-      features: own,
-      sectionAt: (s: number) => sectionAt(outlineAt(loft, s), own, s),
-      joints: {
-        foot: k === 0 ? (at.foot?.joint ?? null) : null,
-        head: k === feet.length - 1 ? (at.head?.joint ?? null) : null,
-      },
-      hardwareG: 0,
-      missing: k === feet.length - 1 && at.head?.missing ? [at.head.missing] : [],
-      mesh: null,
-    }
-    return sides.map((side): PieceShape => ({
-      ...shared,
-      ...naming(
-        loft,
-        side,
-        `${at.number}-rib-${k + 1}`,
-        `${at.number}, rib ${k + 1}`,
-        `${at.number}r${k + 1}`,
-      ),
-      ribOf: `${loft.name}-${at.number}${side === 'centre' ? '' : `-${side}`}`,
-      side,
-      place: placed(loft, side),
-    }))
-  })
-}
-
-/**
- * Between sections that are turned against each other or shaped differently the skin is not made of flat
- * facets: it is lofted in short steps there, so that triangles follow it. Elsewhere the stations do.
- */
-const TWISTED_STEP = 18
-function skinHeights(loft: SurfaceLoft, from: number, to: number): number[] {
-  const { stations } = loft
-  return [
-    from,
-    ...placesWithin(
-      stations.flatMap((station, i) => {
-        const next = stations[i + 1]
-        if (!next) return [station.s]
-        const bent = station.shape !== next.shape || Math.abs(station.twist - next.twist) > 1e-4
-        return bent ? stepped([station.s, next.s], TWISTED_STEP).slice(0, -1) : [station.s]
-      }),
-      from,
-      to,
-    ),
-    to,
-  ]
-}
-
-const LETTERS: Record<SurfaceLoft['name'], string> = { wing: 'W', horizontal: 'T', vertical: 'F' }
-const placed = (loft: SurfaceLoft, side: PieceShape['side']) => (x: number, n: number, s: number) =>
-  placePoint(loft, x, n, s, side === 'port' ? -1 : 1)
-function naming(loft: SurfaceLoft, side: PieceShape['side'], id: string, name: string, mark: string) {
-  const tail = side === 'centre' ? ['', '', ''] : [`-${side}`, ` ${side}`, side === 'starboard' ? '·S' : '·P']
-  return {
-    id: `${loft.name}-${id}${tail[0]}`,
-    name: `${loft.label} ${name}${tail[1]}`,
-    mark: `${LETTERS[loft.name]}${mark}${tail[2]}`,
-  }
-}
-
-/**
  * Pieces of one control surface, even in length and no taller than the tallest bed; no division runs through
  * a hinge.
  */
-function movingPieces(
-  { loft, bedHeight }: SurfaceParts,
-  hinged: HingedControl,
-  sides: ReadonlyArray<PieceShape['side']>,
-): PieceShape[] {
+function movingPieces({ loft, bedHeight }: SurfaceParts, hinged: HingedControl, sides: Sides): PieceShape[] {
   const { control, from: first, to: last } = hinged
   const count = Math.max(1, Math.ceil((last - first) / Math.max(20, bedHeight) - 1e-9))
   const edges = Array.from({ length: count + 1 }, (_, i) => first + ((last - first) * i) / count).map(

@@ -24,7 +24,7 @@ const shapes = computed(() =>
 /** Film lies over the ribs; they are pressed through it. */
 const films = computed(() =>
   props.assessment.drawing.films.map(film => ({
-    key: film.stretch,
+    key: film.id,
     name: film.name,
     points: sheet.value.outline(film[sheet.value.view]),
   })),

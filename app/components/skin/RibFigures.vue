@@ -12,6 +12,10 @@ const core = useCore()
 const fault = ref('')
 const film = computed(() => zone.ribs && filmOr(LIBRARIES.films, zone.ribs.film))
 const index = computed(() => doc.value.zones.findIndex(item => item.id === zone.id))
+const ways: Array<{ title: string; value: 'shell' | 'ribs' }> = [
+  { title: 'A printed shell', value: 'shell' },
+  { title: 'Printed ribs under film', value: 'ribs' },
+]
 const figures = [
   { key: 'pitchMm', label: 'Ribs at most apart', limits: LIMITS.ribPitchMm, digits: 0 },
   { key: 'thicknessMm', label: 'A rib is thick', limits: LIMITS.ribThicknessMm, digits: 1 },
@@ -20,7 +24,7 @@ const figures = [
 const built = computed(() => {
   const ribs = now.value.pieces.filter(piece => piece.zone === zone.id && piece.ribOf !== null)
   const filmG = now.value.ledger
-    .filter(row => row.group === 'film' && ribs.some(rib => row.id === `film-${rib.ribOf}`))
+    .filter(row => row.group === 'film' && ribs.some(rib => row.id === `film-${rib.ribOf}-${zone.id}`))
     .reduce((sum, row) => sum + row.massG, 0)
   return { count: ribs.length, massG: ribs.reduce((sum, rib) => sum + rib.massG, 0), filmG }
 })
@@ -47,10 +51,7 @@ async function layEdges() {
   <div class="stack">
     <v-select
       :model-value="zone.ribs ? 'ribs' : 'shell'"
-      :items="[
-        { title: 'A printed shell', value: 'shell' },
-        { title: 'Printed ribs under film', value: 'ribs' },
-      ]"
+      :items="ways"
       label="Built as"
       data-field="built"
       @update:model-value="setBuilt"

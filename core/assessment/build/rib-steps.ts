@@ -32,7 +32,7 @@ export function threadStep(chain: Chain, first: number, last: number): BuildStep
     joins: pairs,
     at: () => middleOf(ribs[Math.floor(ribs.length / 2)]),
     from: [0, 140 * sideSign(chain.side), 0],
-    glue: 'spars',
+    glue: 'joints',
     glueMm: () => GLUE_OF_RIB * ribs.length,
     minutes: MINUTES.join + MINUTES.rib * ribs.length,
     hand: ['plan at full size (Build, flat parts)', 'square', 'weights or pins'],
@@ -57,7 +57,8 @@ export function coverSteps(site: Site, chain: Chain): BuildStep[] {
   const { airframe } = site
   const stretches = new Set(own.map(piece => piece.ribOf))
   const covered = coveredStretches(airframe).filter(item => stretches.has(item.stretch))
-  const [{ film }] = covered
+  const films = [...new Map(covered.map(({ film }) => [film.id, film])).values()]
+  const hottest = films.reduce((a, b) => ((b.ironC ?? 0) > (a.ironC ?? 0) ? b : a))
   const dm2 = 100 * covered.reduce((sum, item) => sum + item.area, 0)
   const softeningC = Math.min(...own.map(piece => airframe.filamentOf(piece.zone).softeningC))
   return [
@@ -68,7 +69,7 @@ export function coverSteps(site: Site, chain: Chain): BuildStep[] {
       subject: { surface: chain.part as 'wing', side: chain.side },
       title: say`Cover the ${named(chain)} with film`,
       how: [
-        say`${film.name}: ${q(dm2 * (1 + LAPS), 'dm²', 0)} with its laps. Edges and ribs sanded smooth and wiped first: every bead shows.`,
+        say`${films.map(film => film.name).join(' and ')}: ${q(dm2 * (1 + LAPS), 'dm²', 0)} with its laps. Edges and ribs sanded smooth and wiped first: every bead shows.`,
         'Underside first, then the upper side over its edges. Tack the corners, then the edges, pull from the middle outward.',
         'Tighten both sides in turn, little by little, and sight along the edges: film that pulls on one side twists the wing. Twist that is wanted is set now, held while the film is tightened.',
       ],
@@ -76,10 +77,14 @@ export function coverSteps(site: Site, chain: Chain): BuildStep[] {
       at: () => middleOf(own[Math.floor(own.length / 2)]),
       from: [0, 0, 120],
       minutes: MINUTES.cover + MINUTES.coverDm2 * dm2,
-      caution: filmCaution(film.ironC, film.solvent, softeningC),
+      caution: filmCaution(
+        hottest.ironC,
+        films.some(film => film.solvent),
+        softeningC,
+      ),
       hand: [
-        film.name,
-        film.ironC === null ? 'brush' : 'covering iron, with its temperature measured',
+        ...films.map(film => film.name),
+        hottest.ironC === null ? 'brush' : 'covering iron, with its temperature measured',
         'new blade',
       ],
     }),

@@ -1,7 +1,6 @@
 /** What ribs under film lack: edges to lie on, a skin that keeps its shape, plastic that stands the iron. */
-import type { Zone } from '../../document'
-import { hingedControls, planAt, type SurfaceLoft } from '../../geometry'
-import type { Airframe } from '../resolve'
+import { hingedControls, planAt, zoneOr } from '../../geometry'
+import { coveredStretches, type Airframe, type Covered } from '../resolve'
 import type { Finding } from '../report'
 import { q, say } from '../../units'
 
@@ -21,24 +20,9 @@ export const ribProblems = (airframe: Airframe): Finding[] => [
   ...zoneProblems(airframe),
 ]
 
-interface Stretch {
-  loft: SurfaceLoft
-  zone: Zone
-  from: number
-  to: number
-}
-
-/** From the first rib to the last between two cuts; port is starboard. */
-function stretchesOf({ pieces, surfaces }: Airframe): Stretch[] {
-  const found = new Map<string, Stretch>()
-  for (const { ribOf, side, part, zone, from, to } of pieces) {
-    if (ribOf === null || side === 'port') continue
-    const own = found.get(ribOf)
-    if (own) own.to = Math.max(own.to, to)
-    else found.set(ribOf, { loft: surfaces[part as SurfaceLoft['name']]!, zone, from, to })
-  }
-  return [...found.values()]
-}
+/** Port is starboard. */
+const stretchesOf = (airframe: Airframe): Covered[] =>
+  coveredStretches(airframe).filter(item => item.side === 1)
 
 function edgeProblems(airframe: Airframe): Finding[] {
   const { doc, spars } = airframe
@@ -88,7 +72,8 @@ function edgeProblems(airframe: Airframe): Finding[] {
 }
 
 const spacingProblems = (airframe: Airframe): Finding[] =>
-  stretchesOf(airframe).flatMap(({ loft, zone, from, to }): Finding[] => {
+  stretchesOf(airframe).flatMap(({ loft, zone: id, from, to }): Finding[] => {
+    const zone = zoneOr(airframe.doc.zones, id)
     const chord = Math.min(planAt(loft, from).chord, planAt(loft, (from + to) / 2).chord)
     const share = zone.ribs!.pitchMm / chord
     return share <= RIBS_APART
@@ -111,7 +96,7 @@ const spacingProblems = (airframe: Airframe): Finding[] =>
 /** Of a zone: what the iron does to it, and bodies, which are never ribbed. */
 function zoneProblems(airframe: Airframe): Finding[] {
   const { doc, filamentOf, coveringOf } = airframe
-  const covered = new Set(stretchesOf(airframe).map(item => item.zone.id))
+  const covered = new Set(stretchesOf(airframe).map(item => item.zone))
   const inBodies = new Set(
     [...(doc.body?.stations ?? []), ...doc.pods.flatMap(pod => pod.body.stations)].map(item => item.zone),
   )

@@ -7,7 +7,7 @@ export const FILM_SPREAD = 0.12
 
 /** One a stretch, spread over where it lies. */
 export const filmEntries = (airframe: Designed): MassEntry[] =>
-  coveredStretches(airframe).flatMap(({ stretch, name, film, strips }): MassEntry[] => {
+  coveredStretches(airframe).flatMap(({ stretch, zone, name, film, strips }): MassEntry[] => {
     const parts = strips.map((strip, i): MassEntry => ({
       ...strip,
       id: `${i}`,
@@ -25,7 +25,7 @@ export const filmEntries = (airframe: Designed): MassEntry[] =>
     return [
       {
         ...parts[0],
-        id: `film-${stretch}`,
+        id: `film-${stretch}-${zone}`,
         name: `Film, ${name}`,
         mass: whole.mass,
         x: whole.x,

@@ -18,10 +18,11 @@ export const LAPS = 0.08
 /** A sheet is counted in strips of this width along the span, mm. */
 const STRIP = 40
 
-/** The film of one side between two cuts. */
+/** The film of one side between two cuts, in one zone. */
 export interface Covered {
   /** As its ribs say. */
   stretch: string
+  zone: string
   name: string
   film: Film
   /** Both faces, without laps, m². */
@@ -91,29 +92,46 @@ const stripsOf = memoise(
   64,
 )
 
-/** Stretches of ribs, side by side, from the root outward. */
-export function coveredStretches({ pieces, surfaces, doc, coveringOf }: Designed): Covered[] {
-  const stretches = new Map<
-    string,
-    { zone: Zone; loft: SurfaceLoft; side: 1 | -1; from: number; to: number; name: string }
-  >()
+interface Run {
+  zone: Zone
+  loft: SurfaceLoft
+  side: 1 | -1
+  from: number
+  to: number
+  name: string
+  stretch: string
+}
+
+/** Ribs that follow one another in one zone; the film of the next zone begins where that of the last one ends. */
+function runsOf({ pieces, surfaces }: Designed): Run[] {
+  const runs: Run[] = []
+  const lastOf = new Map<string, Run>()
   for (const piece of pieces) {
     if (piece.ribOf === null) continue
-    const own = stretches.get(piece.ribOf)
-    if (own) {
-      own.from = Math.min(own.from, piece.from)
-      own.to = Math.max(own.to, piece.to)
-    } else
-      stretches.set(piece.ribOf, {
-        zone: piece.zone,
-        loft: surfaces[piece.part as SurfaceLoft['name']]!,
-        side: piece.side === 'port' ? -1 : 1,
-        from: piece.from,
-        to: piece.to,
-        name: piece.name.replace(/, rib \d+/, ''),
-      })
+    const last = lastOf.get(piece.ribOf)
+    if (last?.zone.id === piece.zone.id) {
+      last.to = piece.to
+      continue
+    }
+    const run: Run = {
+      zone: piece.zone,
+      loft: surfaces[piece.part as SurfaceLoft['name']]!,
+      side: piece.side === 'port' ? -1 : 1,
+      from: last?.to ?? piece.from,
+      to: piece.to,
+      name: piece.name.replace(/, rib \d+/, ''),
+      stretch: piece.ribOf,
+    }
+    runs.push(run)
+    lastOf.set(piece.ribOf, run)
   }
-  return [...stretches].map(([stretch, { zone, loft, side, from, to, name }]) => {
+  return runs
+}
+
+/** What is covered, side by side, from the root outward. */
+export const coveredStretches = (airframe: Designed): Covered[] =>
+  runsOf(airframe).map(({ stretch, zone, loft, side, from, to, name }) => {
+    const { doc, coveringOf } = airframe
     const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
     const hinged = hingedControls(loft, controls)
     const strips = stripsOf(loft, from, to, controls).map(({ area, x, n, s }) => {
@@ -122,7 +140,8 @@ export function coveredStretches({ pieces, surfaces, doc, coveringOf }: Designed
     })
     return {
       stretch,
-      name,
+      zone: zone.id,
+      name: `${name}, ${zone.name}`,
       film: coveringOf(zone)!.film,
       area: strips.reduce((sum, strip) => sum + strip.area, 0),
       strips,
@@ -137,7 +156,6 @@ export function coveredStretches({ pieces, surfaces, doc, coveringOf }: Designed
       },
     }
   })
-}
 
 /** Points of an outline that are left out of a ring, but one in so many. */
 const EVERY = 3

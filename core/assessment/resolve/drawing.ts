@@ -136,7 +136,7 @@ function silhouette<P extends Pick<Piece, 'part' | 'from' | 'to'>>(
 
 /** What the film covers, seen as its pieces are. */
 function filmOutlines(covered: Covered): Drawing['films'][number] {
-  const { stretch, name, loft, from, to } = covered
+  const { stretch, zone, name, loft, from, to } = covered
   const rings = filmRings(covered)
   const sections = rings.map(ring =>
     Array.from({ length: ring.length / 3 }, (_, i): [number, number, number] => [
@@ -148,7 +148,7 @@ function filmOutlines(covered: Covered): Drawing['films'][number] {
   const as = { part: loft.name, from, to }
   const rounded = (points: readonly Point[]) => points.flat().map(v => Math.round(v * 100) / 100)
   return {
-    stretch,
+    id: `${stretch}-${zone}`,
     name: `Film, ${name}`,
     plan: rounded(silhouette(sections, p => [p[0], p[1]], as)),
     side: rounded(silhouette(sections, p => [p[0], p[2]], as)),

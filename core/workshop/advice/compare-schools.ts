@@ -38,8 +38,7 @@ export function schoolFigures(
   const changed = withZone(doc, zone)
   const { pieces, totals, strength, flight } = assessor.assess(changed)
   const own = pieces.filter(piece => piece.zone === zone.id)
-  const stretches = new Set(own.flatMap(piece => piece.ribOf ?? []))
-  const films = coveredStretches(assessor.airframe(changed)).filter(item => stretches.has(item.stretch))
+  const films = coveredStretches(assessor.airframe(changed)).filter(item => item.zone === zone.id)
   const walls = zone.recipe.walls + (zone.recipe.skinGapMm ? 1 : 0)
   return {
     school: zone.ribs ? 'ribs' : zone.recipe.school,

@@ -1,7 +1,7 @@
 /** Cuts proposed for the printers at hand. */
 import { noCuts, type Airframe } from '../../assess'
 import { newPieceNumber, type CutPart, type Cuts, type Joint, type SurfaceName } from '../../document'
-import { proposeCuts } from '../../geometry'
+import { proposeCuts, zoneOr } from '../../geometry'
 
 /** Room left under the top of the tallest bed, mm. */
 const HEADROOM = 5
@@ -32,6 +32,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
     const loft = surfaces[name]
     if (!loft) return doc.cuts[name]
     const surface = name === 'wing' ? doc.wing : doc.tail[name]!
+    const ribbed = surface.panels.map(panel => !!zoneOr(doc.zones, panel.zone).ribs)
     const fixed = loft.ends
       .slice(1, -1)
       .filter(
@@ -40,7 +41,19 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
           surface.panels[i].dihedralDeg !== surface.panels[i + 1].dihedralDeg,
       )
       .map(station => station.s)
-    return jointed(name, proposeCuts(0, loft.span, height, fixed, stretches(name)).cuts)
+    // Ribs are as long as they are thick: only shells are cut for the bed.
+    const cuts = surface.panels.flatMap((_, i): number[] => {
+      if (ribbed[i] || ribbed[i - 1] === false) return []
+      let last = i
+      while (ribbed[last + 1] === false) last++
+      const from = loft.ends[i].s
+      return [
+        ...(i > 0 ? [from] : []),
+        ...proposeCuts(from, loft.ends[last + 1].s, height, fixed, stretches(name)).cuts,
+        ...(last + 1 < ribbed.length ? [loft.ends[last + 1].s] : []),
+      ]
+    })
+    return jointed(name, cuts)
   }
   const bodyFixed = body
     ? body.breaks.filter(

@@ -10,6 +10,8 @@ const COVER = 0.6
 const NOSE = { from: 0.02, to: 0.12 },
   TAIL = { from: 0.96, to: 0.86 }
 const STEPS = 20
+/** An edge before a control reaches to the ribs beside it, mm. */
+const BESIDE = 15
 /** Least length that is worth laying, mm. */
 const SHORTEST = 30
 
@@ -35,7 +37,11 @@ export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries:
         const share = (line.at(s).x - lead) / chord
         return s >= line.from - 1 && s <= line.to + 1 && share >= least && share <= most
       })
-    const middle = (from + to) / 2
+    // An edge is straight from one break of the plan to the next.
+    const runs = loft.ends.slice(1).flatMap((end, i): Array<[number, number]> => {
+      const [a, b] = [Math.max(from, loft.ends[i].s), Math.min(to, end.s)]
+      return b - a >= SHORTEST ? [[a, b]] : []
+    })
     const laid: Spar[] = []
     const lay = (
       name: string,
@@ -53,25 +59,35 @@ export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries:
     }
     const shares = (first: number, last: number) =>
       Array.from({ length: STEPS + 1 }, (_, i) => first + ((last - first) * i) / STEPS)
-    if (!lies(0, NOSE.to, middle)) lay('Leading edge', NOSE_STOCK, shares(NOSE.from, NOSE.to), from, to)
-    if (!lies(TAIL.to, 1, middle)) lay('Trailing edge', TAIL_STOCK, shares(TAIL.from, TAIL.to), from, to)
     const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
-    for (const hinged of hingedControls(loft, controls)) {
-      const s = (hinged.from + hinged.to) / 2
-      const { lead, chord } = planAt(loft, s)
-      const line = (hinged.hingeAt(s) - lead) / chord
-      if (lies(line - 0.15, line, s)) continue
-      // Behind it the gap begins: half of the strip, its bore and a wall of plastic stand before that.
-      const near = 4 / chord,
-        far = 14 / chord
-      lay(
-        `Before ${hinged.control.name}`,
-        HINGE_STOCK,
-        shares(line - near, line - far),
-        Math.max(from, hinged.from - 15),
-        Math.min(to, hinged.to + 15),
-      )
+    const hinged = hingedControls(loft, controls)
+    const along = (s: number) => hinged.find(item => s > item.from && s < item.to)
+    for (const [a, b] of runs) {
+      const middle = (a + b) / 2
+      if (!lies(0, NOSE.to, middle)) lay('Leading edge', NOSE_STOCK, shares(NOSE.from, NOSE.to), a, b)
+      // Where a control hangs over the whole run there is no trailing edge to be covered.
+      const whole = along(a + 1) && along(a + 1) === along(b - 1)
+      if (!whole && !lies(TAIL.to, 1, middle))
+        lay('Trailing edge', TAIL_STOCK, shares(TAIL.from, TAIL.to), a, b)
     }
+    for (const item of hinged)
+      for (const [a, b] of runs) {
+        const first = Math.max(a, item.from - BESIDE),
+          last = Math.min(b, item.to + BESIDE),
+          s = (first + last) / 2
+        if (last - first < SHORTEST) continue
+        const { lead, chord } = planAt(loft, s)
+        const line = (item.hingeAt(s) - lead) / chord
+        if (lies(line - 0.15, line, s)) continue
+        // Behind it the gap begins: half of the strip, its bore and a wall of plastic stand before that.
+        lay(
+          `Before ${item.control.name}`,
+          HINGE_STOCK,
+          shares(line - 4 / chord, line - 14 / chord),
+          first,
+          last,
+        )
+      }
     return laid
   })
 }
