@@ -9,7 +9,9 @@ import { ribbed } from '../testing/ribbed'
 import { DEEP, runs } from '../testing/runs'
 import { sweep, sweptPaths } from '../testing/sweeps'
 import { filmEdges } from '../workshop/spine'
-import { compareSchools } from '../workshop/advice'
+import { createStudyKernel, readVary, study } from '../study/combinations'
+import { compareSchools, proposeAllCuts } from '../workshop/advice'
+import { readiness } from '../workshop/readiness'
 import { hardwareList, buildOrder } from '../workshop/build'
 
 const assessor = createAssessor()
@@ -195,6 +197,54 @@ describe('what is made for it', () => {
     expect(own[0]).toBe('ribs')
     expect(own.slice(1)).not.toContain('ribs')
     expect(compareSchools(assessor, LIBRARIES, doc, zone, 'pla').at(-1)!.zone.ribs).toBeNull()
+  })
+})
+
+describe('on the way to the field', () => {
+  it('film is looked over every day, and after a landing where it is what gives first', () => {
+    const asked = (of: ProjectFile) => readiness(of, assessor.assess(of)).items.map(item => item.id)
+    expect(asked(doc)).toContain('film')
+    expect(asked(changed(doc, draft => draft.zones.forEach(zone => (zone.ribs = null))))).not.toContain(
+      'film',
+    )
+  })
+  it('only what is a shell is cut for the bed', () => {
+    expect(proposeAllCuts(assessor.airframe(doc)).wing).toEqual([])
+    const outer = changed(doc, draft => {
+      draft.zones.find(zone => zone.id === draft.wing.panels[1].zone)!.ribs = null
+    })
+    const [inner] = doc.wing.panels
+    const cuts = proposeAllCuts(assessor.airframe(outer)).wing.map(cut => cut.atMm)
+    expect(cuts[0]).toBe(inner.spanMm)
+    // The rest of the half wing is longer than the bed is high.
+    expect(cuts.length).toBeGreaterThan(1)
+  })
+  it('where ribs meet a shell without a cut they are two things, and all of the span is made', () => {
+    const outer = changed(doc, draft => {
+      draft.zones.find(zone => zone.id === draft.wing.panels[1].zone)!.ribs = null
+    })
+    const { pieces, wing } = assessor.airframe(outer)
+    const fixed = pieces.filter(
+      piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side === 'starboard',
+    )
+    const [edge] = [outer.wing.panels[0].spanMm]
+    const shells = fixed.filter(piece => piece.ribOf === null)
+    expect(shells.map(piece => [piece.from, piece.to])).toEqual([[edge, wing.span]])
+    expect(Math.max(...fixed.filter(piece => piece.ribOf !== null).map(piece => piece.to))).toBeCloseTo(
+      edge,
+      9,
+    )
+    expect(new Set(fixed.map(piece => piece.id)).size).toBe(fixed.length)
+    expect(coveredStretches(assessor.airframe(outer)).every(item => item.to <= edge + 1e-9)).toBe(true)
+  })
+  it('a study of it tells what an assessment of each of its points does', async () => {
+    const vary = readVary({
+      zones: { 'wing-inner': [{}, { filament: 'pla' }] },
+      spars: { 'main-spar': ['tube-8x6', 'tube-10x8'] },
+    })
+    const { checked } = await study(createStudyKernel(), doc, vary, () => true)
+    expect(checked.points).toBeGreaterThan(0)
+    expect(checked.worst).toBeLessThan(1e-3)
   })
 })
 

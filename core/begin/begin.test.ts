@@ -223,6 +223,27 @@ describe('layouts for a brief', () => {
     expect(pod.figures.longestPartMm).toBeCloseTo(Math.max(...parts.map(part => part.sizeMm[0])), 6)
   })
 
+  it('have wings of ribs where they are wished for: edges for the film, no cut, nothing that stops the build', () => {
+    const purposes = DEEP ? (Object.keys(PURPOSES) as PurposeId[]) : (['indoor'] as const)
+    for (const purpose of purposes) {
+      const kinds = DEEP ? [...PURPOSES[purpose].layouts] : (['boom-and-pod'] as LayoutId[])
+      const { layouts } = begun({ purpose, wing: 'ribs' }, kinds)
+      expect(layouts.map(item => item.kind).sort(), purpose).toEqual([...kinds].sort())
+      for (const { project, kind } of layouts) {
+        checkProject(project)
+        const now = assess(project)
+        expect(troubleOf(now), `${purpose} ${kind}`).toEqual([])
+        expect(now.strength.reserve).toBeGreaterThanOrEqual(1)
+        const codes = now.findings.map(item => item.code)
+        expect(codes).not.toContain('ribs-no-edge')
+        // In the air of a hall nobody irons.
+        expect(codes.includes('film-hot')).toBe(purpose !== 'indoor')
+        const ribs = now.pieces.filter(piece => piece.ribOf !== null)
+        expect(ribs.length).toBeGreaterThan(8)
+        for (const rib of ribs) expect(rib.fits, rib.id).toBe(true)
+      }
+    }
+  })
   it.runIf(DEEP)('part nowhere that they need not for their box', () => {
     const boxMm = [620, 380, 260]
     const [whole] = begun({ purpose: 'fast', boxMm }, ['boom-and-pod']).layouts

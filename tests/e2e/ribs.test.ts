@@ -53,7 +53,9 @@ it('a zone becomes ribs with the core’s figures; edges are laid with a press; 
   expect(assessor.assess(edged).findings.map(item => item.code)).not.toContain('ribs-no-edge')
 
   await page.station('build')
-  await page.until('[data-step^="cover.wing"]')
+  await page.press('[data-tab="order"]')
+  await page.until('[data-order="cover.wing.starboard"]')
+  await page.until('[data-order="cover.wing.port"]')
   await page.station('skin')
   for (let i = 0; i < 3; i++) await page.act('undo')
   await page.saved()

@@ -60,7 +60,7 @@ export function pieceGeometry(mesh: PieceMesh): BufferGeometry {
 }
 
 /** Film from section to section, thin enough to see the ribs through. */
-export function filmMesh(rings: ReadonlyArray<readonly number[]>): Mesh {
+export function filmMesh(rings: ReadonlyArray<readonly number[]>, color = '#d9b45a'): Mesh {
   const count = (rings[0]?.length ?? 0) / 3
   const positions = new Float32Array(rings.length * count * 3)
   rings.forEach((ring, k) => {
@@ -85,7 +85,7 @@ export function filmMesh(rings: ReadonlyArray<readonly number[]>): Mesh {
   return new Mesh(
     geometry,
     new MeshLambertMaterial({
-      color: '#d9b45a',
+      color,
       transparent: true,
       opacity: 0.32,
       depthWrite: false,

@@ -20,6 +20,10 @@ const landings = [
   { value: 'wheels', title: 'on wheels' },
   { value: 'net', title: 'in a net' },
 ]
+const wings = [
+  { value: 'shell', title: 'printed as a shell' },
+  { value: 'ribs', title: 'printed ribs under film' },
+]
 const filaments = LIBRARIES.filaments
   .filter(item => item.family !== 'flexible')
   .map(item => ({ value: item.id, title: item.name }))
@@ -75,6 +79,7 @@ const SIDES = ['Bed, across', 'deep', 'high']
       <v-select v-model="said.launch" :items="launches" label="It starts" data-field="launch" />
       <v-select v-model="said.landing" :items="landings" label="It lands" data-field="landing" />
     </div>
+    <v-select v-model="said.wing" :items="wings" label="Its wing is" data-field="wing" />
     <BoxSides
       :box="said.boxMm"
       name="box"

@@ -14,6 +14,7 @@ import {
 import type { StepProgress } from '../../../core/workshop/build'
 import {
   createSpaceScene,
+  filmMesh,
   frameBox,
   pieceGeometry,
   rodMesh,
@@ -116,6 +117,12 @@ function build() {
     put(id, solid, true)
   }
   const { drawing } = now.value
+  for (const film of drawing.films) {
+    const id = `cover.${film.part}.${film.half}`
+    const done = progress.value?.steps.some(item => item.step.id === id && item.state === 'done')
+    if (step.id === id) space.model.add(filmMesh(film.rings, NOW))
+    else if (done) space.model.add(filmMesh(film.rings))
+  }
   for (const spar of drawing.spars) {
     const id = partOf(spar.id, spar.plan[1] + spar.plan[3])
     put(

@@ -19,7 +19,7 @@ export interface Drawing {
   front: Outline[]
   spars: Array<{ id: string; plan: number[]; side: number[]; front: number[]; widthMm: number }>
   /** What is covered with film, and closed sections of it from its foot to its head, aircraft axes. */
-  films: Array<Outlines & { id: string; name: string; rings: number[][] }>
+  films: Array<Outlines & { id: string; part: string; half: string; name: string; rings: number[][] }>
   /** Landing-gear legs from mount to axle, aircraft axes. */
   legs: Array<{
     id: string

@@ -149,6 +149,8 @@ function filmOutlines(covered: Covered): Drawing['films'][number] {
   const rounded = (points: readonly Point[]) => points.flat().map(v => Math.round(v * 100) / 100)
   return {
     id: `${stretch}-${zone}`,
+    part: loft.name,
+    half: !loft.mirror ? 'centre' : covered.side < 0 ? 'port' : 'starboard',
     name: `Film, ${name}`,
     plan: rounded(silhouette(sections, p => [p[0], p[1]], as)),
     side: rounded(silhouette(sections, p => [p[0], p[2]], as)),

@@ -2,7 +2,7 @@
  * A space tabulated: what every piece, spar and leg brings under each of the options it depends on. Sums of
  * these are whole designs.
  */
-import type { ProjectFile } from '../../document'
+import { printedAs, type ProjectFile } from '../../document'
 import type { Libraries } from '../../libraries'
 import { alongBody, type Piece } from '../../geometry'
 import type { MassEntry } from '../../mass'
@@ -133,7 +133,7 @@ export async function tabulate(
         : sparDims(spar => spar.surface === piece.part)
   const pieces = first.pieces.map(piece => {
     // A piece that stays as it was printed hangs on no zone.
-    const own = doc.zones.includes(piece.zone) ? zoneDim(piece.zone.id) : -1,
+    const own = printedAs(doc, piece.id) ? -1 : zoneDim(piece.zone.id),
       beside = piece.shapedBy.map(zoneDim).filter(dim => dim >= 0 && dim !== own)
     return {
       piece,

@@ -1,6 +1,6 @@
 /** What is printed: every piece with its plate and file, and the recipes to type in. */
 import type { Airframe } from '../../assess'
-import type { Zone } from '../../document'
+import { printedAs, type Zone } from '../../document'
 import type { Piece } from '../../geometry'
 import { planRoom } from '../print-room'
 import type { Block, Cell } from './blocks'
@@ -125,11 +125,11 @@ function waysOf({ doc, pieces }: Airframe): Array<{ zone: Zone; own: Piece[] }> 
   }
   const order = (zone: Zone) => doc.zones.findIndex(item => item.id === zone.id)
   return [...ways.values()]
-    .map(way =>
-      doc.zones.includes(way.zone)
-        ? way
-        : { ...way, zone: { ...way.zone, name: `${way.zone.name}, as printed` } },
-    )
+    .map(({ zone, own }) => {
+      const held = printedAs(doc, own[0].id) ? ', as printed' : ''
+      const ribs = own[0].ribOf === null ? '' : ', ribs'
+      return { own, zone: { ...zone, name: `${zone.name}${ribs}${held}` } }
+    })
     .sort((a, b) => order(a.zone) - order(b.zone))
 }
 

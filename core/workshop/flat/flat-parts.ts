@@ -3,7 +3,16 @@
  * plates behind motors, tongues of joints, and the jigs. mm
  */
 import { bodiesOf, type Airframe, type Assessment } from '../../assess'
-import { boreAt, boxOfAll, difference, outlineAt, platePlan, TONGUE, tongueWidth } from '../../geometry'
+import {
+  boreAt,
+  boxOfAll,
+  difference,
+  outlineAt,
+  platePlan,
+  TONGUE,
+  tongueWidth,
+  type SurfaceLoft,
+} from '../../geometry'
 import { jigs, motorHoles } from '../build'
 
 export interface FlatPart {
@@ -46,9 +55,24 @@ function atOrigin(part: Omit<FlatPart, 'widthMm' | 'heightMm'>): FlatPart {
   }
 }
 
-/** Root, every cut, every change of panel, tip: skin as drawn, bores of the spars as printed. */
-const sections = ({ surfaces, spars, doc }: Airframe): Draft[] =>
+/** Ribs as they are printed, holes and all: of plywood or balsa as well. */
+const ribs = (loft: SurfaceLoft, pieces: Airframe['pieces']): Draft[] =>
+  pieces
+    .filter(piece => piece.part === loft.name && piece.ribOf !== null && piece.side !== 'port')
+    .map(piece => ({
+      id: `rib-${piece.id}`,
+      name: piece.name.replace(' starboard', ''),
+      count: loft.mirror ? 2 : 1,
+      thicknessMm: piece.zone.ribs!.thicknessMm,
+      loops: piece.sectionAt((piece.from + piece.to) / 2),
+      note: 'instead of printing it; in other sheet than plastic weigh it, and tell the ledger',
+    }))
+
+/** Root, every cut, every change of panel, tip: skin as drawn, bores of the spars as printed; or every rib. */
+const sections = ({ surfaces, spars, doc, pieces }: Airframe): Draft[] =>
   Object.values(surfaces).flatMap(loft => {
+    const own = ribs(loft, pieces)
+    if (own.length) return own
     const places = [...doc.cuts[loft.name].map(cut => cut.atMm), ...loft.ends.map(end => end.s)]
     return [...new Set(places)]
       .filter(at => at >= 0 && at <= loft.span)

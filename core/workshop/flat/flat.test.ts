@@ -4,8 +4,10 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { polygonArea } from '../../geometry'
+import { USUAL_RIBS } from '../../libraries'
 import { changed } from '../../testing/changed'
 import { runs } from '../../testing/runs'
+import { ribbed } from '../../testing/ribbed'
 import { twin } from '../../testing/twin'
 import { flatParts, flatSheets, placedLoops, sheetDxf, sheetSvg, type FlatPart } from '.'
 
@@ -32,6 +34,22 @@ describe('flat parts', () => {
     const bore = line.stock.heightMm + 2 * line.spar.clearanceMm
     const found = holes.map(loop => 2 * Math.sqrt(-polygonArea(loop).area / Math.PI))
     expect(found.some(size => Math.abs(size - bore) < 0.05 * bore)).toBe(true)
+  })
+  it('of a wing of ribs are its ribs, as many as are printed, with all that is cut out of them', () => {
+    const doc = ribbed()
+    const ribs = partsOf(doc).filter(part => part.id.startsWith('rib-'))
+    const printed = assessor
+      .airframe(doc)
+      .pieces.filter(piece => piece.ribOf !== null && piece.side === 'starboard')
+    expect(ribs.map(part => part.id)).toEqual(printed.map(piece => `rib-${piece.id}`))
+    ribs.forEach((part, i) => {
+      const loops = printed[i].sectionAt((printed[i].from + printed[i].to) / 2)
+      expect(areaOf(part)).toBeCloseTo(areaOf({ loops }), 6)
+      expect(part).toMatchObject({ count: 2, thicknessMm: USUAL_RIBS.thicknessMm })
+    })
+    // The tailplane is no frame: sections as before.
+    expect(partsOf(doc).some(part => part.id.startsWith('section-horizontal'))).toBe(true)
+    expect(partsOf(doc).some(part => part.id.startsWith('section-wing'))).toBe(false)
   })
   it('stands at root, cuts, panel ends and tip, once each', () => {
     const ids = partsOf().map(part => part.id)

@@ -19,6 +19,10 @@ const WORTH_A_LOOK = 6
 const LONGEST = 10
 
 const LOOK: ReadonlyArray<[RegExp, string]> = [
+  [
+    /film/,
+    'hold the wing against the light: no tear, no slack field, no new twist; patch it before it flies',
+  ],
   [/glue joint/, 'flex the joint: a dark line or a tick says that it has let go'],
   [/buckles|buckling|wrinkling/, 'run a finger along the skin: a crease that stays, a white line'],
   [

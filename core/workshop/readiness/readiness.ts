@@ -63,6 +63,14 @@ const BY_HAND: ReadonlyArray<Omit<ReadinessItem, 'state' | 'evidence' | 'byHand'
   },
 ]
 
+/** Where there is film. */
+const FILM: (typeof BY_HAND)[number] = {
+  id: 'film',
+  group: 'Airframe',
+  each: 'day',
+  label: 'Film tight on both sides, no tear, no twist that was not there',
+}
+
 /** Thrust that a hand or bungee launch wants, share of weight. */
 export const THRUST_SHARE = 0.5
 
@@ -72,7 +80,7 @@ export function readiness(
   assessment: Assessment,
   today: string | null = null,
 ): { verdict: 'go' | 'no-go' | 'open'; items: ReadinessItem[] } {
-  const items = [...computed(doc, assessment), ...byHand(doc, today)]
+  const items = [...computed(doc, assessment), ...byHand(doc, today, assessment.drawing.films.length > 0)]
   const verdict = items.some(item => item.state === 'no-go')
     ? 'no-go'
     : items.some(item => item.state === 'open')
@@ -192,8 +200,8 @@ const throwsWanted = (doc: ProjectFile): Words =>
     '',
   )
 
-const byHand = (doc: ProjectFile, today: string | null): ReadinessItem[] =>
-  BY_HAND.map(item => {
+const byHand = (doc: ProjectFile, today: string | null, film: boolean): ReadinessItem[] =>
+  [...BY_HAND, ...(film ? [FILM] : [])].map(item => {
     const done = doc.checks.find(check => check.item === item.id)
     const holds = !!done && (today === null || item.each === 'once' || done.date === today)
     const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
