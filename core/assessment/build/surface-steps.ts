@@ -151,12 +151,16 @@ export function sparSteps({ chain, line, runs }: LaidSpar): BuildStep[] {
       at: () => (first ? first.place(x, n, Math.min(first.to, Math.max(first.from, middle))) : [x, 0, n]),
       from: chain.part === 'vertical' ? [0, 0, 140] : [0, 140 * sideSign(chain.side), 0],
       glue: loose ? null : 'spars',
-      glueMm: () => (loose ? 0 : line.to - line.from),
+      // In a shell along all of it; in ribs where they are.
+      glueMm: () => (loose ? 0 : held.reduce((sum, piece) => sum + inside(line, piece), 0)),
       minutes: MINUTES.spar,
       caution: cutCaution(stock),
       hand: [say`${stock.name}, ${q(line.to - line.from, 'mm', 0)}`, 'fine sandpaper', 'alcohol'],
     }),
   ]
 }
+
+const inside = (line: { from: number; to: number }, piece: { from: number; to: number }) =>
+  Math.max(0, Math.min(line.to, piece.to) - Math.max(line.from, piece.from))
 
 const partId = (id: string, side: Side) => (side === 'port' ? `${id}-port` : id)
