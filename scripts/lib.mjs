@@ -5,6 +5,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { constants, setPriority } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -22,20 +23,19 @@ export function run(command, args, { env = {}, quiet = false } = {}) {
   return { status: result.status ?? 1, output: `${result.stdout ?? ''}${result.stderr ?? ''}` }
 }
 
-/** As `run`, while others go on: what it says stands among what they say. */
-export function runOn(command, args) {
-  return new Promise(resolve => {
-    const child = spawn(command, args, { cwd: root, stdio: 'inherit' })
-    child.on('error', () => resolve(1))
-    child.on('close', status => resolve(status ?? 1))
-  })
-}
-
-/** As `run`, beside others: what it says comes back in one piece. */
-export function runBeside(command, args) {
+/**
+ * As `run`, beside others: what it says comes back in one piece. `idle`: it and what it starts take what of the machine
+ * the others leave.
+ */
+export function runBeside(command, args, { idle = false } = {}) {
   return new Promise(resolve => {
     let output = ''
     const child = spawn(command, args, { cwd: root, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+    try {
+      if (idle && child.pid) setPriority(child.pid, constants.priority.PRIORITY_LOW)
+    } catch {
+      // Where priorities cannot be set it goes beside them all the same.
+    }
     child.stdout.on('data', data => (output += data))
     child.stderr.on('data', data => (output += data))
     child.on('error', fault => resolve({ status: 1, output: fault.message }))

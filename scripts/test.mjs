@@ -5,7 +5,7 @@
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { built, installBrowser, installPackages, needNode, runBeside, runOn } from './lib.mjs'
+import { built, installBrowser, installPackages, needNode, runBeside } from './lib.mjs'
 
 // `npm run test:deep`: the same tests, properties at their full counts.
 if (process.argv.includes('--deep')) process.env.MARIPOSA_DEEP = '1'
@@ -17,31 +17,25 @@ const folder = mkdtempSync(join(tmpdir(), 'mariposa-test-'))
 /** Checks whose figures are worth reading when they pass, too. */
 const says = new Set(['sizes within their budget'])
 const seconds = from => ((Date.now() - from) / 1000).toFixed(0)
-/** Checks that each use one core, in lanes beside each other; what one says is printed in one piece. */
-const lane = async checks => {
+/** Checks one after another; what one says is printed in one piece. `idle`: with what of the machine others leave. */
+const lane = async (checks, idle = false) => {
   for (const [name, command, ...args] of checks) {
     const from = Date.now()
-    const { status, output } = await runBeside(command, args)
+    const { status, output } = await runBeside(command, args, { idle })
     console.log(`\n== ${name}: ${status === 0 ? 'passed' : 'FAILED'} in ${seconds(from)} s`)
     if (status !== 0 || says.has(name)) console.log(output)
     if (status === 0) passed++
     else failed++
   }
 }
-/** Vitest projects; their own counts are added, and a run that counted nothing is a failure. */
-async function suite(name, ...projects) {
-  const report = join(folder, `${name}.json`)
+/** A vitest project; its own counts are added, and a run that counted nothing is a failure. */
+async function suite(name, project, { idle = false } = {}) {
+  const report = join(folder, `${project}.json`)
   const from = Date.now()
-  console.log(`\n== ${name} tests`)
-  await runOn('npx', [
-    'vitest',
-    'run',
-    ...projects.flatMap(project => ['--project', project]),
-    '--reporter=default',
-    '--reporter=json',
-    `--outputFile.json=${report}`,
-  ])
-  console.log(`== ${name} tests in ${seconds(from)} s`)
+  console.log(`\n== ${name} tests${idle ? ', beside the rest' : ''}`)
+  const args = ['vitest', 'run', '--project', project, '--reporter=default', '--reporter=json']
+  const { output } = await runBeside('npx', [...args, `--outputFile.json=${report}`], { idle })
+  console.log(`${output}\n== ${name} tests in ${seconds(from)} s`)
   try {
     const { numPassedTests, numFailedTests, numTotalTestSuites, numFailedTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -57,31 +51,40 @@ async function suite(name, ...projects) {
 needNode()
 installPackages()
 installBrowser()
-console.log('\n== types, form, lint and build')
-await lane([['types: prepared', 'npx', 'nuxt', 'prepare']])
-await Promise.all([
-  lane([
-    ['types: core without DOM', 'npx', 'tsc', '-p', 'core/tsconfig.json'],
-    ['types: command line, tests and scripts', 'npx', 'tsc', '-p', 'cli/tsconfig.json'],
-    ['types: application', 'npx', 'vue-tsc', '-b', '--noEmit'],
-    ['form', 'npx', 'prettier', '--check', '--log-level', 'warn', '.'],
-  ]),
-  lane([
-    ['circles, unused files and undeclared packages', 'npx', 'knip', '--no-progress'],
-    ['lint and rooms', 'npx', 'eslint', '.'],
-  ]),
+await lane([
+  ['types: prepared', 'npx', 'nuxt', 'prepare'],
+  ['circles, unused files and undeclared packages', 'npx', 'knip', '--no-progress'],
 ])
-// It makes the folder anew that the type checker and the application's own tests read: beside it run those of the core.
+/** What the types of the application, and its own tests, are read from: the build makes the folder anew. */
+let announce
+const folderMade = new Promise(resolve => (announce = resolve))
+// A browser test waits for most of its time: what it leaves of two cores is enough for all the rest, at a priority at
+// which pages are not kept waiting.
 await Promise.all([
-  lane([
-    ...(built() ? [] : [['build', 'npx', 'nuxt', 'build']]),
-    ['sizes within their budget', 'node', 'scripts/budget.mjs'],
-  ]),
-  suite('core and command line', 'unit'),
+  (async () => {
+    await lane([
+      ...(built() ? [] : [['build', 'npx', 'nuxt', 'build']]),
+      ['sizes within their budget', 'node', 'scripts/budget.mjs'],
+    ])
+    announce()
+    await suite('browser', 'e2e')
+  })(),
+  (async () => {
+    await lane(
+      [
+        ['types: core without DOM', 'npx', 'tsc', '-p', 'core/tsconfig.json'],
+        ['types: command line, tests and scripts', 'npx', 'tsc', '-p', 'cli/tsconfig.json'],
+        ['lint and rooms', 'npx', 'eslint', '.'],
+        ['form', 'npx', 'prettier', '--check', '--log-level', 'warn', '.'],
+      ],
+      true,
+    )
+    await folderMade
+    await lane([['types: application', 'npx', 'vue-tsc', '-b', '--noEmit']], true)
+    await suite('application', 'app', { idle: true })
+    await suite('core and command line', 'unit', { idle: true })
+  })(),
 ])
-// One after the other: together they would be four at once, and pages would wait.
-await suite('application', 'app')
-await suite('browser', 'e2e')
 
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

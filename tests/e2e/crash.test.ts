@@ -102,13 +102,15 @@ it(`${CYCLES} kills of the whole browser lose nothing that was shown as kept`, a
     // Now and then the disk is full for a few of the figures typed.
     const fullFrom = random() < 0.2 ? 2 + Math.floor(4 * random()) : Infinity
     await driver.executeScript(TYPING, mass + 1, 5 + Math.floor(40 * random()), fullFrom)
-    const until = performance.now() + 100 + 1200 * random()
-    while (performance.now() < until)
+    const until = performance.now() + 100 + 1200 * random(),
+      before = mass
+    // At some moment, but not before anything was kept: on a busy machine that may take longer.
+    while (performance.now() < until || (mass === before && performance.now() < until + PATIENCE))
       mass = Math.max(mass, await driver.executeScript<number>('return window.typed.kept'))
     browser.kill()
   }
-  // It did type, and much of it was kept.
-  expect(mass).toBeGreaterThan(400 + 2 * CYCLES)
+  // It did type, and some of it was kept every time.
+  expect(mass).toBeGreaterThanOrEqual(400 + CYCLES)
 }, 7_200_000)
 
 /** Every step back leads to a design that is one. */
