@@ -8,6 +8,7 @@ import { LIBRARIES } from '../libraries'
 import { DEEP } from '../testing/runs'
 import { seeded } from '../testing/drawn'
 import { written } from '../units'
+import { readiness } from '../workshop/readiness'
 import {
   asNew,
   begin,
@@ -68,6 +69,40 @@ describe('a twin', () => {
     expect(codes).not.toContain('pod-adrift')
     expect(codes).not.toContain('pack-current')
     expect(now.pieces.filter(piece => piece.part === 'pod')).toHaveLength(2)
+  })
+})
+
+describe('a pusher', () => {
+  const { project: doc } = begun({ purpose: 'camera' }, ['pusher']).layouts[0]
+  const of = (kind: string) => doc.equipment.find(item => item.kind === kind)!
+  it('turns its propeller behind the wing, clear of both booms, and ahead of the tail', () => {
+    const propeller = of('propeller'),
+      tip = propeller.propeller!.diameterMm / 2
+    const { xMm, rootChordMm } = doc.wing
+    expect(propeller.xMm).toBeGreaterThan(xMm + rootChordMm)
+    expect(propeller.xMm + propeller.sizeMm[0] / 2).toBeLessThan(doc.tail.horizontal!.xMm)
+    const boom = LIBRARIES.stock.find(item => item.id === doc.boom!.stock)!
+    expect(doc.boom!.yMm - boom.heightMm / 2 - tip).toBeGreaterThan(10)
+  })
+  it('has its tail on its booms: a fin on either, the tailplane from one to the other', () => {
+    const { horizontal, vertical } = doc.tail
+    expect(vertical).toMatchObject({ mirror: true, yMm: doc.boom!.yMm })
+    const reach = horizontal!.panels[0].spanMm
+    expect(Math.abs(reach - doc.boom!.yMm)).toBeLessThan(10)
+    expect(doc.boom!.toMm).toBeGreaterThan(horizontal!.xMm + horizontal!.rootChordMm / 2)
+    const codes = assess(doc).findings.map(item => item.code)
+    for (const code of ['tail-off-booms', 'pod-adrift', 'pod-unseated']) expect(codes).not.toContain(code)
+    // It is carried as one: wing, booms and tail.
+    const { parts } = travelOf(createAssessor().airframe(doc), null)
+    expect(parts.some(item => item.name === 'Wing and tail' || item.name === 'Body, wing and tail')).toBe(
+      true,
+    )
+  })
+  it('is asked at the field to be thrown with its motor off', () => {
+    const caution = (project: typeof doc) =>
+      readiness(project, assess(project)).items.find(item => item.id === 'propeller')!.caution
+    expect(caution(doc)).toMatch(/motor off/)
+    expect(caution(DEMOS[0])).not.toMatch(/motor off/)
   })
 })
 

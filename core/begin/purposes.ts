@@ -5,7 +5,8 @@
 
 export type PurposeId = 'gentle' | 'glider' | 'camera' | 'aerobatic' | 'fast' | 'indoor' | 'carrier'
 
-export type LayoutId = 'boom-and-pod' | 'full-body' | 'v-tail' | 't-tail' | 'flying-wing' | 'canard' | 'twin'
+export type LayoutId =
+  'boom-and-pod' | 'full-body' | 'v-tail' | 't-tail' | 'flying-wing' | 'canard' | 'twin' | 'pusher'
 
 export interface Purpose {
   label: string
@@ -133,7 +134,7 @@ export const PURPOSES: Record<PurposeId, Purpose> = {
     dihedralDeg: 4,
     pull: 0.6,
     minutes: 15,
-    layouts: ['boom-and-pod', 'v-tail', 'full-body', 'canard', 'flying-wing', 'twin'],
+    layouts: ['boom-and-pod', 'v-tail', 'full-body', 'canard', 'flying-wing', 'twin', 'pusher'],
   },
   aerobatic: {
     ...usual,

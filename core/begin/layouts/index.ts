@@ -4,6 +4,7 @@ import type { Draft } from '../sketch'
 import type { Drawn } from '../wing'
 import { canard, leastFore } from './canard'
 import { flyingWing, leastWing, MEAN } from './flying-wing'
+import { leastAhead, pusher } from './pusher'
 import { shortestFree, shortestNose, tailed } from './tailed'
 
 export interface Layout {
@@ -75,6 +76,15 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     means: 'two motors in pods ahead of the wing: the nose is free, the propellers stay out of the grass',
     motors: 2,
     draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: true, twin: true }, libraries),
+  },
+  pusher: {
+    ...onBoom,
+    leastNose: leastAhead,
+    mostNose: 2.4,
+    folding: false,
+    label: 'Pusher on two booms',
+    means: 'the motor behind the wing: a free view ahead, the propeller out of the grass; thrown with it off',
+    draw: pusher,
   },
   'flying-wing': {
     label: 'Flying wing',

@@ -71,6 +71,13 @@ const FILM: (typeof BY_HAND)[number] = {
   label: 'Film tight on both sides, no tear, no twist that was not there',
 }
 
+/** Of a propeller that turns behind whoever throws. */
+const BEHIND_HAND =
+  'It turns behind the hand that throws it: throw with the motor off, start it when it is away, and keep the other hand off the switch.'
+const behindHand = ({ brief, equipment, wing }: ProjectFile): boolean =>
+  brief.launch === 'hand' &&
+  equipment.some(item => item.kind === 'propeller' && item.xMm > wing.xMm + wing.rootChordMm / 2)
+
 /** Thrust that a hand or bungee launch wants, share of weight. */
 export const THRUST_SHARE = 0.5
 
@@ -206,7 +213,9 @@ const byHand = (doc: ProjectFile, today: string | null, film: boolean): Readines
     const holds = !!done && (today === null || item.each === 'once' || done.date === today)
     const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
     const said = done ? `checked ${done.date}${holds ? '' : ', not today'}` : 'not checked yet'
-    return { ...item, byHand: true, state: holds ? 'go' : 'open', evidence: say`${said}${wanted}` }
+    const caution =
+      item.id === 'propeller' && behindHand(doc) ? `${item.caution} ${BEHIND_HAND}` : item.caution
+    return { ...item, caution, byHand: true, state: holds ? 'go' : 'open', evidence: say`${said}${wanted}` }
   })
 
 /** Checks that have had their time once it has flown. */
