@@ -77,12 +77,14 @@ export {
   batteryOf,
   bladesFrom,
   BLADE_SECTION,
+  ductOf,
   fanFrom,
   motorOf,
   ordinarySection,
   oneMotor,
   propulsionOf,
   turnedBy,
+  type Duct,
   type Propulsion,
 } from './assessment/power'
 export { largerBox, PADDING_MM, travelOf, type Carried, type Travel } from './assessment/travel'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { assess, createAssessor, travelOf } from '../assess'
+import { assess, createAssessor, ductOf, travelOf } from '../assess'
 import { stops } from '../change'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError } from '../document'
@@ -103,6 +103,38 @@ describe('a pusher', () => {
       readiness(project, assess(project)).items.find(item => item.id === 'propeller')!.caution
     expect(caution(doc)).toMatch(/motor off/)
     expect(caution(DEMOS[0])).not.toMatch(/motor off/)
+  })
+})
+
+describe('a ducted-fan jet', () => {
+  it.each(['fan-over', 'fan-pair'] as const)('%s: its fan turns in a duct that starves it nowhere', kind => {
+    const { project: doc } = begun({ purpose: 'jet' }, [kind]).layouts[0]
+    const fan = doc.equipment.find(item => item.fan)!,
+      motor = doc.equipment.find(item => item.kind === 'motor')!
+    expect([fan.pair, motor.pair]).toEqual([kind === 'fan-pair', kind === 'fan-pair'])
+    expect(motor.sizeMm[1]).toBeLessThanOrEqual(fan.fan!.hubMm)
+    const duct = ductOf(doc, fan)!
+    expect(duct.intake).toBeGreaterThan(1)
+    expect(duct.narrowest.share).toBeGreaterThan(1)
+    expect(duct.exit).toBeGreaterThan(0.8)
+    expect(duct.exit).toBeLessThan(0.95)
+    const codes = assess(doc).findings.map(item => item.code)
+    for (const code of [
+      'fan-outside',
+      'fan-fit',
+      'duct-narrow',
+      'duct-outlet',
+      'duct-opens',
+      'pod-adrift',
+      'pod-unseated',
+    ])
+      expect(codes).not.toContain(code)
+    // The blast passes over or beside the tail: behind the outlet nothing stands within it.
+    const { horizontal, vertical } = doc.tail
+    const [pod] = doc.pods
+    if (kind === 'fan-over') expect(vertical).toBeNull()
+    else expect(pod.yMm).toBeGreaterThan(fan.fan!.diameterMm)
+    expect(horizontal!.xMm).toBeGreaterThan(pod.xMm + duct.lengthMm)
   })
 })
 

@@ -201,7 +201,7 @@ function* begun(
       pieces: now.pieces.length,
       cost: costOf(now),
       motor: kit.motor.name,
-      propeller: kit.propeller.name,
+      propeller: kit.turns.name,
       battery: kit.battery.name,
     },
     verdicts: now.verdicts,

@@ -19,7 +19,7 @@ export const loadOf = ({ wishes, purpose }: Draft): number => wishes.payloadG ??
 /** A list of each, so that what is not there is none. */
 export function fitted(draft: Draft) {
   const { kit } = draft.sketch
-  const { battery, controller, motor, propeller, receiver, servo } = kit
+  const { battery, controller, motor, turns, receiver, servo } = kit
   const spec = { torqueNcm: servo.torqueNcm, travelDeg: servo.travelDeg }
   const grams = loadOf(draft)
   return {
@@ -45,26 +45,25 @@ export function fitted(draft: Draft) {
       }),
     ],
     /** Length of hub and yoke, and depth of the disc as it is drawn. */
-    propeller: (at: Place, [long, deep]: readonly [number, number]): Equipment[] => [
-      part(
-        'propeller',
-        propeller.name,
-        'propeller',
-        propeller.massG,
-        at,
-        [long, propeller.diameterMm, deep],
-        {
-          propeller: {
-            diameterMm: propeller.diameterMm,
-            pitchMm: propeller.pitchMm,
-            blades: propeller.blades,
-            chord: propeller.chord,
-            folding: propeller.folding,
-            material: propeller.material,
-          },
-        },
-      ),
-    ],
+    propeller: (at: Place, [long, deep]: readonly [number, number]): Equipment[] => {
+      if (!('blades' in turns)) throw new Error('a layout with a propeller was given a fan')
+      const { name, massG, diameterMm, pitchMm, blades, chord, folding, material } = turns
+      return [
+        part('propeller', name, 'propeller', massG, at, [long, diameterMm, deep], {
+          propeller: { diameterMm, pitchMm, blades, chord, folding, material },
+        }),
+      ]
+    },
+    /** In its housing, without the motor. */
+    fan: (at: Place): Equipment[] => {
+      if (!('hubMm' in turns)) throw new Error('a layout with a fan was given a propeller')
+      const { name, massG, diameterMm, hubMm, pitchMm, exitShare, ductMm } = turns
+      return [
+        part('propeller', name, 'propeller', massG, at, [0.4 * diameterMm, diameterMm, diameterMm], {
+          fan: { diameterMm, hubMm, pitchMm, exitShare, ductMm },
+        }),
+      ]
+    },
     controller: (at: Place): Equipment[] => [
       part('controller', controller.name, 'speed-controller', controller.massG, at, controller.sizeMm, {
         controller: { limitA: controller.limitA, resistanceOhm: controller.resistanceOhm },

@@ -1,16 +1,24 @@
 /** What drives and steers it, out of the drawer: the lightest set that pulls enough and lasts the flight. */
-import { airOfField, batteryOf, motorOf, turnedBy } from '../assess'
+import { airOfField, batteryOf, fanFrom, motorOf, turnedBy } from '../assess'
 import { NO_SPECS, USUAL_C, USUAL_POWER, type Equipment } from '../document'
-import type { Libraries, MotorOnShelf, PropellerOnShelf, Battery, ControllerOnShelf } from '../libraries'
+import type {
+  FanOnShelf,
+  Libraries,
+  MotorOnShelf,
+  PropellerOnShelf,
+  Battery,
+  ControllerOnShelf,
+} from '../libraries'
 import type { ReceiverOnShelf, ServoOnShelf } from '../libraries'
-import { FRESH, rootBetween, running, type Drive } from '../power'
+import { fanAt, FRESH, rootBetween, running, type Drive } from '../power'
 import { GRAVITY } from '../units'
 import type { Purpose } from './purposes'
 import type { Wishes } from './wishes'
 
 export interface Kit {
   motor: MotorOnShelf
-  propeller: PropellerOnShelf
+  /** A propeller, or a fan for a duct. */
+  turns: PropellerOnShelf | FanOnShelf
   controller: ControllerOnShelf
   battery: Battery
   receiver: ReceiverOnShelf
@@ -26,6 +34,8 @@ export interface KitAsk {
   glide: number
   /** Blades fold flat in a belly landing; behind the wing they need not. */
   folding: boolean
+  /** A fan in a duct so long, over its diameter, and with such an outlet, instead of a propeller. */
+  duct?: { lengthOverDiameter: number; outlet: number } | null
   /** So many of motor, propeller and controller; 1 where it is not said. */
   motors?: number
 }
@@ -39,6 +49,15 @@ const LAUNCH_S = 6,
   GLIDES = 10
 /** Pitch times turns over the stall: less pulls nothing at speed. */
 const PITCH_SPEED = 2.5
+
+/** A motor over the diameter of what it turns: of a fan at least, of a propeller at most so many times as large. */
+const IN_FAN = 0.3,
+  TURNS = 11.5
+/** Nobody turns a large propeller with a small motor, whatever the sum says; a fan's goes into its hub. */
+const suits = (turns: Kit['turns'], { sizeMm: [, wide] }: MotorOnShelf): boolean =>
+  'hubMm' in turns
+    ? wide <= turns.hubMm && wide >= IN_FAN * turns.diameterMm
+    : turns.diameterMm <= TURNS * wide
 
 /** What is owned of a shelf; all of it where nothing is. */
 export const some = <T extends { id: string }>(
@@ -82,11 +101,16 @@ export function chooseKit(
   let best: Kit | null = null,
     bestG = Infinity,
     mostN = 0
-  for (const propeller of propellers) {
-    const turned = turnedBy(propeller, air)
+  const turning: Array<{ turns: Kit['turns']; turned: Drive['turned'] }> = ask.duct
+    ? libraries.fans.map(turns => {
+        const { lengthOverDiameter, outlet } = ask.duct!
+        const own = fanFrom({ ...turns, ductMm: lengthOverDiameter * turns.diameterMm, exitShare: outlet })
+        return { turns, turned: (omega: number, speed: number) => fanAt(own, air, omega, speed) }
+      })
+    : propellers.map(turns => ({ turns, turned: turnedBy(turns, air) }))
+  for (const { turns, turned } of turning) {
     for (const motor of shelf) {
-      // Nobody turns a large propeller with a small motor, whatever the sum says.
-      if (propeller.diameterMm > 11.5 * motor.sizeMm[1]) continue
+      if (!suits(turns, motor)) continue
       for (const cells of new Set(batteries.map(item => item.cells))) {
         const packs = batteries.filter(item => item.cells === cells)
         const driveOf = (battery: Battery): Drive => ({
@@ -101,7 +125,7 @@ export function chooseKit(
         const middle = driveOf(packs[Math.floor(packs.length / 2)])
         const rest = running(middle, 1, 0, FRESH)
         if (rest.motorCurrent > HELD * motor.maxA) continue
-        const pitchMs = (propeller.pitchMm / 1000) * (rest.omega / (2 * Math.PI))
+        const pitchMs = (turns.pitchMm / 1000) * (rest.omega / (2 * Math.PI))
         if (
           pitchMs < PITCH_SPEED * ask.stallMs ||
           running(middle, 1, ask.cruiseMs, FRESH).thrust < 1.3 * dragN
@@ -131,10 +155,10 @@ export function chooseKit(
           item => item.capacityMah >= wantedMah && (USUAL_C * item.capacityMah) / 1000 >= standingOf(item),
         )
         if (!battery) continue
-        const grams = motors * (motor.massG + propeller.massG + controller.massG) + battery.massG
+        const grams = motors * (motor.massG + turns.massG + controller.massG) + battery.massG
         if (grams < bestG) {
           bestG = grams
-          best = { motor, propeller, controller, battery, receiver, servo }
+          best = { motor, turns, controller, battery, receiver, servo }
         }
       }
     }

@@ -28,10 +28,10 @@ export function motorPods(
   bodyWidth: number,
 ): { pods: Pod[]; equipment: Equipment[] } {
   const { kit, firewallMm } = draft.sketch
-  const { motor, controller, propeller } = kit
+  const { motor, controller, turns } = kit
   const loft = loftSurface('wing', 'Wing', wing, [], 1)
   const wide = mountWidth(draft)
-  const y = half(bodyWidth / 2 + propeller.diameterMm / 2 + CLEAR)
+  const y = half(bodyWidth / 2 + turns.diameterMm / 2 + CLEAR)
   const seat = seatAbove(loft, Math.min(y, 0.9 * loft.span))!
   // Long enough that motor and controller lie ahead of the seat.
   const before = Math.max(BEFORE * seat.chord, motor.sizeMm[0] + firewallMm + controller.sizeMm[0] + 6)
@@ -61,6 +61,7 @@ export function motorPods(
         yMm: y,
         zMm: z,
         pair: true,
+        duct: null,
         cuts: [],
         body: {
           stations: [

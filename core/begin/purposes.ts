@@ -3,10 +3,19 @@
  * every figure that comes of them is assessed.
  */
 
-export type PurposeId = 'gentle' | 'glider' | 'camera' | 'aerobatic' | 'fast' | 'indoor' | 'carrier'
+export type PurposeId = 'gentle' | 'glider' | 'camera' | 'aerobatic' | 'fast' | 'indoor' | 'carrier' | 'jet'
 
 export type LayoutId =
-  'boom-and-pod' | 'full-body' | 'v-tail' | 't-tail' | 'flying-wing' | 'canard' | 'twin' | 'pusher'
+  | 'boom-and-pod'
+  | 'full-body'
+  | 'v-tail'
+  | 't-tail'
+  | 'flying-wing'
+  | 'canard'
+  | 'twin'
+  | 'pusher'
+  | 'fan-over'
+  | 'fan-pair'
 
 export interface Purpose {
   label: string
@@ -183,6 +192,31 @@ export const PURPOSES: Record<PurposeId, Purpose> = {
     tailVolume: 0.45,
     arm: 2.7,
     layouts: ['flying-wing', 'v-tail', 'full-body', 'boom-and-pod'],
+  },
+  jet: {
+    ...usual,
+    label: 'A ducted-fan jet',
+    noun: 'Jet',
+    means: 'looks and sounds fast, and wants room to land',
+    stallMs: 10,
+    cruise: 1.8,
+    top: 2.8,
+    windMs: 6,
+    spanMaxMm: 1300,
+    leastSpanMm: 700,
+    loadFactor: 6,
+    aspect: 5.6,
+    taper: 0.6,
+    section: 'naca2411',
+    dihedralDeg: 2,
+    washoutDeg: 1.5,
+    pull: 0.65,
+    minutes: 4,
+    climbS: 20,
+    tailVolume: 0.5,
+    finVolume: 0.04,
+    arm: 2.9,
+    layouts: ['fan-over', 'fan-pair'],
   },
   indoor: {
     ...usual,

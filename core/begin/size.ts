@@ -10,6 +10,7 @@ import { GRAVITY, type Words } from '../units'
 import { mend } from '../workshop/spine'
 import { briefFor, cruiseOf, firstSketch, firstStock } from './first-sketch'
 import { draftOf, drawSketch } from './draw'
+import { DUCT } from './ducts'
 import { chooseKit, some, type Kit } from './kit'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId } from './purposes'
@@ -279,6 +280,7 @@ export function* sizeLayout(
       stallMs,
       glide: layout.glide,
       motors: layout.motors,
+      duct: layout.duct ? DUCT : null,
     }
     const choose = (folding: boolean) => chooseKit({ ...ask, folding }, purpose, wishes, libraries)
     const folds = layout.folding && wishes.landing !== 'wheels' && purpose.ailerons

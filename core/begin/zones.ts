@@ -69,3 +69,12 @@ export const solidZone = ({ tough }: Draft): Zone => ({
   filament: tough,
   recipe: { ...recipe('bead-infill', tough), infillShare: 0.04 },
 })
+
+/** Tubes of two beads, open at both ends. */
+export const ductZone = ({ light }: Draft): Zone => ({
+  id: 'duct',
+  name: 'Duct',
+  ribs: null,
+  filament: light,
+  recipe: { ...recipe('beads', light), walls: 2, brimMm: 4 },
+})

@@ -342,9 +342,16 @@ export const fromVersion13 = (raw: unknown): unknown =>
       }
     : raw
 
-/** What version 14 did not say: every zone is a printed shell. */
+/** What version 14 did not say: every zone is a printed shell, and no pod is a duct. */
 export const fromVersion14 = (raw: unknown): unknown =>
-  isObject(raw) ? { ...raw, version: 15, zones: each(raw.zones, zone => ({ ribs: null, ...zone })) } : raw
+  isObject(raw)
+    ? {
+        ...raw,
+        version: 15,
+        zones: each(raw.zones, zone => ({ ribs: null, ...zone })),
+        pods: each(raw.pods, pod => ({ duct: null, ...pod })),
+      }
+    : raw
 
 const STEPS = [
   fromVersion1,

@@ -5,7 +5,7 @@
 import type { Body, Boom, Cut, Opening, Recipe, Saddle } from '../document'
 import { bodySkinAt, type BodyLoft } from './body-loft'
 import { counterClockwise, cut, fill, rectangle, type Feature } from './feature'
-import { bodyJoint, cavity, shellThickness, wingBolt, type JointPlan } from './joints'
+import { bodyJoint, cavity, openShell, shellThickness, wingBolt, type JointPlan } from './joints'
 import { circle, insetVertices } from './polygon'
 import { gapAt, type SurfaceLoft } from './surface-loft'
 
@@ -35,6 +35,8 @@ export interface BodyParts {
   boom: BoomSeat | null
   wing: WingSeat | null
   crossings: readonly CrossHole[]
+  /** A tube: open at both ends, hollow whatever the school. */
+  open?: boolean
 }
 
 export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat => ({
@@ -56,19 +58,21 @@ const frontThickness = (body: Body, recipe: Recipe): number =>
 
 /** Cavity and fills of one piece between `from` and `to`; joints at either end shape the cavity there. */
 export function bodyPieceFeatures(
-  { loft, body, boom, wing, crossings }: BodyParts,
+  { loft, body, boom, wing, crossings, open = false }: BodyParts,
   from: number,
   to: number,
   recipe: Recipe,
   foot: JointPlan | null,
   head: (JointPlan & { cavityTo: number }) | null,
 ): Feature[] {
-  const shell = shellThickness(recipe)
+  const shell = open ? openShell(recipe) : shellThickness(recipe)
   const features: Feature[] = []
   if (shell !== null) {
-    const start = from <= loft.from + 1e-6 ? from + frontThickness(body, recipe) : from
+    const start = from <= loft.from + 1e-6 && !open ? from + frontThickness(body, recipe) : from
     const end =
-      to >= loft.to - 1e-6 ? to - recipe.topLayers * recipe.layerHeightMm : Math.min(to, head?.cavityTo ?? to)
+      to >= loft.to - 1e-6 && !open
+        ? to - recipe.topLayers * recipe.layerHeightMm
+        : Math.min(to, head?.cavityTo ?? to)
     if (end - start > 1) features.push(...cavity(loft, start, end, shell))
     if (boom) features.push(...socketFills(boom, loft, recipe))
   }

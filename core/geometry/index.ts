@@ -28,7 +28,7 @@ export {
   type SurfaceShape,
   type LoftStation,
 } from './surface-loft'
-export { loftBody, bodyOutlineAt, type BodyLoft } from './body-loft'
+export { loftBody, bodyOutlineAt, bodySkinAt, type BodyLoft } from './body-loft'
 export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } from './spar-line'
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
 export { alongBody, turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
@@ -40,6 +40,8 @@ export {
   type SurfaceParts,
   type Pocketed,
 } from './surface-pieces'
+export { openShell } from './joints'
+export { insetVertices } from './polygon'
 export { placesWithin, stepped } from './places-along'
 export { ribHoles, ribPlaces, type RibMark, type RibShape } from './ribs'
 export { reuseShapes, sameShape, type KnownShapes } from './reuse-shapes'

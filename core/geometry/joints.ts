@@ -184,6 +184,10 @@ export function shellThickness(recipe: Recipe): number | null {
   return null
 }
 
+/** Thickness of a tube's wall, mm: where the school would fill it, its walls. */
+export const openShell = (recipe: Recipe): number =>
+  shellThickness(recipe) ?? beadsThick(recipe, recipe.walls)
+
 /** Cavity of a body's shell with `thickness`, between two places, following its curves. */
 export function cavity(
   loft: BodyLoft,

@@ -15,11 +15,15 @@ export interface Fan {
   exitShare: number
   /** From intake to outlet, m. */
   duct: number
+  /** Intake over the annulus; as wide as it where nothing is said. */
+  intake?: number
 }
 
 /** Head that a rotor of this kind makes with its outlet shut, times ρU²; its hydraulic efficiency. */
 const SHUT = 0.32,
   HYDRAULIC = 0.68
+/** An intake that is hardly there is reckoned as this one. */
+const LEAST_INTAKE = 0.3
 /**
  * Intake lip and cheater holes, and walls for each diameter of length: printed ducts are rough, bend and
  * join, and a long one costs a tenth and more of the thrust at rest. Shares of the head in the duct.
@@ -45,7 +49,8 @@ export function fanAt(fan: Fan, air: Pick<Air, 'density'>, omega: number, speed:
   const exit = fan.exitShare
   const n = omega / (2 * Math.PI)
   if (tip <= 0) return { thrust: 0, torque: 0, outflow: 0, lost: 0 }
-  const lost = INTAKE + (WALLS * fan.duct) / fan.diameter
+  // The lip takes of the speed that it sees.
+  const lost = INTAKE / Math.max(LEAST_INTAKE, fan.intake ?? 1) ** 2 + (WALLS * fan.duct) / fan.diameter
   // Flow through the annulus; the duct's speed is about the annulus'.
   const rise = (through: number) =>
     SHUT * air.density * tip ** 2 * (1 - through / Math.max(1e-9, n * fan.pitch))

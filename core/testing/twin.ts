@@ -24,6 +24,7 @@ export const motorPod = (doc: ProjectFile, yMm: number): Pod => {
     yMm,
     zMm: doc.wing.zMm + 4,
     pair: true,
+    duct: null,
     cuts: [],
     body: {
       stations: [station(0, 36, 0), station(80, 38, 0), station(160, 26, -2), station(220, 10, 0)],

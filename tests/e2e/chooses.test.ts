@@ -119,6 +119,7 @@ describe('other choices', () => {
         }),
         () => true,
       )
+    await page.until('[data-front]')
     await page.driver.wait(
       async () => (await page.text('[data-front]')).includes('of 9 are beaten'),
       PATIENCE,

@@ -1,7 +1,8 @@
 /** Pods beside the body: added, moved, paired, dragged and taken away; figures of the core. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assess } from '../../core/assess'
+import { assess, propulsionOf } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
+import { jet } from '../../core/testing/ducted'
 import { twin } from '../../core/testing/twin'
 import { Page } from '../support/page'
 
@@ -46,6 +47,24 @@ describe('pods', () => {
     await page.reveal('[data-act="remove-pod"]')
     await page.press('[data-act="remove-pod"]')
     expect((await stored()).pods).toEqual([])
+  })
+  it('is the duct of a fan: closed until it is said to be one, and then its way is told at Power', async () => {
+    await page.anew(
+      '/shape',
+      jet([68, 66, 66, 64, 58], draft => {
+        draft.pods[0].duct = null
+      }),
+    )
+    await page.press('[data-surface="body"]')
+    await page.press('[data-pod="1"]')
+    await page.choose('[data-field="pod-duct"]', 'the duct of')
+    const doc = await stored()
+    const { duct } = propulsionOf(doc).propulsion!.turns
+    expect(duct).not.toBeNull()
+    await page.station('power')
+    await page.until('[data-figure="duct"]')
+    for (const end of ['intake', 'exit'] as const)
+      expect(await page.text(`[data-figure="duct-${end}"]`)).toBe(`${Math.round(100 * duct![end])} %`)
   })
   it('is cut like a body: both of a pair in two, joined by a lip, heavier by what the joint takes', async () => {
     await page.anew('/split', twin())

@@ -108,6 +108,7 @@ const efficient = computed(() =>
       </div>
     </div>
 
+    <DuctWay v-if="own.duct" :duct="own.duct" />
     <table class="ledger limits" data-table="limits">
       <thead>
         <tr>

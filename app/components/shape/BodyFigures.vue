@@ -55,6 +55,7 @@ function addPod() {
       yMm,
       zMm: Math.round(at.under - 10),
       pair: true,
+      duct: null,
       cuts: [],
       body: {
         stations: [

@@ -4,7 +4,12 @@ import type { Body, Pod } from '../../../core/document'
 import { useBench } from '~/composables/useBench'
 
 const props = defineProps<{ pod: Pod }>()
-const { edit } = useBench()
+const { doc, edit } = useBench()
+const fans = computed(() =>
+  doc.value.equipment.flatMap(item =>
+    item.fan ? [{ title: `the duct of ${item.name}`, value: item.id }] : [],
+  ),
+)
 const inDraft = (pods: Pod[]) => pods.find(pod => pod.piece === props.pod.piece)!
 const change = (label: string, apply: (own: Pod) => void) => edit(label, draft => apply(inDraft(draft.pods)))
 const changeBody = (label: string, apply: (own: Body) => void) =>
@@ -77,6 +82,21 @@ const remove = () =>
         })
       "
     />
+    <v-select
+      v-if="fans.length || pod.duct"
+      :model-value="pod.duct ?? ''"
+      :items="[{ title: 'closed at its ends', value: '' }, ...fans]"
+      label="It is"
+      data-field="pod-duct"
+      @update:model-value="
+        change($event ? `${pod.name}: a duct` : `${pod.name}: closed`, own => {
+          own.duct = $event || null
+        })
+      "
+    />
+    <p v-if="pod.duct" class="quiet small">
+      A tube, open at both ends, with walls as its zone has beads. Its way is told at Power.
+    </p>
     <p class="quiet small">Places along it and heights below count from its nose and its axis.</p>
     <BodyStations :body="pod.body" :name="pod.name" field="pod" :most="12" :change="changeBody" />
     <BodyFeatures :body="pod.body" field="pod" :most="4" :change="changeBody" />

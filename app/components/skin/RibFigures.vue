@@ -54,7 +54,7 @@ async function layEdges() {
       :items="ways"
       label="Built as"
       data-field="built"
-      @update:model-value="setBuilt"
+      @update:model-value="setBuilt($event as 'shell' | 'ribs')"
     />
     <template v-if="zone.ribs && film">
       <v-select

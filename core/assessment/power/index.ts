@@ -1,3 +1,4 @@
+export { ductOf, type Duct } from './duct'
 export { oneMotor, type OneMotor } from './one-motor'
 export {
   airOfField,

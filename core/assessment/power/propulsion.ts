@@ -1,5 +1,6 @@
 /** The aircraft's drive as its document tells it: which parts there are, what is missing, what cannot be. */
 import type { Equipment, FanSpec, Learned, MotorSpec, ProjectFile, PropellerSpec } from '../../document'
+import { ductOf, type Duct } from './duct'
 import { sectionOutline } from '../../geometry'
 import { solveSection, airAt } from '../../aero'
 import {
@@ -37,7 +38,15 @@ export interface Propulsion {
   motorSpec: MotorSpec
   controller: Equipment | null
   packs: Equipment[]
-  turns: { item: Equipment; propeller: PropellerSpec | null; fan: FanSpec | null; blades: Blades | null }
+  turns: {
+    item: Equipment
+    propeller: PropellerSpec | null
+    fan: FanSpec | null
+    blades: Blades | null
+    /** The fan as it turns in its duct, and the duct where one is drawn. */
+    ducted: Fan | null
+    duct: Duct | null
+  }
   /** Current that the packs bear all the time, A. */
   packLimit: number
   /** Things that were taken although nothing says them. */
@@ -75,6 +84,18 @@ export const fanFrom = (spec: FanSpec): Fan => ({
   pitch: mmToM(spec.pitchMm),
   exitShare: spec.exitShare,
   duct: mmToM(spec.ductMm),
+})
+
+/** Outlets that a fan still works with. */
+const EXIT = [0.4, 1.2] as const
+/** In the duct that is drawn for it: its own length and ends instead of those that are written. */
+const inDuct = (spec: FanSpec, duct: Duct | null): Fan => ({
+  ...fanFrom(spec),
+  ...(duct && {
+    exitShare: Math.min(EXIT[1], Math.max(EXIT[0], duct.exit)),
+    duct: mmToM(duct.lengthMm),
+    intake: duct.intake,
+  }),
 })
 
 /** Tables of propellers once made, by what they are and the air they turn in. */
@@ -180,8 +201,11 @@ export function propulsionOf(doc: ProjectFile): {
   const { learned } = doc.power
   if (learned) assumed.push(...strangers(learned, motor.motor!, turns))
   const air = airOfField(doc)
-  const turned: Turned = turns.fan
-    ? (omega, speed) => fanAt(fanFrom(turns.fan!), air, omega, speed)
+  const duct = turns.fan ? ductOf(doc, turns) : null,
+    ducted = turns.fan ? inDuct(turns.fan, duct) : null
+  if (duct) assumed.push(say`Length, intake and outlet of the duct are those of ${duct.name} as it is drawn`)
+  const turned: Turned = ducted
+    ? (omega, speed) => fanAt(ducted, air, omega, speed)
     : turnedBy(turns.propeller!, air)
   const packLimit = alike.reduce(
     (sum, item) => sum + ((item.pair ? 2 : 1) * item.battery!.continuousC * item.battery!.capacityMah) / 1000,
@@ -208,6 +232,8 @@ export function propulsionOf(doc: ProjectFile): {
         propeller: turns.fan ? null : turns.propeller,
         fan: turns.fan,
         blades: turns.fan ? null : bladesFrom(turns.propeller!),
+        ducted,
+        duct,
       },
       packLimit,
       assumed,

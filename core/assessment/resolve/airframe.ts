@@ -234,7 +234,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       reuseShapes(
         known.pod,
         cutBody(
-          { loft, body, boom: boomSeat(boom), wing, crossings: [] },
+          { loft, body, boom: boomSeat(boom), wing, crossings: [], open: pod.duct !== null },
           pod.cuts.map(cut => ({ ...cut, atMm: cut.atMm + pod.xMm })),
           recipesIn(printed),
           podStanding(pod),

@@ -27,6 +27,8 @@ export interface Layout {
   rootOverMean: number
   folding: boolean
   motors: number
+  /** Fans in ducts turn instead of propellers. */
+  duct?: boolean
   /** Lift over drag that its motor is first chosen by. */
   glide: number
 }
@@ -75,7 +77,7 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     label: 'Twin, motors on the wing',
     means: 'two motors in pods ahead of the wing: the nose is free, the propellers stay out of the grass',
     motors: 2,
-    draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: true, twin: true }, libraries),
+    draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: true, drive: 'pods' }, libraries),
   },
   pusher: {
     ...onBoom,
@@ -85,6 +87,28 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     label: 'Pusher on two booms',
     means: 'the motor behind the wing: a free view ahead, the propeller out of the grass; thrown with it off',
     draw: pusher,
+  },
+  'fan-over': {
+    ...onBoom,
+    leastNose: shortestFree,
+    mostNose: 2.4,
+    folding: false,
+    duct: true,
+    label: 'Ducted fan over the wing',
+    means:
+      'a fan in its duct on the wing, the tail out of its blast: nothing in front, nothing that strikes the ground',
+    draw: (draft, libraries) => tailed(draft, { tail: 'V', onBoom: false, drive: 'fan' }, libraries),
+  },
+  'fan-pair': {
+    ...onBoom,
+    leastNose: shortestFree,
+    mostNose: 2.4,
+    folding: false,
+    duct: true,
+    motors: 2,
+    label: 'Two ducted fans under the wing',
+    means: 'a pair of smaller fans in ducts under the wing: the thrust line lies low, landings want grass',
+    draw: (draft, libraries) => tailed(draft, { tail: 'T', onBoom: false, drive: 'fans' }, libraries),
   },
   'flying-wing': {
     label: 'Flying wing',

@@ -32,7 +32,7 @@ export function pusher(draft: Draft, libraries: Libraries): Drawn {
   const mean = sketch.areaMm2 / (2 * plan.halfMm),
     arm = sketch.arm * mean
   const boom = stockOr(libraries, sketch.boom)
-  const y = half(kit.propeller.diameterMm / 2 + CLEAR + boom.heightMm / 2)
+  const y = half(kit.turns.diameterMm / 2 + CLEAR + boom.heightMm / 2)
   const { pod: holder, lengthMm: held } = boomHolder(wing, y, boom.heightMm)
   const tailAt = n + c / 4 + arm
   const tail = tailBetween(draft, tailAt, y, holder.zMm, boom.heightMm / 2, mean)
@@ -135,6 +135,7 @@ function boomHolder(wing: Surface, y: number, boomMm: number): { pod: Pod; lengt
     yMm: y,
     zMm,
     pair: true,
+    duct: null,
     cuts: [],
     body: {
       stations: [station(0, 0.55 * size), station(0.2, size), station(0.8, size), station(1, size)],

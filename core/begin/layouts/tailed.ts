@@ -2,6 +2,7 @@
 import type { Control, ProjectFile, Surface } from '../../document'
 import { stockOr, type Libraries } from '../../libraries'
 import { bodySize, bodyStation, hatches, mountWidth } from '../body'
+import { ducts } from '../ducts'
 import { fitted, loadOf, loadSize } from '../fitted'
 import { half, whole, type Draft } from '../sketch'
 import { motorPods, mount } from '../pods'
@@ -35,15 +36,17 @@ const TWIN_FIN = 1.8,
 export interface TailedKind {
   tail: TailKind
   onBoom: boolean
-  /** Motors in a pair of pods on the wing instead of in the nose. */
-  twin?: boolean
+  /** In the nose, in a pair of pods on the wing, a fan over it, or a pair of them under it. */
+  drive?: 'nose' | 'pods' | 'fan' | 'fans'
 }
 
 export function tailed(
   given: Draft,
-  { tail, onBoom, twin = false }: TailedKind,
+  { tail, onBoom, drive = 'nose' }: TailedKind,
   libraries: Libraries,
 ): Drawn {
+  const twin = drive === 'pods' || drive === 'fans',
+    free = drive !== 'nose'
   const draft = twin ? { ...given, sketch: { ...given.sketch, fin: TWIN_FIN * given.sketch.fin } } : given
   const { purpose, sketch, wishes } = draft,
     { kit } = sketch
@@ -65,9 +68,10 @@ export function tailed(
       item ? [item.xMm + (tail === 'T' && item === surfaces.horizontal ? 0 : item.rootChordMm)] : [],
     ),
   )
-  const front = twin ? 0.5 * Math.min(width, height) : mountWidth(draft)
-  const motorLong = twin ? 0 : kit.motor.sizeMm[0]
-  const pods = twin ? motorPods(draft, wing, width) : null
+  const front = free ? 0.5 * Math.min(width, height) : mountWidth(draft)
+  const motorLong = free ? 0 : kit.motor.sizeMm[0]
+  const pods = drive === 'pods' ? motorPods(draft, wing, width) : null,
+    fans = drive === 'fan' || drive === 'fans' ? ducts(draft, wing, twin) : null
   const end = boom.heightMm + 14
   const podEnd = n + 1.45 * c
   const stations = [
@@ -97,11 +101,14 @@ export function tailed(
   const put = fitted(draft)
   const tailServo = ['Elevator servo', 'Rudder servo'] as const
   const equipment: ProjectFile['equipment'] = [
-    ...(pods?.equipment ?? [
+    ...((pods ?? fans)?.equipment ?? [
       ...put.propeller([-14, 0, 0], [24, 20]),
       ...put.motor([kit.motor.sizeMm[0] / 2 - 1, 0, 0]),
       ...put.controller([half(n + 0.1 * c), 0, half(height / 2 - kit.controller.sizeMm[2] - 6)]),
     ]),
+    ...(drive === 'fan'
+      ? put.controller([half(n + 0.1 * c), 0, half(height / 2 - kit.controller.sizeMm[2] - 6)])
+      : []),
     ...put.battery(
       [half((bay[0] + Math.min(bay[1], n + 10)) / 2), 0, half(-height / 2 + kit.battery.sizeMm[2] / 2 + 8)],
       bay,
@@ -122,11 +129,11 @@ export function tailed(
     tail: surfaces.tail,
     body: {
       stations,
-      firewall: twin ? null : mount(draft),
+      firewall: free ? null : mount(draft),
       openings: hatches(draft, hatch, loadAt, width),
       saddle: { clearanceMm: 0.3, bolts: sketch.bolts, boltMm: 3 },
     },
-    pods: pods?.pods ?? [],
+    pods: (pods ?? fans)?.pods ?? [],
     boom: onBoom
       ? {
           stock: sketch.boom,
@@ -137,7 +144,7 @@ export function tailed(
           socketMm: whole(Math.max(40, 3.3 * boom.heightMm)),
         }
       : null,
-    zones: [...bodyZones(draft, !onBoom), ...wingZones(draft), tailZone(draft)],
+    zones: [...bodyZones(draft, !onBoom), ...wingZones(draft), tailZone(draft), ...(fans ? [fans.zone] : [])],
     spars: [
       ...wingSpars(draft, wing, libraries),
       ...(surfaces.horizontal
@@ -155,7 +162,7 @@ export function tailed(
 /** Two wires ahead of the balance, long enough for the propeller; the tail rests on its skid. */
 function legs({ sketch }: Draft, n: number, width: number, height: number): ProjectFile['gear'][number] {
   const mountZ = -height / 2 + 5
-  const dropMm = Math.max(45, sketch.kit.propeller.diameterMm / 2 + 22 + mountZ - 24)
+  const dropMm = Math.max(45, sketch.kit.turns.diameterMm / 2 + 22 + mountZ - 24)
   return {
     id: 'main-leg',
     name: 'Main leg',

@@ -16,6 +16,7 @@ export const Pod = z.strictObject({
   zMm: figure('positionMm', 'its axis; heights of its stations count from here, mm'),
   pair: z.boolean().describe('a second one to port, mirrored'),
   body: PodBody.describe('its shape, in its own places; a saddle is the seat of the wing above or below it'),
+  duct: id.nullable().describe('the fan that turns in it: it is a tube then, open at both ends'),
   cuts: list(cut(-2000, 4000), 4).describe('in its own places'),
 })
 

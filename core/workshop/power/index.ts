@@ -1,6 +1,6 @@
 export { levelAt } from './level-flight'
 export { pullOf } from './pull'
-export { powerReport, type PowerFigures, type PowerReport } from './power'
+export { powerReport, type DuctFigures, type PowerFigures, type PowerReport } from './power'
 export type { Limit } from './limits'
 export type { Plan, PlannedPart } from './flight-plan'
 export { shelfOffers, taken, type Offer, type ShelfAsk } from './shelf'

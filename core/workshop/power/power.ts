@@ -1,14 +1,15 @@
 /** What the drive makes of this aircraft: pull, current, speed, climb, minutes, heat, and what is passed. SI inside. */
 import {
-  fanFrom,
   ordinarySection,
   propulsionOf,
   type Assessment,
+  type Duct,
   type PitchTables,
   type Propulsion,
 } from '../../assess'
 import type { ProjectFile } from '../../document'
 import {
+  fanAt,
   idealThrust,
   idealFanThrust,
   rootBetween,
@@ -71,6 +72,14 @@ export interface AtCharge {
   cellV: number
 }
 
+/** The duct of a fan, its places from its own intake. */
+export interface DuctFigures extends Duct {
+  /** Of the fan, mm from the intake. */
+  fanMm: number
+  /** What lip and walls take of the head at rest, %. */
+  lostPct: number
+}
+
 export interface PowerFigures {
   weightN: number
   static: AtRest
@@ -89,6 +98,8 @@ export interface PowerFigures {
   /** `rpm`: turns at which a blade bears no more; null without blades. */
   limitsAt: { motorMaxA: number; controllerA: number | null; packA: number; rpm: number | null }
   usableMah: number
+  /** Null without a fan in a duct that is drawn. */
+  duct: DuctFigures | null
 }
 
 export interface PowerReport {
@@ -228,6 +239,19 @@ function figuresOf(
       rpm: stress && atRest.rpm * Math.sqrt(stress.bears / stress.stress),
     },
     usableMah: usableCharge(drive.battery) / 3.6,
+    duct: ductFigures(doc, propulsion, rest),
+  }
+}
+
+function ductFigures(doc: ProjectFile, { turns, air }: Propulsion, rest: Running): DuctFigures | null {
+  const { duct, ducted, item } = turns
+  if (!duct || !ducted) return null
+  const { lost } = fanAt(ducted, air, rest.omega, 0)
+  return {
+    ...duct,
+    fanMm: item.xMm - doc.pods.find(pod => pod.id === duct.pod)!.xMm,
+    // What leaves has the outlet's speed, and the lip and the walls took theirs before.
+    lostPct: (100 * lost) / (lost + 1 / ducted.exitShare ** 2),
   }
 }
 
@@ -256,7 +280,7 @@ function restFigures(rest: Running, { turns, air, drive }: Propulsion, weight: n
   const each = rest.shaft / drive.motors
   const ideal = turns.blades
     ? idealThrust(each, turns.blades.radius, air.density)
-    : idealFanThrust(each, fanFrom(turns.fan!), air.density)
+    : idealFanThrust(each, turns.ducted!, air.density)
   return {
     thrustN: rest.thrust,
     currentA: rest.current,

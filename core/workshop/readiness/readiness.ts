@@ -78,6 +78,19 @@ const behindHand = ({ brief, equipment, wing }: ProjectFile): boolean =>
   brief.launch === 'hand' &&
   equipment.some(item => item.kind === 'propeller' && item.xMm > wing.xMm + wing.rootChordMm / 2)
 
+/** In place of a propeller. */
+const FAN = {
+  label: 'Fan runs free and true in its duct, nothing loose ahead of the intake',
+  caution:
+    'It is live whenever the battery is in. It draws in sleeves, hair and grass, and a blade that breaks leaves sideways: nobody beside it, hold the aircraft from behind the wing.',
+}
+/** What is said of what turns: a fan, or a propeller behind the hand. */
+function turning(item: (typeof BY_HAND)[number], doc: ProjectFile): Partial<ReadinessItem> {
+  if (item.id !== 'propeller') return {}
+  if (doc.equipment.some(own => own.fan)) return FAN
+  return behindHand(doc) ? { caution: `${item.caution} ${BEHIND_HAND}` } : {}
+}
+
 /** Thrust that a hand or bungee launch wants, share of weight. */
 export const THRUST_SHARE = 0.5
 
@@ -213,9 +226,13 @@ const byHand = (doc: ProjectFile, today: string | null, film: boolean): Readines
     const holds = !!done && (today === null || item.each === 'once' || done.date === today)
     const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
     const said = done ? `checked ${done.date}${holds ? '' : ', not today'}` : 'not checked yet'
-    const caution =
-      item.id === 'propeller' && behindHand(doc) ? `${item.caution} ${BEHIND_HAND}` : item.caution
-    return { ...item, caution, byHand: true, state: holds ? 'go' : 'open', evidence: say`${said}${wanted}` }
+    return {
+      ...item,
+      ...turning(item, doc),
+      byHand: true,
+      state: holds ? 'go' : 'open',
+      evidence: say`${said}${wanted}`,
+    }
   })
 
 /** Checks that have had their time once it has flown. */
