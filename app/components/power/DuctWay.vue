@@ -7,7 +7,7 @@ const { duct } = defineProps<{ duct: DuctFigures }>()
 const WIDE = 460,
   HIGH = 74,
   FOOT = 14
-const most = computed(() => Math.max(1.2, ...duct.along.map(item => item.share)))
+const most = computed(() => 1.06 * Math.max(1.2, ...duct.along.map(item => item.share)))
 const x = (mm: number) => (WIDE * mm) / duct.lengthMm
 const y = (share: number) => HIGH - (HIGH * share) / most.value
 const way = computed(() => duct.along.map(item => `${x(item.xMm)},${y(item.share)}`).join(' '))

@@ -18,6 +18,8 @@ const CLEAR = 16
 const FIN = { aspect: 1.3, taper: 0.65 }
 /** What holds a boom begins and ends at these shares of the chord there. */
 const HOLDER = { from: 0.08, to: 1.12 }
+/** The battery goes as far ahead as the body is as wide as it, a share of the nose. */
+const BAY_FROM = 0.14
 /** Battery and hatch ahead of the wing. */
 export const leastAhead = ({ sketch: { kit } }: Draft): number => 0.7 * kit.battery.sizeMm[0] + 50
 
@@ -46,7 +48,10 @@ export function pusher(draft: Draft, libraries: Libraries): Drawn {
     hatchFrom,
     whole(Math.max(hatchFrom + 30, Math.min(n - 22, hatchFrom + kit.battery.sizeMm[0] + 50))),
   ]
-  const bay: [number, number] = [16, whole(loadOf(draft) > 0 ? loadAt - loadMm[0] / 2 - 4 : n + 0.35 * c)]
+  const bay: [number, number] = [
+    whole(BAY_FROM * n),
+    whole(loadOf(draft) > 0 ? loadAt - loadMm[0] / 2 - 4 : n + 0.35 * c),
+  ]
   const put = fitted(draft)
   const [servoLong] = kit.servo.sizeMm
   const paired = (items: Equipment[]): Equipment[] => items.map(item => ({ ...item, pair: true }))
@@ -56,9 +61,9 @@ export function pusher(draft: Draft, libraries: Libraries): Drawn {
     tail,
     body: {
       stations: [
-        bodyStation(0, [20, 20], 0, 0, 'nose'),
-        bodyStation(0.28 * n, [0.72 * width, 0.72 * height], 0, 0.15, 'nose'),
-        bodyStation(0.6 * n, [width, 0.97 * height], 1, 0.25, 'nose'),
+        bodyStation(0, [0.4 * width, 0.4 * height], 0, 0.1, 'nose'),
+        bodyStation(BAY_FROM * n, [0.9 * width, 0.88 * height], 0, 0.3, 'nose'),
+        bodyStation(0.4 * n, [width, 0.97 * height], 1, 0.3, 'nose'),
         bodyStation(n - 10, [width, height], 3, 0.28, 'body'),
         bodyStation(n + 0.5 * c, [width, height], 4, 0.3, 'body'),
         bodyStation(rear, [back, back], 3, 0, 'body'),
@@ -83,10 +88,7 @@ export function pusher(draft: Draft, libraries: Libraries): Drawn {
       tailRod('fin-rod', 'Fin rod', 'vertical', 0.72 * tail.vertical!.panels[0].spanMm),
     ],
     equipment: [
-      ...put.battery(
-        [half((bay[0] + bay[1]) / 2), 0, half(-height / 2 + kit.battery.sizeMm[2] / 2 + 8)],
-        bay,
-      ),
+      ...put.battery([half((bay[0] + bay[1]) / 2), 0, half(-0.36 * height + kit.battery.sizeMm[2] / 2)], bay),
       ...put.motor([half(motorAt), 0, 3]),
       ...put.propeller([half(motorAt + kit.motor.sizeMm[0] / 2 + 8), 0, 3], [10, 12]),
       part('motor-mount', 'Motor mount, plywood', 'hardware', 5, [half(rear - 3), 0, 3], [4, back, back]),
@@ -180,11 +182,11 @@ function tailBetween(
     kind: 'elevator',
     fromShare: 0.04,
     toShare: 0.92,
-    chordShare: 0.35,
-    throwUpDeg: 15,
+    chordShare: 0.42,
+    throwUpDeg: 18,
     throwDownDeg: 15,
     hinge: TAPE,
-    linkage: { servo: 'elevator-servo', armMm: 8, hornMm: 14 },
+    linkage: { servo: 'elevator-servo', armMm: 8, hornMm: 17 },
   }
   return {
     kind: 'conventional',
