@@ -4,7 +4,8 @@
  */
 import { Graph } from '@dagrejs/graphlib'
 import type { Airframe } from '../resolve'
-import { RULES, Steps } from './rules'
+import { Steps } from './rule-kit'
+import { RULES } from './rules'
 import { siteOf, type Site } from './site'
 import { stepsOf } from './steps'
 import type { BuildStep, Need } from './step'

@@ -1,4 +1,5 @@
 export { asGraph, buildGraph, type BuildGraph } from './graph'
-export { RULES, type Rule } from './rules'
+export { RULES } from './rules'
+export type { Rule } from './rule-kit'
 export { REACH, siteOf, type Access, type Chain, type LaidSpar, type Moving, type Site } from './site'
 export { BENCHES, type Bench, type BuildStep, type Gate, type Need, type StepKind } from './step'

@@ -1,48 +1,20 @@
 /**
- * Why one step comes before another: every rule in one place, each with its reason. A rule names pairs of steps; what
- * is ordered by no rule may be done in any order.
+ * Why one step comes before another, each rule with its reason; those of film stand apart. A rule names pairs of
+ * steps; what is ordered by no rule may be done in any order.
  */
-import type { Site } from './site'
-import type { BuildStep, StepKind } from './step'
-
-export interface Rule {
-  id: string
-  /** Said at the step that comes first: what the later one would bury or spoil. */
-  because: string
-  /** Left out, something is buried, shut or set out of true; the others only spare trouble. */
-  trap: boolean
-  /** Pairs of ids: first, then. */
-  pairs(steps: Steps, site: Site): Array<readonly [string, string]>
-}
-
-/** Steps to be found by kind and subject. */
-export class Steps {
-  constructor(readonly all: readonly BuildStep[]) {}
-  of(...kinds: StepKind[]): BuildStep[] {
-    return this.all.filter(step => kinds.includes(step.kind))
-  }
-}
-
-const sameSide = (a: BuildStep, b: BuildStep) =>
-  a.subject.surface === b.subject.surface && a.subject.side === b.subject.side
-
-const sameControl = (a: BuildStep, b: BuildStep) => sameSide(a, b) && a.subject.control === b.subject.control
-
-/** Every pair of two lists that belongs together. */
-const pairs = (
-  first: readonly BuildStep[],
-  then: readonly BuildStep[],
-  belong: (a: BuildStep, b: BuildStep) => boolean = () => true,
-): Array<readonly [string, string]> =>
-  first.flatMap(a => then.flatMap(b => (a !== b && belong(a, b) ? [[a.id, b.id] as const] : [])))
-
-/** Joints between fixed pieces, not those of moving ones. */
-const fixedJoins = (steps: Steps) => steps.of('join').filter(step => step.subject.joint !== undefined)
-const lastJoint = ({ subject }: BuildStep) => subject.jointTo ?? subject.joint!
-const movingJoins = (steps: Steps) => steps.of('join').filter(step => step.subject.control !== undefined)
-const surfaceJoins = (steps: Steps) => fixedJoins(steps).filter(step => step.subject.surface)
-const bodyJoins = (steps: Steps) => fixedJoins(steps).filter(step => !step.subject.surface)
-const inBody = (step: BuildStep) => step.subject.surface === undefined && step.subject.item !== undefined
+import { FILM_RULES } from './film-rules'
+import {
+  bodyJoins,
+  fixedJoins,
+  inBody,
+  lastJoint,
+  movingJoins,
+  pairs,
+  sameControl,
+  sameSide,
+  surfaceJoins,
+  type Rule,
+} from './rule-kit'
 
 export const RULES: readonly Rule[] = [
   {
@@ -177,31 +149,7 @@ export const RULES: readonly Rule[] = [
         ),
       ),
   },
-  {
-    id: 'film-last-inside',
-    because: 'Under the film nothing is glued, drawn through or squared any more.',
-    trap: true,
-    pairs: steps => pairs([...surfaceJoins(steps), ...steps.of('spar', 'lead')], steps.of('cover'), sameSide),
-  },
-  {
-    id: 'film-before-hinge',
-    because: 'The film goes round the edge that a surface hangs on; behind it, no iron reaches.',
-    trap: true,
-    pairs: steps => pairs(steps.of('cover'), steps.of('hinge'), sameSide),
-  },
-  {
-    id: 'film-on-the-table',
-    because:
-      'It is pulled tight from both sides over a frame that can be turned; set in its place, one side is out of reach.',
-    trap: true,
-    pairs: steps => [
-      ...pairs(
-        steps.of('cover').filter(step => step.subject.surface === 'wing'),
-        steps.of('halves', 'set-wing'),
-      ),
-      ...pairs(steps.of('cover'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
-    ],
-  },
+  ...FILM_RULES,
   {
     id: 'rod-last',
     because: 'A rod is cut to length between a servo at its middle and a surface that hangs.',

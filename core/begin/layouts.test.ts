@@ -1,0 +1,97 @@
+/** Single layouts of Begin: that what makes each of them what it is really is there. */
+import { describe, expect, it } from 'vitest'
+import { assess, createAssessor, ductOf, travelOf } from '../assess'
+import { DEMOS } from '../demo'
+import { LIBRARIES } from '../libraries'
+import { begun } from '../testing/begun'
+import { readiness } from '../workshop/readiness'
+
+describe('a twin', () => {
+  const { project: doc } = begun({ purpose: 'camera' }, ['twin']).layouts[0]
+  const of = (kind: string) => doc.equipment.filter(item => item.kind === kind)
+  it('has a pair of each part of its drive in its pods, tips clear of the body and of each other', () => {
+    const [pod] = doc.pods
+    expect(doc.body!.firewall).toBeNull()
+    for (const kind of ['motor', 'propeller', 'speed-controller'])
+      expect(of(kind).map(item => [item.pair, item.yMm])).toEqual([[true, pod.yMm]])
+    const tip = pod.yMm - of('propeller')[0].propeller!.diameterMm / 2
+    const widest = Math.max(...doc.body!.stations.map(station => station.widthMm)) / 2
+    expect(tip - widest).toBeGreaterThan(10)
+    // The discs turn ahead of the wing.
+    expect(of('propeller')[0].xMm + 12).toBeLessThan(doc.wing.xMm)
+  })
+  it('holds one motor with its rudder at what a climb is flown at, and its pack bears both', () => {
+    const now = assess(doc)
+    const codes = now.findings.filter(item => item.severity !== 'note').map(item => item.code)
+    expect(codes).not.toContain('one-motor-turns-it')
+    expect(codes).not.toContain('pod-adrift')
+    expect(codes).not.toContain('pack-current')
+    expect(now.pieces.filter(piece => piece.part === 'pod')).toHaveLength(2)
+  })
+})
+
+describe('a pusher', () => {
+  const { project: doc } = begun({ purpose: 'camera' }, ['pusher']).layouts[0]
+  const of = (kind: string) => doc.equipment.find(item => item.kind === kind)!
+  it('turns its propeller behind the wing, clear of both booms, and ahead of the tail', () => {
+    const propeller = of('propeller'),
+      tip = propeller.propeller!.diameterMm / 2
+    const { xMm, rootChordMm } = doc.wing
+    expect(propeller.xMm).toBeGreaterThan(xMm + rootChordMm)
+    expect(propeller.xMm + propeller.sizeMm[0] / 2).toBeLessThan(doc.tail.horizontal!.xMm)
+    const boom = LIBRARIES.stock.find(item => item.id === doc.boom!.stock)!
+    expect(doc.boom!.yMm - boom.heightMm / 2 - tip).toBeGreaterThan(10)
+  })
+  it('has its tail on its booms: a fin on either, the tailplane from one to the other', () => {
+    const { horizontal, vertical } = doc.tail
+    expect(vertical).toMatchObject({ mirror: true, yMm: doc.boom!.yMm })
+    const reach = horizontal!.panels[0].spanMm
+    expect(Math.abs(reach - doc.boom!.yMm)).toBeLessThan(10)
+    expect(doc.boom!.toMm).toBeGreaterThan(horizontal!.xMm + horizontal!.rootChordMm / 2)
+    const codes = assess(doc).findings.map(item => item.code)
+    for (const code of ['tail-off-booms', 'pod-adrift', 'pod-unseated']) expect(codes).not.toContain(code)
+    // It is carried as one: wing, booms and tail.
+    const { parts } = travelOf(createAssessor().airframe(doc), null)
+    expect(parts.some(item => item.name === 'Wing and tail' || item.name === 'Body, wing and tail')).toBe(
+      true,
+    )
+  })
+  it('is asked at the field to be thrown with its motor off', () => {
+    const caution = (project: typeof doc) =>
+      readiness(project, assess(project)).items.find(item => item.id === 'propeller')!.caution
+    expect(caution(doc)).toMatch(/motor off/)
+    expect(caution(DEMOS[0])).not.toMatch(/motor off/)
+  })
+})
+
+describe('a ducted-fan jet', () => {
+  it.each(['fan-over', 'fan-pair'] as const)('%s: its fan turns in a duct that starves it nowhere', kind => {
+    const { project: doc } = begun({ purpose: 'jet' }, [kind]).layouts[0]
+    const fan = doc.equipment.find(item => item.fan)!,
+      motor = doc.equipment.find(item => item.kind === 'motor')!
+    expect([fan.pair, motor.pair]).toEqual([kind === 'fan-pair', kind === 'fan-pair'])
+    expect(motor.sizeMm[1]).toBeLessThanOrEqual(fan.fan!.hubMm)
+    const duct = ductOf(doc, fan)!
+    expect(duct.intake).toBeGreaterThan(1)
+    expect(duct.narrowest.share).toBeGreaterThan(1)
+    expect(duct.exit).toBeGreaterThan(0.8)
+    expect(duct.exit).toBeLessThan(0.95)
+    const codes = assess(doc).findings.map(item => item.code)
+    for (const code of [
+      'fan-outside',
+      'fan-fit',
+      'duct-narrow',
+      'duct-outlet',
+      'duct-opens',
+      'pod-adrift',
+      'pod-unseated',
+    ])
+      expect(codes).not.toContain(code)
+    // The blast passes over or beside the tail: behind the outlet nothing stands within it.
+    const { horizontal, vertical } = doc.tail
+    const [pod] = doc.pods
+    if (kind === 'fan-over') expect(vertical).toBeNull()
+    else expect(pod.yMm).toBeGreaterThan(fan.fan!.diameterMm)
+    expect(horizontal!.xMm).toBeGreaterThan(pod.xMm + duct.lengthMm)
+  })
+})
