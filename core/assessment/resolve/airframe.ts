@@ -34,7 +34,6 @@ import {
   standingStations,
   sparLines,
   trailingEdgeMm,
-  wingSeat,
   zoneOr,
   reuseShapes,
   type BodyLoft,
@@ -58,6 +57,7 @@ import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
 import { heldBoom, holdsBoom, type HeldBoom } from './held-boom'
 import { missingReferences } from './missing-references'
+import { createCrossings, createSeat } from './wing-on-body'
 import { createPieceZones, recipesIn, type Printed } from './printed-recipes'
 import { makersOf, zoneFilament } from './zone-filament'
 
@@ -242,45 +242,8 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       ),
     SHAPES,
   )
-  // The body changes with the wing's root alone, not with every edit further out.
-  let lastSeat: WingSeat | null = null
-  const seatOf = (wing: SurfaceLoft): WingSeat => {
-    const seat = wingSeat(wing)
-    const same =
-      lastSeat &&
-      lastSeat.lead === seat.lead &&
-      lastSeat.chord === seat.chord &&
-      lastSeat.n === seat.n &&
-      lastSeat.z === seat.z &&
-      lastSeat.outline.every((value, i) => value === seat.outline[i])
-    if (!same) lastSeat = seat
-    return lastSeat!
-  }
-  // Spars in one piece through the middle, and the pivot of an all-moving tail, which is one of them.
-  const crossingsByText = new Map<string, CrossHole[]>()
-  const crossingsOf = (surfaces: Designed['surfaces'], spars: Designed['spars']): CrossHole[] => {
-    const found = [surfaces.wing, surfaces.horizontal].flatMap(loft =>
-      (loft?.mirror
-        ? (spars[loft.name] ?? []).filter(line => line.spar.through && line.stock.shape === 'round')
-        : []
-      ).map((line): CrossHole => {
-        const { x, n } = line.at(0)
-        return {
-          name: line.spar.name,
-          x,
-          z: loft!.origin[2] + n * Math.cos(loft!.cant),
-          radius: line.stock.heightMm / 2 + line.spar.clearanceMm,
-        }
-      }),
-    )
-    // The very same list for the same holes, so that the body's shapes are known again.
-    const text = JSON.stringify(found),
-      known = crossingsByText.get(text)
-    if (known) return known
-    if (crossingsByText.size > SHAPES) crossingsByText.clear()
-    crossingsByText.set(text, found)
-    return found
-  }
+  const seatOf = createSeat(),
+    crossingsOf = createCrossings(SHAPES)
   const shapeOfGiven = new WeakMap<Given, { shapes: PieceShape[]; readable: boolean }>()
   const shapeOfMesh = memoise((mesh: string) => givenShape(mesh), 60)
   const givenShapes = (given: Given, index: number) => {
