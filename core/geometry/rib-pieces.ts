@@ -3,7 +3,6 @@ import { END_GAP, HINGE_SLOTS, type HingedControl } from './control-surface'
 import { sectionAt, type Feature } from './feature'
 import type { JointPlan } from './joints'
 import { featureBreaks, type PieceShape } from './piece'
-import { widestZone } from './pieces'
 import { placesWithin } from './places-along'
 import { ribHoles, ribPlaces, type RibMark, type RibShape } from './ribs'
 import type { SparLine } from './spar-line'
@@ -71,10 +70,6 @@ export function stretchesOf(
     if (last && (last.ribs === own || b - a < SHORTEST)) last.to = b
     else parts.push({ from: last?.to ?? from, to: b, ribs: own })
   })
-  if (parts.length === 0) {
-    const zone = widestZone(from, to, stations, loft.zones)
-    parts.push({ from, to, ribs: ribs.find(item => item.zone === zone) ?? null })
-  }
   parts.at(-1)!.to = to
   return parts.reduce<Stretch[]>((all, part) => {
     const last = all.at(-1)

@@ -62,9 +62,10 @@ describe('where ribs stand', () => {
     const holds = (at: number) => ribs.some(rib => rib.from <= at + 1e-6 && rib.to >= at - 1e-6)
     const [aileron] = doc.wing.controls
     const [from, to] = [aileron.fromShare * wing.span, aileron.toShare * wing.span]
-    // Clear of the gap at either end.
-    expect(holds(from - 0.6)).toBe(true)
-    expect(holds(to + 0.6)).toBe(true)
+    // Clear of the gap at either end, and whole: not where the control is.
+    expect(ribs.some(rib => Math.abs(rib.to - (from - 0.6)) < 1e-6)).toBe(true)
+    expect(ribs.some(rib => Math.abs(rib.from - (to + 0.6)) < 1e-6)).toBe(true)
+    expect(holds(doc.wing.panels[0].spanMm)).toBe(true)
     const { count, kind } = aileron.hinge
     expect(kind).not.toBe('tape')
     const hinges = Array.from({ length: count }, (_, i) => from + ((to - from) * (i + 0.5)) / count)
@@ -116,6 +117,20 @@ describe('what is left of a rib', () => {
     const areas = [1, 2, 3, 4, 5, 6, 8].map(area)
     areas.slice(1).forEach((next, i) => expect(next).toBeGreaterThan(areas[i]))
   })
+  it('a hole is no longer than 1.8 times the height there, and none shorter than four millimetres', () => {
+    const { ribs, doc } = ribsOf()
+    const { wing } = assessor.airframe(doc)
+    for (const rib of ribs)
+      for (const { a } of rib.features.filter(feature => feature.name === HOLE)) {
+        const [x0, , x1] = boxOf(a)
+        const outline = outlineAt(wing, (rib.from + rib.to) / 2)
+        const heights = [x0, (x0 + x1) / 2, x1].map(x => gapAt(outline, x)!).map(gap => gap.upper - gap.lower)
+        expect(x1 - x0).toBeGreaterThan(4 - 1e-6)
+        // It is measured against the whole stretch that it stands in, which is never lower than it.
+        expect(x1 - x0).toBeLessThan(1.8 * Math.max(...heights) * 1.6)
+        expect(a).toHaveLength(28)
+      }
+  })
   it('where the section is too thin for a hole it is whole', () => {
     const [rib] = ribsOf(ribbed(() => {}, { ...USUAL_RIBS, rimMm: 30 })).ribs
     expect(rib.features.some(feature => feature.name === HOLE)).toBe(false)
@@ -134,6 +149,11 @@ it('ribs meet flat at a cut: pins are said to have no room, a plug lets go', () 
   expect(head(cutWith('pins')).joints.head?.kind).toBe('butt')
   expect(head(cutWith('butt')).missing).toHaveLength(0)
   expect(head(cutWith('plug')).joints.head?.kind).toBe('plug')
+  // The first of the next stretch has it at its foot, those between and at the ends of the wing have none.
+  const plugged = cutWith('plug')
+  expect(plugged.find(rib => Math.abs(rib.from - 200) < 1e-6)!.joints.foot?.kind).toBe('plug')
+  expect(plugged.filter(rib => rib.joints.foot)).toHaveLength(1)
+  expect(plugged.filter(rib => rib.joints.head)).toHaveLength(1)
   // Two ribs face to face, each of its own stretch.
   const ribs = cutWith('butt')
   expect(new Set(ribs.map(rib => rib.ribOf))).toEqual(new Set(['wing-1-starboard', 'wing-2-starboard']))

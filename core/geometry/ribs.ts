@@ -53,8 +53,8 @@ const HOLE_POINTS = 7
 const LOOKS = 64
 
 /**
- * Holes of a rib between two places along the span: a rim is left along the skin, beside everything else that is cut
- * out of it, and as posts between holes. None where the section is too thin.
+ * Holes of a rib between two places along the span: a rim is left along the skin, beside the features that lie there,
+ * and as posts between holes. None where the section is too thin.
  */
 export function ribHoles(
   loft: SurfaceLoft,
@@ -71,8 +71,7 @@ export function ribHoles(
     return gap ? gap.upper - gap.lower : 0
   }
   const open = (x: number) => height(x) >= 2 * rimMm + LEAST_HOLE
-  const here = features.filter(feature => feature.to > from && feature.from < to)
-  const taken = here.map(feature => {
+  const taken = features.map(feature => {
     const box = boxOf(featureAt(feature, Math.min(feature.to, Math.max(feature.from, middle))))
     return [box[0] - rimMm, box[2] + rimMm] as const
   })

@@ -7,6 +7,7 @@ import {
   recipeById,
   stockArea,
   stockInertia,
+  stockInertiaAcross,
   stockOr,
   stockTorsion,
   USUAL_RIBS,
@@ -56,6 +57,9 @@ describe('stiffness', () => {
     const sum = lines.reduce((all, { stock }) => all + stock.modulus * stockInertia(stock), 0)
     expect(built(lines).shear.bending.EIx / sum).toBeCloseTo(1, 2)
     expect(built(lines).sparEI).toBeCloseTo(sum, 9)
+    // Across it as well, each about its own middle.
+    const across = lines.reduce((all, { stock }) => all + stock.modulus * stockInertiaAcross(stock), 0)
+    expect(built(lines).shear.bending.EIy / across).toBeCloseTo(1, 2)
   })
   it('grows with every film that is stiffer or thicker, and nothing of it moves where only ribs differ', () => {
     const twice = built([], { ...covering, film: { ...film, thickness: 2 * film.thickness } }).shear.GJ

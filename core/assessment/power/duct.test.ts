@@ -125,9 +125,9 @@ describe('what is said of a bad one', () => {
     if (code) expect(said(jet(inside))).toContain(code)
     else expect(said(jet(inside))).not.toContain('duct-opens')
   })
-  it('a fan that is not in it', () => {
+  it.each([100, 620])('a fan that is not in it, at %d mm', xMm => {
     const doc = jet(undefined, draft => {
-      draft.equipment.find(item => item.fan)!.xMm = 100
+      draft.equipment.find(item => item.fan)!.xMm = xMm
     })
     expect(said(doc)).toEqual(['fan-outside'])
   })
