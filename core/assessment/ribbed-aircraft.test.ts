@@ -5,7 +5,7 @@ import type { ProjectFile } from '../document'
 import { LIBRARIES, recipeById, USUAL_RIBS } from '../libraries'
 import { outlineAt, polygonArea, polygonPerimeter } from '../geometry'
 import { changed } from '../testing/changed'
-import { ribbed } from '../testing/ribbed'
+import { edgeSpar, ribbed } from '../testing/ribbed'
 import { DEEP, runs } from '../testing/runs'
 import { sweep, sweptPaths } from '../testing/sweeps'
 import { filmEdges } from '../workshop/spine'
@@ -167,6 +167,52 @@ describe('what is made for it', () => {
     const left = findings.filter(finding => finding.code === 'ribs-no-edge')
     for (const finding of left) expect(finding.value).toBeLessThan(60)
     expect(filmEdges(assessor.airframe(with_), LIBRARIES)).toEqual([])
+  })
+  it('no trailing edge where a control takes all of a panel, but one before it; none beside one that lies there', () => {
+    const edgesOf = (change: (draft: ProjectFile) => void) =>
+      filmEdges(assessor.airframe(ribbed(change)), LIBRARIES).map(spar => [
+        spar.name.replace(/,.*/, ''),
+        Math.round(spar.fromMm),
+      ])
+    const bare = (draft: ProjectFile) => {
+      draft.spars = draft.spars.filter(spar => !spar.id.endsWith('-edge'))
+      draft.wing.controls[0].fromShare = draft.wing.panels[0].spanMm / 600
+      draft.wing.controls[0].toShare = 1
+    }
+    const outer = doc.wing.panels[0].spanMm
+    const laid = edgesOf(bare)
+    expect(laid.filter(([name]) => name === 'Trailing edge')).toEqual([['Trailing edge', 0]])
+    expect(laid.filter(([name]) => name === 'Leading edge')).toEqual([
+      ['Leading edge', 0],
+      ['Leading edge', outer],
+    ])
+    expect(laid.filter(([name]) => String(name).startsWith('Before'))).toHaveLength(1)
+    // One that lies there over the inner panel alone.
+    const inner = edgesOf(draft => {
+      bare(draft)
+      draft.spars.push(edgeSpar('nose', 'rod-3', 0.05, outer))
+    })
+    expect(inner.filter(([name]) => name === 'Leading edge')).toEqual([['Leading edge', outer]])
+  })
+  it('the ribs of a half are threaded at once, in their order, each fixed to the next', () => {
+    const { steps } = buildOrder(assessor.airframe(doc))
+    for (const side of ['starboard', 'port']) {
+      const ids = assessor
+        .airframe(doc)
+        .pieces.filter(piece => piece.ribOf !== null && piece.side === side)
+        .map(piece => piece.id)
+      const [thread, ...others] = steps.filter(
+        step => step.kind === 'join' && step.touches.some(id => ids.includes(id)),
+      )
+      expect(others).toEqual([])
+      expect(thread.touches).toEqual(ids)
+      expect(thread.joins).toEqual(ids.slice(1).map((id, i) => [ids[i], id]))
+      // It comes in from its own side.
+      expect(Math.sign(thread.from[1])).toBe(side === 'port' ? -1 : 1)
+      const cover = steps.find(step => step.id === `cover.wing.${side}`)!
+      expect(cover.touches).toEqual(ids)
+      expect(steps.indexOf(cover)).toBeGreaterThan(steps.indexOf(thread))
+    }
   })
   it('film stands in the list of what to have, by area and mass, once a kind', () => {
     const rows = hardwareList(assessor.airframe(doc), whole, buildOrder(assessor.airframe(doc)))
