@@ -73,7 +73,7 @@ const legs = computed(() => {
 </script>
 
 <template>
-  <g>
+  <g :class="{ filmed: films.length > 0 }">
     <polyline
       v-for="(boom, i) in booms"
       :key="i"
@@ -86,7 +86,7 @@ const legs = computed(() => {
       :key="shape.id"
       class="piece"
       :data-shape="shape.id"
-      :class="{ on: look.selected === shape.id }"
+      :class="{ on: look.selected === shape.id, rib: shape.piece.ribOf !== null }"
       @click="look.selected = shape.id"
     >
       <polygon :points="shape.points" :fill="shape.colour" :stroke-width="sheet.unit" />
@@ -181,6 +181,20 @@ const legs = computed(() => {
 .v-theme--night .wheel {
   stroke: #8090ad;
   fill: #8090ad;
+}
+/* At night what is thin stands out by its edges, and is seen through the film. */
+.v-theme--night .film {
+  fill-opacity: 0.14;
+  stroke: #8090ad;
+}
+.v-theme--night .rib polygon {
+  stroke: #d5dcec;
+}
+.v-theme--night .rib.on polygon {
+  stroke: rgb(var(--v-theme-secondary));
+}
+.v-theme--night .filmed .spar {
+  stroke: #8090ad;
 }
 .v-theme--night .boom {
   stroke: #8090ad;

@@ -174,8 +174,12 @@ const efficient = computed(() =>
 }
 .two {
   display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 22px;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 18px;
+}
+/* Six columns stand beside the curves. */
+.two .ledger td {
+  padding-inline: 3px;
 }
 .bar {
   display: flex;

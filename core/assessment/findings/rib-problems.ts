@@ -100,13 +100,18 @@ function zoneProblems(airframe: Airframe): Finding[] {
   const inBodies = new Set(
     [...(doc.body?.stations ?? []), ...doc.pods.flatMap(pod => pod.body.stations)].map(item => item.zone),
   )
+  // One iron on one filament is one fault, in however many zones.
+  const told = new Set<string>()
   return doc.zones.flatMap((zone): Finding[] => {
     const covering = coveringOf(zone)
     if (!covering) return []
     const { softeningC, name } = filamentOf(zone),
       { film } = covering
+    const pair = `${film.id} ${name}`,
+      first = covered.has(zone.id) && !told.has(pair)
+    if (first) told.add(pair)
     const hot: Finding[] =
-      covered.has(zone.id) && film.ironC !== null && film.ironC > softeningC
+      first && film.ironC !== null && film.ironC > softeningC
         ? [
             {
               code: 'film-hot',
