@@ -7,6 +7,7 @@ import { polygonArea } from '../../geometry'
 import { FRESH, running } from '../../power'
 import { LIBRARIES } from '../../libraries'
 import { jet, LENGTH } from '../../testing/ducted'
+import { proportions } from '../../workshop/advice'
 import { readiness } from '../../workshop/readiness'
 
 const [thistledown] = DEMOS
@@ -139,4 +140,11 @@ it('whoever flies it is asked about a fan, not a propeller', () => {
   expect(item(jet()).label).toMatch(/Fan/)
   expect(item(jet()).caution).toMatch(/sleeves/)
   expect(item(thistledown).label).toMatch(/Propeller/)
+})
+
+it('is nowhere near the airframe: it turns in its housing', () => {
+  const gaps = (doc: ProjectFile) =>
+    proportions(doc, assessor.assess(doc)).filter(item => item.id === 'prop-gap')
+  expect(gaps(thistledown)).toHaveLength(1)
+  expect(gaps(jet())).toEqual([])
 })

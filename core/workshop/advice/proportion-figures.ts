@@ -85,7 +85,8 @@ function edgesAt(surface: Surface, s: number): { lead: number; rear: number; z: 
  */
 export function propellerGap(doc: ProjectFile): number | null {
   const propeller = doc.equipment.find(item => item.kind === 'propeller')
-  if (!propeller) return null
+  // A fan turns in its housing.
+  if (!propeller || propeller.fan) return null
   const { xMm, yMm, zMm, sizeMm } = propeller
   const [front, rear] = [xMm - sizeMm[0] / 2, xMm + sizeMm[0] / 2],
     reach = sizeMm[1] / 2

@@ -346,6 +346,9 @@ function heatOf(
 }
 
 /** Parts that do not belong together, said as such. */
+/** Of a cell that was just charged, V. */
+const FULL_CELL = 4.2
+
 function absurdities(
   { drive, motor, turns, motorSpec }: Propulsion,
   { static: rest, weightN }: PowerFigures,
@@ -358,7 +361,7 @@ function absurdities(
     )
   else if (rest.toWeight < 0.1)
     found.push(
-      say`Turning ${q(rest.rpm, 'rev/min', 0)} it pulls ${q(rest.thrustN, 'N', 2)} for a weight of ${q(weightN, 'N', 1)}: with ${drive.battery.cells} cells ${motor.name} turns ${q(free, 'rev/min', 0)} at most, free`,
+      say`Turning ${q(rest.rpm, 'rev/min', 0)} it pulls ${q(rest.thrustN, 'N', 2)} for a weight of ${q(weightN, 'N', 1)}: with ${drive.battery.cells} cells ${motor.name} turns ${q((free * FULL_CELL) / 3.7, 'rev/min', 0)} at most, free`,
     )
   if (free > 60000 && !turns.fan)
     found.push(
