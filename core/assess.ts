@@ -53,6 +53,7 @@ export { calibratedFilaments } from './assessment/resolve'
 export {
   bodiesOf,
   coveredStretches,
+  heldEdges,
   gluedOver,
   LAPS,
   noCuts,

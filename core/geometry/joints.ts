@@ -65,7 +65,7 @@ export const flatMeeting = (cut: Cut): JointPlan =>
       missing:
         cut.joint.kind === 'butt' || cut.joint.kind === 'plug'
           ? null
-          : say`ribs meet flat, glued face to face: the ${cut.joint.kind} at ${q(cut.atMm, 'mm', 0)} has no room in them`,
+          : say`ribs meet flat, glued face to face, and have no room for ${cut.joint.kind} at ${q(cut.atMm, 'mm', 0)}`,
     },
   )
 const both = (

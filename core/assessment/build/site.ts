@@ -1,5 +1,5 @@
 /** The airframe as a builder sees it: chains of pieces, spars through them, what goes in and how it gets in. mm */
-import type { Control, Equipment, ProjectFile, SurfaceName } from '../../document'
+import { controlsOf, type Control, type Equipment, type ProjectFile, type SurfaceName } from '../../document'
 import {
   ALL_MOVING,
   hingedControls,
@@ -90,9 +90,6 @@ const benchOf = (part: SurfaceName | 'body', side: Side, canard: boolean): Bench
   return side === 'centre' ? 'whole' : side
 }
 
-const surfaceControls = (doc: ProjectFile, name: SurfaceName): readonly Control[] =>
-  name === 'wing' ? doc.wing.controls : (doc.tail[name]?.controls ?? [])
-
 export function siteOf(airframe: Airframe): Site {
   const { doc, pieces, surfaces, spars } = airframe
   const canard = doc.tail.kind === 'canard'
@@ -112,7 +109,7 @@ export function siteOf(airframe: Airframe): Site {
   const moving = chains.flatMap((chain): Moving[] => {
     if (chain.part === 'body') return []
     const name = chain.part
-    return hingedControls(surfaces[name]!, surfaceControls(doc, name)).flatMap((hinged): Moving[] => {
+    return hingedControls(surfaces[name]!, controlsOf(doc, name)).flatMap((hinged): Moving[] => {
       const prefix = `${name}-moving-${hinged.control.piece}`
       const own = pieces
         .filter(

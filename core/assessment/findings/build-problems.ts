@@ -2,7 +2,7 @@
  * What was asked for and cannot be made as a solid, or prints badly: each with place, figure, limit and
  * remedy.
  */
-import type { SurfaceName } from '../../document'
+import { controlsOf } from '../../document'
 import {
   alongBody,
   bays,
@@ -89,9 +89,6 @@ function sharedPieces(airframe: Airframe): Finding[] {
   })
 }
 
-const controlsOf = ({ doc }: Airframe, name: SurfaceName) =>
-  name === 'wing' ? doc.wing.controls : (doc.tail[name]?.controls ?? [])
-
 function surfaceProblems(airframe: Airframe): Finding[] {
   const { doc, surfaces, spars } = airframe
   return Object.values(surfaces).flatMap((loft): Finding[] => {
@@ -99,7 +96,7 @@ function surfaceProblems(airframe: Airframe): Finding[] {
     return [
       ...crossingSections(loft),
       ...bayProblems(loft, pockets, spars[loft.name] ?? []),
-      ...hingeProblems(loft, controlsOf(airframe, loft.name)),
+      ...hingeProblems(loft, controlsOf(doc, loft.name)),
     ]
   })
 }
@@ -306,7 +303,9 @@ function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceRe
       limit: 1,
       unit: 'joints',
       text: say`The joint at the head of ${piece.name} is a plain butt: ${reason}`,
-      remedy: 'Another kind of joint, or move the cut',
+      remedy: shapes[i].ribOf
+        ? 'Take the cut away, for ribs need none; or a plain butt joint'
+        : 'Another kind of joint, or move the cut',
     }))
     const empty = samplePiece(shapes[i]).samples.find(
       sample => sample.section.length === 0 && sample.u < piece.toMm,

@@ -1,14 +1,10 @@
 /** What ribs under film lack: edges to lie on, a skin that keeps its shape, plastic that stands the iron. */
+import { controlsOf } from '../../document'
 import { hingedControls, planAt, zoneOr } from '../../geometry'
-import { coveredStretches, type Airframe, type Covered } from '../resolve'
+import { coveredStretches, heldEdges, type Airframe, type Covered } from '../resolve'
 import type { Finding } from '../report'
 import { q, say } from '../../units'
 
-/** A spar this near to the nose holds the film there; share of the chord. */
-const LEADING = 0.12
-/** One that lies behind this, or within this before a hinge line, holds it behind. */
-const TRAILING = 0.85,
-  BEFORE_HINGE = 0.15
 /** Film sinks between ribs that stand further apart than this share of the chord, and the section is lost. */
 export const RIBS_APART = 0.5
 /** Places along a stretch at which its edges are looked for. */
@@ -24,51 +20,48 @@ export const ribProblems = (airframe: Airframe): Finding[] => [
 const stretchesOf = (airframe: Airframe): Covered[] =>
   coveredStretches(airframe).filter(item => item.side === 1)
 
+/** A shorter edge without a spar is a tip's end, bent round by hand, mm. */
+const LEAST_EDGE = 30
+
+/** Once a surface and an edge, however many cuts and zones there are. */
 function edgeProblems(airframe: Airframe): Finding[] {
   const { doc, spars } = airframe
-  return stretchesOf(airframe).flatMap(({ loft, from, to }): Finding[] => {
-    const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
-    const hinged = hingedControls(loft, controls),
-      lines = spars[loft.name] ?? []
-    let ahead = 0,
-      behind = 0
+  const bare = new Map<string, { ahead: number; behind: number }>()
+  for (const { loft, from, to } of stretchesOf(airframe)) {
+    const hinged = hingedControls(loft, controlsOf(doc, loft.name)),
+      own = bare.get(loft.label) ?? { ahead: 0, behind: 0 }
     for (let i = 0; i < LOOKS; i++) {
-      const s = from + ((to - from) * (i + 0.5)) / LOOKS
-      const { lead, chord } = planAt(loft, s)
-      const shares = lines
-        .filter(line => s >= line.from - 1 && s <= line.to + 1)
-        .map(line => (line.at(s).x - lead) / chord)
-      const control = hinged.find(item => s > item.from && s < item.to)
-      const last = control ? (control.hingeAt(s) - lead) / chord : 1
-      const least = control ? last - BEFORE_HINGE : TRAILING
-      if (!shares.some(share => share <= LEADING)) ahead++
-      if (!shares.some(share => share >= least && share <= last)) behind++
+      const held = heldEdges(loft, spars[loft.name] ?? [], hinged, from + ((to - from) * (i + 0.5)) / LOOKS)
+      if (!held.ahead) own.ahead += (to - from) / LOOKS
+      if (!held.behind) own.behind += (to - from) / LOOKS
     }
-    const bare = (edge: 'leading' | 'trailing', count: number, where: string): Finding[] =>
-      count === 0
-        ? []
-        : [
-            {
-              code: 'ribs-no-edge',
-              stations: ['spine', 'skin'],
-              severity: 'warn',
-              where: say`${loft.label}, ${edge} edge`,
-              value: ((to - from) * count) / LOOKS,
-              limit: 0,
-              unit: 'mm',
-              text: say`Over ${q(((to - from) * count) / LOOKS, 'mm', 0)} of each half nothing carries the film from rib to rib at its ${edge} edge: it draws in between them`,
-              remedy: say`Spine: a rod or a strip ${where}, through all ribs`,
-            },
-          ]
-    return [
-      ...bare('leading', ahead, 'in the first eighth of the chord'),
-      ...bare(
-        'trailing',
-        behind,
-        'near the end of the chord, and before the hinge line where a control hangs',
-      ),
-    ]
-  })
+    bare.set(loft.label, own)
+  }
+  const finding = (label: string, edge: 'leading' | 'trailing', mm: number, where: string): Finding[] =>
+    mm < LEAST_EDGE
+      ? []
+      : [
+          {
+            code: 'ribs-no-edge',
+            stations: ['spine', 'skin'],
+            severity: 'warn',
+            where: say`${label}, ${edge} edge`,
+            value: mm,
+            limit: LEAST_EDGE,
+            unit: 'mm',
+            text: say`${label}: over ${q(mm, 'mm', 0)} of each half nothing carries the film from rib to rib at its ${edge} edge, and it draws in between them`,
+            remedy: say`Skin: lay edges for the film; or Spine: a rod or a strip ${where}, through all ribs`,
+          },
+        ]
+  return [...bare].flatMap(([label, { ahead, behind }]) => [
+    ...finding(label, 'leading', ahead, 'in the first eighth of the chord'),
+    ...finding(
+      label,
+      'trailing',
+      behind,
+      'near the end of the chord, and before the hinge line of a control',
+    ),
+  ])
 }
 
 const spacingProblems = (airframe: Airframe): Finding[] =>
@@ -127,6 +120,23 @@ function zoneProblems(airframe: Airframe): Finding[] {
             },
           ]
         : []
+    const ribs = airframe.pieces.filter(piece => piece.ribOf !== null && piece.zone.id === zone.id).length
+    const alone: Finding[] =
+      ribs > 0 && filamentOf(zone).onePieceAPlate
+        ? [
+            {
+              code: 'ribs-alone',
+              stations: ['skin', 'print'],
+              severity: 'note',
+              where: zone.name,
+              value: ribs,
+              limit: 1,
+              unit: 'plates',
+              text: say`${name} oozes too much to travel between pieces: each of the ${ribs} ribs of ${zone.name} takes a plate, and its time, of its own`,
+              remedy: 'Skin: a filament that does not ooze lays a bed full of ribs at once; they weigh more',
+            },
+          ]
+        : []
     const body: Finding[] = inBodies.has(zone.id)
       ? [
           {
@@ -142,6 +152,6 @@ function zoneProblems(airframe: Airframe): Finding[] {
           },
         ]
       : []
-    return [...hot, ...body]
+    return [...hot, ...alone, ...body]
   })
 }

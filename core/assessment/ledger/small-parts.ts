@@ -5,7 +5,7 @@
  * Masses of single pieces are the middle of what hobby hardware weighs, by its size and material; one standard
  * deviation is 30 % (`WHOLE_SPREAD`), of the finish 60 %.
  */
-import type { Control, Equipment, Design, SmallPart, SurfaceName } from '../../document'
+import { controlsOf, type Control, type Design, type Equipment, type SmallPart } from '../../document'
 import { ALL_MOVING, placePoint, planAt, seatAbove, wingBoltPlaces, type SurfaceLoft } from '../../geometry'
 import { NO_INERTIA, sumMass, type MassEntry } from '../../mass'
 import { gToKg, mm2ToM2, mmToM, q, say, type Words } from '../../units'
@@ -170,9 +170,6 @@ interface Moved {
   length: number
   at(side: 1 | -1): { x: number; y: number; z: number }
 }
-
-const controlsOf = (doc: Design, name: SurfaceName): readonly Control[] =>
-  name === 'wing' ? doc.wing.controls : (doc.tail[name]?.controls ?? [])
 
 const moved = ({ doc, surfaces }: Resolved): Moved[] =>
   Object.values(surfaces).flatMap(loft =>

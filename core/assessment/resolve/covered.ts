@@ -1,5 +1,5 @@
 /** What of an aircraft is covered with film: how much of it, and where. SI but for lofts, in mm. */
-import type { Zone } from '../../document'
+import { controlsOf, type Zone } from '../../document'
 import {
   hingedControls,
   outlineAt,
@@ -12,6 +12,7 @@ import type { Film } from '../../libraries'
 import { memoise } from '../../memo'
 import { mm2ToM2, mmToM } from '../../units'
 import type { Designed } from './airframe'
+import { filmEnd } from './held-edges'
 
 /** Laps round edges and where sheets meet, as a share of what is covered. */
 export const LAPS = 0.08
@@ -81,11 +82,7 @@ const stripsOf = memoise(
     )
     return edges.slice(1).map((next, i) => {
       const s = (edges[i] + next) / 2
-      const control = hinged.find(item => s > item.from && s < item.to)
-      const { length, x, n } = before(
-        outlineAt(loft, s),
-        control ? control.hingeAt(s) - control.control.hinge.gapMm / 2 : Infinity,
-      )
+      const { length, x, n } = before(outlineAt(loft, s), filmEnd(hinged, s))
       return { area: mm2ToM2(length * (next - edges[i])), x, n, s }
     })
   },
@@ -132,7 +129,7 @@ function runsOf({ pieces, surfaces }: Designed): Run[] {
 export const coveredStretches = (airframe: Designed): Covered[] =>
   runsOf(airframe).map(({ stretch, zone, loft, side, from, to, name }) => {
     const { doc, coveringOf } = airframe
-    const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
+    const controls = controlsOf(doc, loft.name)
     const hinged = hingedControls(loft, controls)
     const strips = stripsOf(loft, from, to, controls).map(({ area, x, n, s }) => {
       const [px, py, pz] = placePoint(loft, x, n, s, side).map(mmToM)
@@ -150,10 +147,7 @@ export const coveredStretches = (airframe: Designed): Covered[] =>
       from,
       to,
       breaks: hinged.flatMap(item => [item.from, item.to].flatMap(at => [at - 0.05, at + 0.05])),
-      endsAt: s => {
-        const control = hinged.find(item => s > item.from && s < item.to)
-        return control ? control.hingeAt(s) - control.control.hinge.gapMm / 2 : Infinity
-      },
+      endsAt: s => filmEnd(hinged, s),
     }
   })
 

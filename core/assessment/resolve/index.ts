@@ -1,4 +1,5 @@
 export { type Airframe, type Designed, type Resolver, createResolver } from './airframe'
+export { heldEdges } from './held-edges'
 export { type HeldBoom } from './held-boom'
 export { bodiesOf, type StandingBody } from './bodies'
 export { coveredStretches, filmRings, LAPS, type Covered } from './covered'

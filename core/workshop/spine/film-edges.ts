@@ -1,13 +1,13 @@
 /** Rods and strips that film needs to lie on, where a surface of ribs has none. mm */
-import type { Spar } from '../../document'
+import { controlsOf, type Spar } from '../../document'
 import { hingedControls, planAt, sparFit, sparLine, type SurfaceLoft } from '../../geometry'
 import { stockOr, type Libraries } from '../../libraries'
-import type { Airframe } from '../../assess'
+import { heldEdges, type Airframe } from '../../assess'
 
 /** Plastic round an edge in its rib, mm. */
 const COVER = 0.6
 /** Where a nose rod is tried, from the front; a trailing strip, from the rear; shares of the chord. */
-const NOSE = { from: 0.02, to: 0.12 },
+const NOSE = { from: 0.02, to: 0.11 },
   TAIL = { from: 0.96, to: 0.86 }
 const STEPS = 20
 /** An edge before a control reaches to the ribs beside it, mm. */
@@ -31,12 +31,6 @@ export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries:
     const from = Math.min(...ribs.map(rib => rib.from)),
       to = Math.max(...ribs.map(rib => rib.to))
     const lines = spars[loft.name] ?? []
-    const lies = (least: number, most: number, s: number) =>
-      lines.some(line => {
-        const { lead, chord } = planAt(loft, s)
-        const share = (line.at(s).x - lead) / chord
-        return s >= line.from - 1 && s <= line.to + 1 && share >= least && share <= most
-      })
     // An edge is straight from one break of the plan to the next.
     const runs = loft.ends.slice(1).flatMap((end, i): Array<[number, number]> => {
       const [a, b] = [Math.max(from, loft.ends[i].s), Math.min(to, end.s)]
@@ -59,15 +53,15 @@ export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries:
     }
     const shares = (first: number, last: number) =>
       Array.from({ length: STEPS + 1 }, (_, i) => first + ((last - first) * i) / STEPS)
-    const controls = loft.name === 'wing' ? doc.wing.controls : (doc.tail[loft.name]?.controls ?? [])
-    const hinged = hingedControls(loft, controls)
+    const hinged = hingedControls(loft, controlsOf(doc, loft.name))
     const along = (s: number) => hinged.find(item => s > item.from && s < item.to)
     for (const [a, b] of runs) {
       const middle = (a + b) / 2
-      if (!lies(0, NOSE.to, middle)) lay('Leading edge', NOSE_STOCK, shares(NOSE.from, NOSE.to), a, b)
+      if (!heldEdges(loft, lines, hinged, middle).ahead)
+        lay('Leading edge', NOSE_STOCK, shares(NOSE.from, NOSE.to), a, b)
       // Where a control hangs over the whole run there is no trailing edge to be covered.
       const whole = along(a + 1) && along(a + 1) === along(b - 1)
-      if (!whole && !lies(TAIL.to, 1, middle))
+      if (!whole && !heldEdges(loft, lines, [], middle).behind)
         lay('Trailing edge', TAIL_STOCK, shares(TAIL.from, TAIL.to), a, b)
     }
     for (const item of hinged)
@@ -78,7 +72,7 @@ export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries:
         if (last - first < SHORTEST) continue
         const { lead, chord } = planAt(loft, s)
         const line = (item.hingeAt(s) - lead) / chord
-        if (lies(line - 0.15, line, s)) continue
+        if (heldEdges(loft, lines, [item], s).behind) continue
         // Behind it the gap begins: half of the strip, its bore and a wall of plastic stand before that.
         lay(
           `Before ${item.control.name}`,
@@ -92,7 +86,8 @@ export function filmEdges({ doc, surfaces, spars, pieces }: Airframe, libraries:
   })
 }
 
-/** Of all stocks and places the one that is covered over the greatest length; the first of those that are equal. */
+/** Of all stocks and places, in their order: a later one only where it is covered over so much more of the way. */
+const LONGER = 0.05
 function best(
   loft: SurfaceLoft,
   libraries: Libraries,
@@ -102,7 +97,8 @@ function best(
   to: number,
 ): Omit<Spar, 'id' | 'name'> | null {
   let found: Omit<Spar, 'id' | 'name'> | null = null
-  let most = SHORTEST
+  const more = LONGER * (to - from)
+  let most = SHORTEST - more
   for (const id of stocks) {
     const stock = stockOr(libraries, id)
     for (const share of shares) {
@@ -128,8 +124,8 @@ function best(
       }
       // A straight rod is shortened until a thin tip or a bend of the wing no longer lets it out.
       let end = to
-      while (end - from > most && !reach(end)) end -= Math.max(5, (to - from) / 60)
-      if (end - from > most + 1e-6 && reach(end)) {
+      while (end - from > most + more && !reach(end)) end -= Math.max(5, (to - from) / 60)
+      if (end - from > most + more + 1e-6 && reach(end)) {
         most = end - from
         found = { ...draft, toMm: Math.floor(end * 10) / 10 }
       }
