@@ -134,6 +134,11 @@ describe('what is said of it', () => {
     // Both panels have the same film on the same plastic: told once.
     expect(codes(doc).filter(code => code === 'film-hot')).toHaveLength(1)
     expect(codes(ribbed(() => {}, { ...USUAL_RIBS, film: 'film-hall' }))).not.toContain('film-hot')
+    // Foaming filament lays one rib a plate; ordinary lays a bed full.
+    expect(codes(doc)).toContain('ribs-alone')
+    expect(codes(ribbed(draft => draft.zones.forEach(zone => (zone.filament = 'pla'))))).not.toContain(
+      'ribs-alone',
+    )
     expect(codes(ribbed(() => {}, { ...USUAL_RIBS, film: 'none' }))).toContain('unknown-material')
   })
   it('a body in a zone of ribs stays a shell, and it is said', () => {
@@ -143,6 +148,22 @@ describe('what is said of it', () => {
     expect(codes(body)).toContain('ribs-in-body')
     expect(assessor.assess(body).totals.massG).toBeCloseTo(whole.totals.massG, 9)
   })
+})
+
+it('a bare wing in four cuts and two zones is told once an edge', () => {
+  const many = changed(doc, draft => {
+    draft.spars = draft.spars.filter(spar => !spar.id.endsWith('-edge'))
+    draft.cuts.wing = [150, 300, 450].map((atMm, i) => ({
+      piece: i + 2,
+      atMm,
+      joint: { kind: 'butt', toleranceMm: 0.1 },
+    }))
+  })
+  const { findings } = assessor.assess(many)
+  const edges = findings.filter(finding => finding.code === 'ribs-no-edge')
+  expect(edges).toHaveLength(2)
+  const { span } = assessor.airframe(many).wing
+  for (const { value } of edges) expect(value).toBeCloseTo(span, 6)
 })
 
 describe('what is made for it', () => {
