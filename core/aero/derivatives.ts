@@ -70,7 +70,8 @@ function coefficients({ force, moment }: Loads, alpha: number, reference: Refere
   }
 }
 
-const steady = (alpha: number, deflections: readonly Deflection[]): Flow => ({
+/** Straight flight at an incidence with controls set. */
+export const steady = (alpha: number, deflections: readonly Deflection[]): Flow => ({
   wind: [Math.cos(alpha), 0, Math.sin(alpha)],
   spin: [0, 0, 0],
   deflections,
@@ -79,20 +80,18 @@ const steady = (alpha: number, deflections: readonly Deflection[]): Flow => ({
 /** Bound and wake loads of a state. */
 function loadsOf(flows: SolvedFlows, state: Flow, about: readonly [number, number, number]): Loads {
   const table = loadTable(flows)
-  return addLoads(table.bound(state, state, about), table.wake(state, state, about))
+  const settled = flows.settled(state)
+  return addLoads(table.bound(settled, settled, about), table.wake(settled, settled, about))
 }
 
 /**
  * Change of the loads for a small change of the state: circulation's and velocity's, each with the other as
  * it was.
  */
-function changeOf(
-  flows: SolvedFlows,
-  base: Flow,
-  change: Flow,
-  about: readonly [number, number, number],
-): Loads {
+function changeOf(flows: SolvedFlows, from: Flow, by: Flow, about: readonly [number, number, number]): Loads {
   const table = loadTable(flows)
+  const base = flows.settled(from),
+    change = flows.settled(by)
   return addLoads(
     table.bound(change, base, about),
     table.bound(base, change, about),

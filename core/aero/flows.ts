@@ -21,7 +21,11 @@ export interface Flow {
   wind: readonly [x: number, y: number, z: number]
   spin: readonly [x: number, y: number, z: number]
   deflections?: ReadonlyArray<{ id: string; sense: ControlSense; angle: number }>
+  /** By how much what is carried softly is turned, rad: trailing edges down, and to starboard. */
+  turned?: Readonly<Record<Turn, number>>
 }
+/** Ways in which what is carried softly turns. */
+export type Turn = 'pitch' | 'yaw'
 
 export interface SolvedFlows {
   lattice: Lattice
@@ -32,6 +36,10 @@ export interface SolvedFlows {
   wind(axis: number): Circulation
   spin(axis: number): Circulation
   control(id: string, sense: ControlSense): Circulation | null
+  /** For one radian by which all that is carried softly turns. */
+  turn(axis: Turn): Circulation
+  /** A state with what follows from it by itself: how far its own loads turn what is carried softly. Linear. */
+  settled(flow: Flow): Flow
   /** Every control with the senses it can be moved in. */
   controls: ReadonlyArray<{ id: string; sense: ControlSense }>
 }
@@ -79,6 +87,8 @@ export function solveFlows(panels: Panels): SolvedFlows {
         ? remember(`${id} ${sense}`, () => circulation(lattice, deflectionFlow(panels, weights, sense)))
         : null
     },
+    turn: axis => remember(`turn ${axis}`, () => circulation(lattice, turnFlow(panels, axis))),
+    settled: flow => flow,
   }
 }
 
@@ -96,6 +106,16 @@ function deflectionFlow(panels: Panels, weights: Float64Array, sense: ControlSen
     starboard: weights.map(w => flip * w),
     port: weights.map((w, i) => (panels.mirrored[i] === 1 ? w : 0)),
   }
+}
+
+/** All that is carried turned by one radian as one piece: its normals lean, by their own directions. */
+function turnFlow(panels: Panels, axis: Turn): NormalFlow {
+  // A fin's trailing edge to starboard lifts to port.
+  const by = (i: number) =>
+    panels.carried[i] * (axis === 'pitch' ? panels.normal[2 * i + 1] : -panels.normal[2 * i])
+  const starboard = Float64Array.from({ length: panels.count }, (_, i) => by(i))
+  const across = axis === 'pitch' ? 1 : -1
+  return { starboard, port: starboard.map((value, i) => (panels.mirrored[i] === 1 ? across * value : 0)) }
 }
 
 /** Sum of the unit circulations in the proportions of a flow. */
@@ -117,5 +137,7 @@ export function circulationOf(flows: SolvedFlows, flow: Flow): Circulation {
   })
   for (const { id, sense, angle } of flow.deflections ?? [])
     if (angle !== 0) add(flows.control(id, sense), angle)
+  for (const axis of ['pitch', 'yaw'] as const)
+    if (flow.turned?.[axis]) add(flows.turn(axis), flow.turned[axis])
   return sum
 }

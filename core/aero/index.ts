@@ -14,13 +14,15 @@ export {
   coefficientsAt,
   controlEffect,
   derivativesAt,
+  steady,
   type Coefficients,
   type Deflection,
   type Derivatives,
   type Reference,
 } from './derivatives'
 export { stripCirculations } from './wake'
-export { solveLift, type LiftSolution, type StripLift } from './lift'
+export { slopesOf, solveLift, type LiftSolution, type StripLift } from './lift'
+export { softTail, type SoftTail, type TailSpring } from './soft-tail'
 export { thinSection } from './thin-section'
 export { solveSection, surfaceSpeed, pressureLoads, type SectionFlow } from './section-panels'
 export {

@@ -3,10 +3,10 @@
  * and per radian.
  */
 import type { Reference } from './derivatives'
-import { solveFlows, velocityOf, type SolvedFlows } from './flows'
+import { circulationOf, solveFlows, velocityOf, type SolvedFlows } from './flows'
 import type { Circulation } from './lattice'
 import { boundLoads, wakeLoads } from './loads'
-import { layPanels, type LatticeSurface } from './panels'
+import { layPanels, type LatticeSurface, type Panels } from './panels'
 import { stripCirculations } from './wake'
 
 export interface StripLift {
@@ -41,18 +41,26 @@ export interface LiftSolution {
 
 const AHEAD = velocityOf({ wind: [1, 0, 0], spin: [0, 0, 0] })
 
+function liftAndMoment(panels: Panels, gamma: Circulation, reference: Reference): { cl: number; cm: number } {
+  const { force, moment } = boundLoads(panels, gamma, AHEAD, [reference.x, 0, 0])
+  return { cl: (2 * force[2]) / reference.area, cm: (2 * moment[1]) / (reference.area * reference.chord) }
+}
+
+/** CL and Cm about the reference point per radian of incidence, with what the flows bring with them. */
+export function slopesOf(flows: SolvedFlows, reference: Reference): { clAlpha: number; cmAlpha: number } {
+  const raised = circulationOf(flows, flows.settled({ wind: [0, 0, 1], spin: [0, 0, 0] }))
+  const { cl, cm } = liftAndMoment(flows.lattice.panels, raised, reference)
+  return { clAlpha: cl, cmAlpha: cm }
+}
+
 /** Surfaces with `mirror` have a port half, the rest stand on their own; see `layPanels`. Symmetric flow. */
 export function solveLift(surfaces: readonly LatticeSurface[], reference: Reference): LiftSolution {
   const panels = layPanels(surfaces)
   const flows = solveFlows(panels)
   const perRad = flows.wind(2),
     atZero = flows.wind(0)
-  const liftAndMoment = (gamma: Circulation) => {
-    const { force, moment } = boundLoads(panels, gamma, AHEAD, [reference.x, 0, 0])
-    return { cl: (2 * force[2]) / reference.area, cm: (2 * moment[1]) / (reference.area * reference.chord) }
-  }
-  const a = liftAndMoment(perRad),
-    z = liftAndMoment(atZero)
+  const a = liftAndMoment(panels, perRad, reference),
+    z = liftAndMoment(panels, atZero, reference)
   const drag = (2 * wakeLoads(panels, perRad, perRad, [0, 0, 0]).force[0]) / reference.area
   const turned = stripCirculations(panels, perRad).starboard,
     fixed = stripCirculations(panels, atZero).starboard

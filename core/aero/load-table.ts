@@ -3,7 +3,7 @@
  * unit flows is summed over the panels once, about the origin, and any state of flight after that is a
  * handful of multiplications: what lets the balance be dragged while trim, rates and modes follow.
  */
-import type { Circulation } from './lattice'
+import type { Circulation, Lattice } from './lattice'
 import { boundLoads, wakeLoads, type Loads } from './loads'
 import { velocityOf, type Flow, type SolvedFlows } from './flows'
 
@@ -30,13 +30,14 @@ export interface LoadTable {
   wake(a: Flow, b: Flow, about: readonly [number, number, number]): Loads
 }
 
-const tables = new WeakMap<SolvedFlows, LoadTable>()
+/** Of a lattice, however softly a part of it is carried. */
+const tables = new WeakMap<Lattice, LoadTable>()
 
 export function loadTable(flows: SolvedFlows): LoadTable {
-  const known = tables.get(flows)
+  const known = tables.get(flows.lattice)
   if (known) return known
   const table = createTable(flows)
-  tables.set(flows, table)
+  tables.set(flows.lattice, table)
   return table
 }
 
@@ -65,6 +66,10 @@ function createTable(flows: SolvedFlows): LoadTable {
     for (const { id, sense, angle } of flow.deflections ?? []) {
       const gamma = angle === 0 ? null : flows.control(id, sense)
       if (gamma) list.push({ key: `${id} ${sense}`, axis: null, amount: angle, gamma })
+    }
+    for (const axis of ['pitch', 'yaw'] as const) {
+      const amount = flow.turned?.[axis] ?? 0
+      if (amount !== 0) list.push({ key: `turn ${axis}`, axis: null, amount, gamma: flows.turn(axis) })
     }
     return list
   }

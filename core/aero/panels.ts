@@ -46,6 +46,8 @@ export interface LatticeSurface {
   solid?: number
   joinedTip?: boolean
   controls?: readonly LatticeControl[]
+  /** It is carried by something that bends under its loads: see `soft-tail.ts`. */
+  carried?: boolean
 }
 
 /**
@@ -81,6 +83,8 @@ export interface Panels {
   strips: Strip[]
   /** For each control, how much of a deflection each panel turns by. */
   controls: Map<string, Float64Array>
+  /** 1 where what carries the panel bends. */
+  carried: Uint8Array
 }
 
 export interface Strip {
@@ -124,6 +128,7 @@ export function layPanels(given: readonly LatticeSurface[]): Panels {
     onPlane: new Uint8Array(count),
     strips: [],
     controls: new Map(),
+    carried: new Uint8Array(count),
     spread: joined.spread,
   }
   let at = 0
@@ -133,6 +138,7 @@ export function layPanels(given: readonly LatticeSurface[]): Panels {
       at = laySurface(panels, start, surface, symmetric && !surface.mirror)
       panels.solid.fill(surface.solid ?? 1, start, at)
       panels.surface.fill(index, start, at)
+      if (surface.carried) panels.carried.fill(1, start, at)
     }
   })
   return panels

@@ -315,7 +315,7 @@ describe('a pair of booms', () => {
     expect(holes(thistledown, 'body')).toBe(true)
   })
   it('each bears half of what the tail does to one on the same line', () => {
-    const frameOf = (item: ProjectFile) => boomFrame(assessor.airframe(item), assessor.flown(item).solved)!
+    const frameOf = (item: ProjectFile) => boomFrame(assessor.airframe(item))!
     const pair = frameOf(doc),
       alone = frameOf(
         changed(doc, draft => {
@@ -343,7 +343,7 @@ describe('a pair of booms', () => {
     expect(found!.value).toBeCloseTo(5, 6)
   })
   it('their give takes less of the tail away than one of the same tube would', () => {
-    const left = (item: ProjectFile) => assessor.flown(item).solved.tailLeft
+    const left = (item: ProjectFile) => assessor.flown(item).solved.tailLeft(item.brief.cruiseMs).pitch
     const thick = (yMm: number) =>
       changed(doc, draft => {
         // On the same line where either is held: without body and pods, by their front ends.

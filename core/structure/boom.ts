@@ -34,17 +34,6 @@ export function boomModes(
 }
 
 /**
- * Share of the tail's lift slope that is left when its own lift bends the boom away: 1/(1 + q·a·S·L²/2EI).
- */
-export const tailEffectiveness = (
-  pressure: number,
-  slope: number,
-  area: number,
-  length: number,
-  EI: number,
-): number => 1 / (1 + (pressure * slope * area * length * length) / (2 * EI))
-
-/**
  * Force at the tail when the body is stopped at touchdown, N: the tail's mass with 33/140 of the boom's on a
  * cantilever of k = 3EI/L³. A steady braking `deceleration` that lasts `duration` is felt up to twice: 2
  * where it lasts half a period, 2·sin(π·t/T) before (undamped, rectangular pulse).

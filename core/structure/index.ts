@@ -1,5 +1,5 @@
 export { solveBeam, type BeamInput, type BeamResult } from './beam'
-export { boomModes, boomStiffness, tailEffectiveness, tailWhip, type BoomStiffness } from './boom'
+export { boomModes, boomStiffness, tailWhip, type BoomStiffness } from './boom'
 export { boreBears, endForce, socketForce } from './bearing'
 export { drop, forceAt, together, workTo, type Drop, type ForceLine } from './drop'
 export { BOWS, springBears, springIndex, type Coil } from './coil-spring'

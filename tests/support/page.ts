@@ -5,7 +5,7 @@
 import { readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import axe from 'axe-core'
-import { By, Key, type WebElement } from 'selenium-webdriver'
+import { By, Key } from 'selenium-webdriver'
 import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
@@ -207,13 +207,16 @@ export class Page {
     await this.settled()
   }
   choose = async (css: string, title: string) => {
-    await this.find(`${css} .v-field`).click()
-    const option: WebElement = await this.driver.wait(
+    await this.click(`${css} .v-field`)
+    await this.driver.wait(
       async () => {
-        // The list is drawn as it scrolls: an item may go while it is being read.
+        // The list is drawn as it scrolls: an item may go while it is being read, or before it is pressed.
         try {
           for (const item of await this.driver.findElements(By.css('.v-overlay--active .v-list-item')))
-            if ((await item.getText()).startsWith(title)) return item
+            if ((await item.getText()).startsWith(title)) {
+              await this.driver.executeScript('arguments[0].click()', item)
+              return true
+            }
           // Further down, as a wheel would; at the end from the top again.
           await this.driver.executeScript(
             `const list = [...document.querySelectorAll('.v-overlay--active .v-list')].at(-1)
@@ -225,12 +228,11 @@ export class Page {
         } catch {
           /* asked again */
         }
-        return null as unknown as WebElement
+        return false
       },
       PATIENCE,
       `${css} offers no ${title}`,
     )
-    await this.driver.executeScript('arguments[0].click()', option)
     await this.settled()
   }
   /** As a hand does: what lies over it for a moment, a dialog that goes, is waited for. */

@@ -5,6 +5,7 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
 const controls = computed(() => now.value.controls)
+const boom = computed(() => now.value.strength.boom)
 const rates = computed(() => now.value.rates)
 const pull = (item: { axis: string; unit: string }, value: number) =>
   item.axis === 'pitch' ? `${amount(value + 1, 'gₙ', 1)}` : `${figure(value)} ${item.unit}`
@@ -94,6 +95,12 @@ const pull = (item: { axis: string; unit: string }, value: number) =>
           </tr>
         </tbody>
       </table>
+      <p v-if="boom" class="small quiet" data-boom-gives>
+        The boom gives: {{ figure(100 * boom.leftCruise.pitch) }} % of the elevator and
+        {{ figure(100 * boom.leftCruise.yaw) }} % of the rudder are left at cruise,
+        {{ figure(100 * boom.leftTop.pitch) }} % and {{ figure(100 * boom.leftTop.yaw) }} % at top speed.
+        Rates, trim and modes reckon with it.
+      </p>
       <p class="small quiet">
         Chord and throws at the inner end of each surface. Hinge moments by thin-aerofoil theory, nothing
         taken off: real ones are about a quarter less. A servo should hold with 60 % of its torque. Low rates

@@ -71,9 +71,15 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
         <table class="ledger">
           <tbody>
             <tr>
-              <td>Tail effect left, cruise and top</td>
+              <td>Elevator left, cruise and top</td>
               <td class="r num" data-figure="boom-effect">
-                {{ figure(100 * s.boom.effectCruise) }} %, {{ figure(100 * s.boom.effectTop) }} %
+                {{ figure(100 * s.boom.leftCruise.pitch) }} %, {{ figure(100 * s.boom.leftTop.pitch) }} %
+              </td>
+            </tr>
+            <tr>
+              <td>Rudder left, cruise and top</td>
+              <td class="r num" data-figure="boom-rudder">
+                {{ figure(100 * s.boom.leftCruise.yaw) }} %, {{ figure(100 * s.boom.leftTop.yaw) }} %
               </td>
             </tr>
             <tr>

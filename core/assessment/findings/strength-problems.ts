@@ -66,16 +66,17 @@ function twistProblems({ doc, wing, coveringOf }: Airframe, { twist, boom }: Str
         : 'Skin: another bead on the outer wing, or a lower top speed at Brief',
     })
   }
-  if (boom && boom.effectTop < TAIL_LEFT)
+  const left = boom ? Math.min(boom.leftTop.pitch, boom.leftTop.yaw) : 1
+  if (left < TAIL_LEFT)
     found.push({
       code: 'boom-soft',
       stations: ['spine'],
       severity: 'warn',
       where: 'Boom',
-      value: boom.effectTop,
+      value: left,
       limit: TAIL_LEFT,
       unit: 'of the tail',
-      text: say`At top speed the boom bends until ${q(100 * boom.effectTop, '%', 0)} of the tail's effect is left`,
+      text: say`At top speed the boom bends until ${q(100 * left, '%', 0)} of the ${boom!.leftTop.yaw < boom!.leftTop.pitch ? 'rudder' : 'elevator'}'s effect is left`,
       remedy: 'Spine: a size more of boom',
     })
   if (boom && boom.twistDeg > BOOM_TWIST_LIMIT)

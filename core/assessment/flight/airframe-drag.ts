@@ -6,6 +6,7 @@ import {
   bodyDragArea,
   coefficientsAt,
   ellipsePerimeter,
+  steady,
   stripCirculations,
   type Circulation,
   type Deflection,
@@ -71,7 +72,10 @@ export function dragOf(airframe: Designed, flight: SolvedFlight, models: Surface
     return units.get(key)!
   }
   return (alpha, deflections, speed) => {
+    const flows = flight.flowsAt(speed)
+    const { pitch } = flows.settled(steady(alpha, deflections)).turned ?? { pitch: 0 }
     const parts = [
+      ...(pitch === 0 ? [] : [{ of: unit('turn pitch', () => lift.flows.turn('pitch')), by: pitch }]),
       { of: unit('wind 0', () => lift.flows.wind(0)), by: Math.cos(alpha) },
       { of: unit('wind 2', () => lift.flows.wind(2)), by: Math.sin(alpha) },
       ...deflections.flatMap(({ id, sense, angle }) => {
@@ -80,13 +84,7 @@ export function dragOf(airframe: Designed, flight: SolvedFlight, models: Surface
         return flow ? [{ of: unit(`${id} ${sense}`, () => flow), by: angle }] : []
       }),
     ]
-    const { CL, CD: induced } = coefficientsAt(
-      lift.flows,
-      alpha,
-      deflections,
-      { x: reference.x, z: 0 },
-      reference,
-    )
+    const { CL, CD: induced } = coefficientsAt(flows, alpha, deflections, { x: reference.x, z: 0 }, reference)
     let profile = 0
     panels.strips.forEach((strip, k) => {
       const own = models[strip.surface as SurfaceName]

@@ -28,7 +28,7 @@ export function handlingOf(
   const speed = Math.max(doc.brief.cruiseMs, 1.1 * load.stall)
   const { alpha, deflections } = trimmedAt(airframe, flight, roles, load, speed)
   const bare = derivativesAt(
-    flight.lift.flows,
+    flight.flowsAt(speed),
     alpha,
     deflections,
     { x: load.x, z: load.z },

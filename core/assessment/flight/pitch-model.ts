@@ -18,6 +18,7 @@ const FROM = degToRad(-16),
   STEP = degToRad(2),
   COUNT = 19
 /** Speeds of the drag tables, as multiples of the stall's. */
+const THROWN = 1.4
 const SPEEDS = [0.7, 1, 1.4, 2, 3]
 
 export interface PitchState {
@@ -37,6 +38,8 @@ export function pitchTables(
   const { doc } = airframe
   const { lift, reference, plan } = flight
   const point = { x: load.x, z: load.z }
+  // A boom gives as it does in a throw: tables over incidence know one speed.
+  const flows = flight.flowsAt(THROWN * Math.max(1, load.stall))
   const alphas = Array.from({ length: COUNT }, (_, i) => FROM + i * STEP)
   const speeds = SPEEDS.map(share => share * Math.max(1, load.stall))
   const [surface, index] = (roles.pitch ?? 'wing:0').split(':')
@@ -46,15 +49,9 @@ export function pitchTables(
     : { up: 0, down: 0 }
   const turned = (angle: number) =>
     roles.pitch ? [{ id: roles.pitch, sense: 'together' as const, angle }] : []
-  const d = derivativesAt(
-    lift.flows,
-    lift.clAlpha > 0 ? -lift.clZero / lift.clAlpha : 0,
-    [],
-    point,
-    reference,
-  )
+  const d = derivativesAt(flows, lift.clAlpha > 0 ? -lift.clZero / lift.clAlpha : 0, [], point, reference)
   const effect = roles.pitch
-    ? controlEffect(lift.flows, 0, { id: roles.pitch, sense: 'together' }, point, reference)
+    ? controlEffect(flows, 0, { id: roles.pitch, sense: 'together' }, point, reference)
     : null
   const elevators = control ? [-throws.up, 0, throws.down] : [0]
   return {
@@ -75,10 +72,8 @@ export function pitchTables(
     Cmq: d.q.Cm,
     alphaFrom: FROM,
     alphaStep: STEP,
-    CL: alphas.map(alpha => coefficientsAt(lift.flows, alpha, [], point, reference).CL),
-    Cm: alphas.map(
-      alpha => coefficientsAt(lift.flows, alpha, [], point, reference).Cm + flight.bodyPitch * alpha,
-    ),
+    CL: alphas.map(alpha => coefficientsAt(flows, alpha, [], point, reference).CL),
+    Cm: alphas.map(alpha => coefficientsAt(flows, alpha, [], point, reference).Cm + flight.bodyPitch * alpha),
     elevator: effect ? { CL: effect.CL, Cm: effect.Cm, ...throws } : null,
     speeds,
     elevators,

@@ -2,12 +2,22 @@
  * Lattice, neutral point and reference lengths of an airframe. Solved again only when a surface or the body
  * changes. SI inside.
  */
-import { airAt, bodyMoment, planform, solveLift, type LiftSolution, type Reference } from '../../aero'
+import {
+  airAt,
+  bodyMoment,
+  planform,
+  slopesOf,
+  softTail,
+  solveLift,
+  type LiftSolution,
+  type Reference,
+  type SoftTail,
+  type SolvedFlows,
+} from '../../aero'
 import type { Boom, Control, Design, SurfaceName } from '../../document'
-import type { BodyLoft, SurfaceLoft } from '../../geometry'
+import { placePoint, type BodyLoft, type SurfaceLoft } from '../../geometry'
 import { stockInertia } from '../../libraries'
 import { memoise, narrowedList, only } from '../../memo'
-import { tailEffectiveness } from '../../structure'
 import { cToK, mmToM } from '../../units'
 import { tubeOf } from './body-carry'
 import { latticeParts, surfaceOf, type LatticeControl } from './airframe-lattice'
@@ -50,8 +60,10 @@ export interface SolvedFlight {
   bodyPitch: number
   bodyYaw: number
   neutralPoint: number
-  /** Share of the tailplane's lift slope that its boom leaves it at cruise; 1 without a boom. */
-  tailLeft: number
+  /** The flows at a speed, m/s, in the field's air: with a tail that its boom gives way to. */
+  flowsAt(speed: number): SolvedFlows
+  /** Share of a force on the tail that its boom leaves it at a speed, up or down and sideways; 1 without a boom. */
+  tailLeft(speed: number): { pitch: number; yaw: number }
   /** Pairs of surfaces that the lattice takes as partly joined. */
   between: Array<[string, string]>
 }
@@ -60,8 +72,14 @@ type Part = { loft: SurfaceLoft; controls: readonly LatticeControl[] }
 /** Share of the free stream's turning that a body feels behind the wing, where the downwash takes half. */
 const BEHIND_WING = 0.5
 
+/** A fin that stands this much further out than tailplane or boom is on the wing, mm. */
+const BESIDE = 10
+
 /** Shapes whose flows are remembered: the present one and what nudges try. */
 const SOLVED = 24
+
+/** What the shapes alone decide. */
+type Shaped = Omit<SolvedFlight, 'neutralPoint' | 'flowsAt' | 'tailLeft'> & { soft: SoftTail | null }
 
 /** `begins` is told when a lattice is solved anew. */
 export function createLift(begins: () => void = () => {}): (airframe: Designed) => SolvedFlight {
@@ -74,13 +92,13 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       fin: SurfaceLoft | undefined,
       finControls: readonly LatticeControl[],
       body: BodyLoft | null,
-      boom: Boom | null,
-      boomMm: number,
+      tube: Boom | null,
+      tubeMm: number,
       boomEI: number,
-      boomHeld: number,
-      pressure: number,
+      boomHeldMm: number,
+      boomOutMm: number,
       ...pods: BodyLoft[]
-    ): SolvedFlight => {
+    ): Shaped => {
       begins()
       const plan = planOf(wing)
       const reference: Reference = {
@@ -93,9 +111,12 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       if (tail) parts.push({ loft: tail, controls: tailControls })
       if (fin) parts.push({ loft: fin, controls: finControls })
       const lift = solveLift(
-        parts.flatMap(({ loft, controls }) =>
-          latticeParts(loft, controls, body, boom && { boom, diameterMm: boomMm }),
-        ),
+        parts.flatMap(({ loft, controls }) => {
+          const carried = boomEI > 0 && onBoom(loft, tail, boomHeldMm, boomOutMm)
+          return latticeParts(loft, controls, body, tube && { boom: tube, diameterMm: tubeMm }).map(part =>
+            carried ? { ...part, carried } : part,
+          )
+        }),
         reference,
       )
       const bodies = [...(body ? [body] : []), ...pods]
@@ -120,13 +141,6 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
           0,
         )
       const bodyPitch = strips(section => section.width, plan.macLead + plan.mac, BEHIND_WING, plan.mac)
-      const give = boomGives(
-        lift,
-        reference,
-        boomEI > 0 ? { heldM: boomHeld, EI: boomEI } : null,
-        tail?.mirror ?? false,
-        pressure,
-      )
       return {
         plan,
         reference,
@@ -134,18 +148,32 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
         bodyPitch,
         bodyYaw: -strips(section => section.height, Infinity, 1, plan.span),
         bodyShift: (-plan.mac * bodyPitch) / lift.clAlpha,
-        neutralPoint: give.neutralPointX - (plan.mac * bodyPitch) / give.clAlpha,
-        tailLeft: give.left,
+        soft: softTail(lift.flows, { heldM: mmToM(boomHeldMm), EI: boomEI }),
         between: partlyJoined(lift, parts),
       }
     },
     SOLVED,
   )
+  const inAir = memoise((shaped: Shaped, density: number, cruise: number): SolvedFlight => {
+    const { soft, lift, reference, plan, bodyPitch } = shaped
+    const pressure = (speed: number) => (density * speed ** 2) / 2
+    const flowsAt = (speed: number) => soft?.at(pressure(speed)) ?? lift.flows
+    const { clAlpha, cmAlpha } = soft ? slopesOf(flowsAt(cruise), reference) : lift
+    return {
+      ...shaped,
+      neutralPoint: reference.x - (reference.chord * cmAlpha) / clAlpha - (plan.mac * bodyPitch) / clAlpha,
+      flowsAt,
+      tailLeft: speed => ({
+        pitch: soft?.left('pitch', pressure(speed)) ?? 1,
+        yaw: soft?.left('yaw', pressure(speed)) ?? 1,
+      }),
+    }
+  }, SOLVED)
   const NONE: readonly LatticeControl[] = []
   const placed = narrowedList(only<Control, keyof LatticeControl>('fromShare', 'toShare', 'chordShare'))
   return ({ doc, wing, surfaces, body, boom, pods }) => {
     const controls = (name: SurfaceName) => (surfaces[name] ? placed(surfaceOf(doc, name)!.controls) : NONE)
-    return solveFor(
+    const shaped = solveFor(
       wing,
       controls('wing'),
       surfaces.horizontal,
@@ -156,10 +184,11 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       tubeOf(boom)?.boom ?? null,
       boom?.stock.heightMm ?? 0,
       boom ? boom.count * boom.stock.modulus * stockInertia(boom.stock) : 0,
-      boom ? mmToM(boom.heldMm) : 0,
-      boom ? (airOf(doc).density * doc.brief.cruiseMs ** 2) / 2 : 0,
+      boom?.heldMm ?? 0,
+      boom?.boom.yMm ?? 0,
       ...pods.flatMap(({ pod, loft }) => (pod.pair ? [loft, loft] : [loft])),
     )
+    return inAir(shaped, airOf(doc).density, doc.brief.cruiseMs)
   }
 }
 
@@ -179,30 +208,12 @@ function partlyJoined(lift: LiftSolution, parts: readonly Part[]): Array<[string
   return found
 }
 
-/**
- * The tail's lift bends its boom, and takes some of it away: the neutral point at cruise moves forward by as much.
- * The lattice itself stays rigid, trim and rates with it.
- */
-function boomGives(
-  lift: LiftSolution,
-  reference: Reference,
-  boom: { heldM: number; EI: number } | null,
-  mirror: boolean,
-  pressure: number,
-): { clAlpha: number; neutralPointX: number; left: number } {
-  const strips = lift.strips.filter(strip => strip.surface === 'horizontal')
-  const slopes = strips.map(strip => (mirror ? 2 : 1) * strip.clPerRad * strip.chord * strip.width)
-  const lifted = slopes.reduce((sum, value) => sum + value, 0)
-  const rigid = { clAlpha: lift.clAlpha, neutralPointX: lift.neutralPointX, left: 1 }
-  if (!boom || !(lifted > 0) || !(boom.EI > 0)) return rigid
-  const x = strips.reduce((sum, strip, i) => sum + slopes[i] * (strip.x + strip.chord / 4), 0) / lifted
-  // What stands ahead of where the boom is held, as a canard does, does not bend it.
-  if (x <= boom.heldM) return rigid
-  const left = tailEffectiveness(pressure, lifted, 1, x - boom.heldM, boom.EI)
-  const lost = ((1 - left) * lifted) / reference.area
-  const clAlpha = lift.clAlpha - lost,
-    cmAlpha = lift.cmAlpha + (lost * (x - reference.x)) / reference.chord
-  return { clAlpha, neutralPointX: reference.x - (reference.chord * cmAlpha) / clAlpha, left }
+/** Surfaces that stand on the boom: aft of where it is held, and no wider apart than booms and tailplane are. */
+function onBoom(loft: SurfaceLoft, tail: SurfaceLoft | undefined, heldMm: number, outMm: number): boolean {
+  const root = loft.ends[0]
+  if (loft.name === 'wing' || root.lead + root.chord / 4 <= heldMm) return false
+  const tip = tail ? placePoint(tail, 0, 0, tail.span, 1)[1] : 0
+  return loft.name === 'horizontal' || Math.abs(loft.origin[1]) < Math.max(tip, outMm) + BESIDE
 }
 
 export const airOf = (doc: Design) => airAt(doc.brief.fieldElevationM, cToK(doc.brief.fieldTemperatureC))

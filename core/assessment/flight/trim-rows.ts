@@ -36,7 +36,7 @@ export function trimmedAt(
   const { density } = airOf(airframe.doc)
   const CL = (2 * load.mass * GRAVITY) / (density * speed ** 2 * flight.reference.area)
   const trim = trimAt(
-    flight.lift.flows,
+    flight.flowsAt(speed),
     CL,
     roles.pitch,
     { x: load.x, z: load.z },

@@ -55,9 +55,9 @@ export interface TwistReport {
 
 export interface BoomReport {
   lengthMm: number
-  /** Share of the tail's lift slope left at cruise and at top speed. */
-  effectCruise: number
-  effectTop: number
+  /** Share of a force on the tail that is left at cruise and at top speed, up or down and sideways. */
+  leftCruise: { pitch: number; yaw: number }
+  leftTop: { pitch: number; yaw: number }
   /** With the rudder hard over at cruise, °. */
   twistDeg: number
   /** At touchdown. */

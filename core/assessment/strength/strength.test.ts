@@ -156,7 +156,8 @@ describe('legs, boom and speeds', () => {
       soft = assess(d => {
         d.boom!.stock = 'rod-5'
       }).strength.boom!
-    expect(soft.effectTop).toBeLessThan(stiff.effectTop)
+    expect(soft.leftTop.pitch).toBeLessThan(stiff.leftTop.pitch)
+    expect(soft.leftTop.yaw).toBeLessThan(stiff.leftTop.yaw)
     expect(soft.twistDeg).toBeGreaterThan(stiff.twistDeg)
     const fast = assess(d => {
       d.brief.topSpeedMs = 60

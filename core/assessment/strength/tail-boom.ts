@@ -9,7 +9,6 @@ import {
   printedMaterial,
   sinkSpeed,
   socketForce,
-  tailEffectiveness,
   tailWhip,
 } from '../../structure'
 import type { Stock } from '../../libraries'
@@ -21,23 +20,14 @@ import type { BoomReport, GearReport, PlaceReport } from '../report'
 
 interface Tail {
   area: number
-  slope: number
   x: number
   fin: { area: number; x: number; height: number } | null
 }
 
-/** Area, place of lift and slope of the tail, and of the fin over the boom's middle. */
-function tailOf(airframe: Designed, flight: SolvedFlight, boomZ: number): Tail | null {
+/** Area and place of lift of the tail, and of the fin over the boom's middle. */
+function tailOf(airframe: Designed, boomZ: number): Tail | null {
   const { horizontal, vertical } = airframe.surfaces
   if (!horizontal && !vertical) return null
-  const slopeOf = (name: 'horizontal' | 'vertical', area: number) => {
-    const own = flight.lift.strips.filter(strip => strip.surface === name)
-    return (
-      (own.reduce((sum, strip) => sum + strip.clPerRad * strip.chord * strip.width, 0) *
-        (name === 'horizontal' && horizontal!.mirror ? 2 : 1)) /
-      Math.max(1e-9, area)
-    )
-  }
   const level = horizontal ? planOf(horizontal) : null,
     up = vertical ? planOf(vertical) : null
   const flat = (loft: typeof vertical) =>
@@ -50,7 +40,6 @@ function tailOf(airframe: Designed, flight: SolvedFlight, boomZ: number): Tail |
   const area = level ? level.area : 0
   return {
     area,
-    slope: level ? slopeOf('horizontal', area) : 0,
     x: level ? level.macLead + level.mac / 4 : up!.macLead + up!.mac / 4,
     fin:
       vertical && up
@@ -96,9 +85,9 @@ export interface BoomFrame {
 }
 
 /** Null without a boom, a tail, or anything between them. */
-export function boomFrame(airframe: Designed, flight: SolvedFlight): BoomFrame | null {
+export function boomFrame(airframe: Designed): BoomFrame | null {
   const { boom, doc } = airframe
-  const tail = boom && tailOf(airframe, flight, mmToM(boom.boom.zMm))
+  const tail = boom && tailOf(airframe, mmToM(boom.boom.zMm))
   // Where it leaves the body, or its front end where no body holds it.
   const heldAt = boom ? mmToM(boom.heldMm) : 0
   if (!boom || !tail || tail.x - heldAt < 0.03) return null
@@ -207,11 +196,10 @@ export function boomOf(
   gear: GearReport,
   n: number,
 ): { report: BoomReport | null; places: PlaceReport[] } {
-  const frame = boomFrame(airframe, flight)
+  const frame = boomFrame(airframe)
   if (!frame) return { report: null, places: [] }
-  const { length, heldAt, tail, stiff, torque } = frame,
-    { brief } = airframe.doc,
-    { density } = airOf(airframe.doc)
+  const { length, heldAt, stiff, torque } = frame,
+    { brief } = airframe.doc
   const behind = sumMass(entries.filter(entry => whips(frame, entry)))
   const whip = whipOf(frame, behind.mass, gear.factor, brief.dropMm)
   const hung = hungOf(frame, behind.mass, n)
@@ -256,14 +244,12 @@ export function boomOf(
       subject: 'boom',
     }
   })
-  const effect = (speed: number) =>
-    tailEffectiveness((density * speed * speed) / 2, tail.slope, tail.area, length, frame.count * stiff.EI)
   return {
     places,
     report: {
       lengthMm: 1000 * length,
-      effectCruise: effect(brief.cruiseMs),
-      effectTop: effect(brief.topSpeedMs),
+      leftCruise: flight.tailLeft(brief.cruiseMs),
+      leftTop: flight.tailLeft(brief.topSpeedMs),
       twistDeg: radToDeg((Math.abs(torque) * length) / stiff.GJ),
       whip: { ...whip, sinkMs: gear.sinkMs },
     },

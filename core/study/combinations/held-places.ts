@@ -78,7 +78,7 @@ export function heldPlaces({
   const beyond = { moment: 0, mass: 0, rise: 0 }
   const holder = first.boom?.holder
   const rear = holder ? first.zoneAt(holder, holder.to - 1).id : doc.zones[0].id
-  const frame = boomFrame(first, flight)
+  const frame = boomFrame(first)
   // The tube itself and its socket in the print, apart: their scatter differs.
   const least = (own: BoomFrame, load: { moment: number; shear: number; torque: number }, gives: Gives) => {
     const { bending, flattening, shear, socket } = boomReserves(own, load, safety)
@@ -89,14 +89,14 @@ export function heldPlaces({
     : (['stock', 'plastic'] as const).map(gives => ({
         gives,
         flown: byOption(rear, airframe =>
-          boomFrame(airframe, flight)!.cases.reduce(
-            (worst, load) => Math.min(worst, least(boomFrame(airframe, flight)!, load, gives)),
+          boomFrame(airframe)!.cases.reduce(
+            (worst, load) => Math.min(worst, least(boomFrame(airframe)!, load, gives)),
             1e4,
           ),
         ),
         // Everything that 1 N at its end does grows with it.
         pushed: byOption(rear, airframe =>
-          least(boomFrame(airframe, flight)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
+          least(boomFrame(airframe)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
         ),
       }))
   const seat = seatOf(first),

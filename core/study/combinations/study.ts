@@ -151,7 +151,7 @@ export async function prepare(
       doc,
       list,
       printerOf,
-      frame: boomFrame(first, flown.solved),
+      frame: boomFrame(first),
       bodyAt: bodyStations(first).map(({ xMm }) => mmToM(xMm)),
       soft: id =>
         (libraries.filaments.find(item => item.id === id)?.softeningC ?? Infinity) <
