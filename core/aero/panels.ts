@@ -173,7 +173,7 @@ function wholeSurface(surface: JoinedSurface): JoinedSurface[] {
 
 function laySurface(panels: Panels, start: number, surface: JoinedSurface, plane: boolean): number {
   const edges = stripEdges(surface)
-  const middles = conditionPlaces(edges, rootGoesOn(surface), surface.joinedTip ? 1 : 0)
+  const middles = conditionPlaces(edges, surface.spanwise, rootGoesOn(surface), surface.joinedTip ? 1 : 0)
   const flaps = (surface.controls ?? []).map(control => ({
     control,
     weights: flapWeights(surface.chordwise, control.chordShare),
@@ -250,9 +250,11 @@ function stripEdges(surface: LatticeSurface): number[] {
  * the distance), and going on at the plane of symmetry and where another surface is joined. For edges in
  * cosine spacing this is halfway in the angle (Lan, J. Aircraft 11, 1974), where the rule is exact; for
  * uniform strips it moves the tip's point out to 3/8 of its strip. Points halfway in length overrate the
- * tips: span efficiency 1.03 for an ellipse with 20 strips.
+ * tips: span efficiency 1.03 for an ellipse with 20 strips. Strips of two bays may be of any two widths, and loads go
+ * on across: there each goes by its own width, so that a bay that grows from nothing changes nothing. Bays of one
+ * strip each are a spacing of their own.
  */
-function conditionPlaces(edges: readonly number[], root: number, tip: number): number[] {
+function conditionPlaces(edges: readonly number[], inBay: number, root: number, tip: number): number[] {
   const n = edges.length - 1
   const edge = (i: number): number => {
     if (i < 0) return (1 - 2 * root) * edges[Math.min(n, -i)]
@@ -262,7 +264,9 @@ function conditionPlaces(edges: readonly number[], root: number, tip: number): n
   }
   return edges.slice(0, -1).map((low, i) => {
     const high = edges[i + 1]
-    const middle = (9 * (low + high) - edge(i - 1) - edge(i + 2)) / 16
+    const before = inBay > 1 && i % inBay === 0 && i > 0 ? 2 * low - high : edge(i - 1),
+      after = inBay > 1 && i % inBay === inBay - 1 && i < n - 1 ? 2 * high - low : edge(i + 2)
+    const middle = (9 * (low + high) - before - after) / 16
     return Math.min(low + 0.75 * (high - low), Math.max(low + 0.25 * (high - low), middle))
   })
 }

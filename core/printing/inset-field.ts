@@ -149,6 +149,9 @@ function findDepths(field: InsetField, pointX: Float64Array, pointY: Float64Arra
       const q = list[k]
       const vx = pointX[q] - px,
         vy = pointY[q] - py
+      // A ball that touches it is no further across than twice its radius: most edges lie beyond.
+      const beyond = 2 * least + length[q]
+      if (vx * vx + vy * vy > beyond * beyond) continue
       const toward = nx * vx + ny * vy
       if (toward > 1e-9) {
         const r = (vx * vx + vy * vy) / (2 * toward)

@@ -48,9 +48,14 @@ const FIGURES: ReadonlyArray<[string, (a: Assessment) => number, number]> = [
   ['hours', a => a.totals.hours, 0.002],
 ]
 
+/** Coarse steps of a sweep; where one stands out, it is gone over in fine ones. */
+const COARSE = 25
+
 /**
  * Sweeps one figure by a twentieth of itself (or two units) upwards. A step is a jump when it is more than five
- * times both of its neighbours and more than a little of the figure itself.
+ * times both of its neighbours and more than a little of the figure itself. With more steps than `COARSE` it goes in
+ * coarse ones, and in fine ones where a jump may be: one of five fine steps in one of `n` makes a coarse step
+ * (n + 5)/n of its neighbours, at least.
  */
 export function sweep(
   assess: (doc: ProjectFile) => Assessment,
@@ -61,24 +66,48 @@ export function sweep(
   const start = figureAt(doc, path)
   const range =
     Math.abs(start) < 1 && start !== 0 ? 0.05 * Math.abs(start) : Math.max(2, 0.05 * Math.abs(start))
-  const at = Array.from({ length: steps + 1 }, (_, i) => start + (range * i) / steps)
-  const rows: Array<{ value: number; of: number[] }> = []
-  for (const value of at) {
-    const next = withFigure(doc, path, value)
-    try {
-      checkProject(next)
-    } catch {
-      break
+  const rowsAt = (places: readonly number[]): Row[] => {
+    const rows: Row[] = []
+    for (const value of places) {
+      const next = withFigure(doc, path, value)
+      try {
+        checkProject(next)
+      } catch {
+        break
+      }
+      const assessed = assess(next)
+      rows.push({ value, of: FIGURES.map(([, pick]) => pick(assessed)) })
     }
-    const assessed = assess(next)
-    rows.push({ value, of: FIGURES.map(([, pick]) => pick(assessed)) })
+    return rows
   }
+  const evenly = (from: number, to: number, count: number) =>
+    Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count)
+  const fine = Math.round(steps / COARSE)
+  const rows = rowsAt(evenly(start, start + range, fine > 1 ? COARSE : steps))
+  if (fine <= 1) return jumpsIn(rows, path, 5, 1)
+  const suspected = new Set(jumpsIn(rows, path, 0.95 * (1 + 5 / fine), 0.8).map(jump => jump.at))
+  return [...suspected].flatMap(at => {
+    const step = range / COARSE
+    // With the neighbours of its first and last fine step.
+    const low = Math.max(start, at - step / fine),
+      high = Math.min(start + range, at + step + step / fine)
+    return jumpsIn(rowsAt(evenly(low, high, Math.round(((high - low) / step) * fine))), path, 5, 1)
+  })
+}
+
+interface Row {
+  value: number
+  of: number[]
+}
+
+/** Steps more than `times` both of their neighbours and `share` of what counts as a little of the figure. */
+function jumpsIn(rows: readonly Row[], path: string, times: number, share: number): Jump[] {
   return FIGURES.flatMap(([wing, , little], k) => {
     const steps = rows.slice(1).map((row, i) => row.of[k] - rows[i].of[k])
     return steps.flatMap((step, i): Jump[] => {
       const beside = Math.max(Math.abs(steps[i - 1] ?? 0), Math.abs(steps[i + 1] ?? 0))
       const scale = wing === 'strength' || wing === 'balance' ? 1 : Math.abs(rows[i].of[k])
-      return Math.abs(step) > 5 * beside + little * scale
+      return Math.abs(step) > times * beside + share * little * scale
         ? [{ path, wing, from: rows[i].of[k], to: rows[i + 1].of[k], at: rows[i].value }]
         : []
     })
