@@ -160,3 +160,19 @@ describe('tails, canards and fins in fine steps', () => {
     for (const z of [0, 0.004, 0.03]) convergedAt([wing, twinFin(0.5, z)])
   })
 })
+
+it('a tip that grows past its fin: a bay of strips begins at nothing, and moves nothing', () => {
+  const halves = sweep(0.505, 0.53, 50)
+  const grown = (half: number) => [
+    surface('wing', [station(0, 0, 0, 0.2), station(0, 0.25, 0, 0.2), station(0, half, 0, 0.2)], 8, {
+      chordwise: 4,
+      spacing: 'uniform',
+    }),
+    twinFin(0.5, 0),
+  ]
+  // Within 8 % of the chord its end is where the fin stands; from there on strips lie beyond it.
+  steadyAlong(
+    halves.map(half => figures(grown(half)).slope),
+    4,
+  )
+})
