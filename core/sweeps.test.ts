@@ -22,7 +22,8 @@ const unexplained = (jumps: readonly Jump[]) =>
   jumps.filter(jump => !COUNTED.some(([path, wing]) => path.test(jump.path) && wing.test(jump.wing)))
 
 it('no figure of either demo makes a verdict jump', () => {
-  for (const doc of DEMOS.slice(0, runs(2, 1))) {
+  // A weighing counts for as long as the piece is predicted as it was then: it would end in the middle of a sweep.
+  for (const doc of DEMOS.slice(0, runs(2, 1)).map(demo => ({ ...demo, weighIns: [] }))) {
     const paths = sweptPaths(doc)
     // By day those that have misled.
     const wanted = DEEP
@@ -43,8 +44,11 @@ it.runIf(DEEP)(
       fc.property(aircraft, fc.nat(), (doc, pick) => {
         const paths = sweptPaths(doc)
         const assessor = createAssessor()
-        const path = paths[pick % paths.length]
-        expect(unexplained(sweep(next => assessor.assess(next), doc, path, 200)).map(told)).toEqual([])
+        // Six of each, of every kind: neighbours in the list are of one thing.
+        for (let i = 0; i < 6; i++) {
+          const path = paths[(pick + Math.floor((i * paths.length) / 6)) % paths.length]
+          expect(unexplained(sweep(next => assessor.assess(next), doc, path, 200)).map(told)).toEqual([])
+        }
       }),
       { numRuns: 40 },
     )

@@ -76,7 +76,11 @@ export function sweep(
         break
       }
       const assessed = assess(next)
-      rows.push({ value, of: FIGURES.map(([, pick]) => pick(assessed)) })
+      rows.push({
+        value,
+        of: FIGURES.map(([, pick]) => pick(assessed)),
+        printers: assessed.pieces.map(piece => piece.printer).join(),
+      })
     }
     return rows
   }
@@ -98,15 +102,21 @@ export function sweep(
 interface Row {
   value: number
   of: number[]
+  /** What prints each piece. */
+  printers: string
 }
 
-/** Steps more than `times` both of their neighbours and `share` of what counts as a little of the figure. */
+/**
+ * Steps more than `times` both of their neighbours and `share` of what counts as a little of the figure. A piece that
+ * fits a bed no longer is counted, and goes to a printer that takes other hours.
+ */
 function jumpsIn(rows: readonly Row[], path: string, times: number, share: number): Jump[] {
   return FIGURES.flatMap(([wing, , little], k) => {
     const steps = rows.slice(1).map((row, i) => row.of[k] - rows[i].of[k])
     return steps.flatMap((step, i): Jump[] => {
       const beside = Math.max(Math.abs(steps[i - 1] ?? 0), Math.abs(steps[i + 1] ?? 0))
       const scale = wing === 'strength' || wing === 'balance' ? 1 : Math.abs(rows[i].of[k])
+      if (wing === 'hours' && rows[i].printers !== rows[i + 1].printers) return []
       return Math.abs(step) > times * beside + share * little * scale
         ? [{ path, wing, from: rows[i].of[k], to: rows[i + 1].of[k], at: rows[i].value }]
         : []
