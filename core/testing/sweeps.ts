@@ -79,6 +79,7 @@ export function sweep(
       rows.push({
         value,
         of: FIGURES.map(([, pick]) => pick(assessed)),
+        pieces: assessed.pieces.map(piece => piece.id).join(),
         printers: assessed.pieces.map(piece => piece.printer).join(),
       })
     }
@@ -102,13 +103,15 @@ export function sweep(
 interface Row {
   value: number
   of: number[]
-  /** What prints each piece. */
+  /** Which there are, and what prints each. */
+  pieces: string
   printers: string
 }
 
 /**
- * Steps more than `times` both of their neighbours and `share` of what counts as a little of the figure. A piece that
- * fits a bed no longer is counted, and goes to a printer that takes other hours.
+ * Steps more than `times` both of their neighbours and `share` of what counts as a little of the figure. Pieces are
+ * counted: one that comes or goes, as a control does that is too narrow to be made, and one that fits a bed no longer
+ * and goes to a printer that takes other hours.
  */
 function jumpsIn(rows: readonly Row[], path: string, times: number, share: number): Jump[] {
   return FIGURES.flatMap(([wing, , little], k) => {
@@ -116,7 +119,8 @@ function jumpsIn(rows: readonly Row[], path: string, times: number, share: numbe
     return steps.flatMap((step, i): Jump[] => {
       const beside = Math.max(Math.abs(steps[i - 1] ?? 0), Math.abs(steps[i + 1] ?? 0))
       const scale = wing === 'strength' || wing === 'balance' ? 1 : Math.abs(rows[i].of[k])
-      if (wing === 'hours' && rows[i].printers !== rows[i + 1].printers) return []
+      const [a, b] = [rows[i], rows[i + 1]]
+      if (a.pieces !== b.pieces || (wing === 'hours' && a.printers !== b.printers)) return []
       return Math.abs(step) > times * beside + share * little * scale
         ? [{ path, wing, from: rows[i].of[k], to: rows[i + 1].of[k], at: rows[i].value }]
         : []
