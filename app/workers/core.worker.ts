@@ -99,7 +99,7 @@ function printedMesh(own: SolidKernel, piece: Piece): TriangleMesh | null {
  * answer, a few edits of the same aircraft are tried aside, one at a time, so that a real one never waits behind more
  * than one of them. Each real one is one less to be tried.
  */
-let cold = 8
+let cold = 5
 let rest: ReturnType<typeof setTimeout>
 function warmUp(doc: ProjectFile) {
   clearTimeout(rest)
