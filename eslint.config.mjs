@@ -92,6 +92,7 @@ const ROOMS = {
   'workshop/readiness': [...DESIGN, 'workshop/advice'],
   begin: [...DESIGN, 'workshop/advice', 'workshop/spine'],
   'begin/layouts': DESIGN,
+  'begin/parts': [...DESIGN, 'begin'],
   'study/nudges': DESIGN,
   'study/combinations': DESIGN,
   'study/sizes': DESIGN,

@@ -1,6 +1,7 @@
 export { asNew } from './as-new'
 export { begin, beginAll, ranked, type Begun, type Beginning, type Progress } from './begin'
 export { emptyProject } from './empty'
+export { fromParts, guessRole, type FromParts, type PartFile, type PartRole, type SortedPart } from './parts'
 export { LAYOUTS } from './layouts'
 export { PURPOSES, type LayoutId, type PurposeId } from './purposes'
 export { readWishes, Wishes } from './wishes'

@@ -1,0 +1,281 @@
+/** An aircraft from part files, against parts whose every measure is known. */
+import { describe, expect, it } from 'vitest'
+import { createAssessor } from '../../assess'
+import { checkProject } from '../../document'
+import { packMesh, sectionOutline, unpackMesh, type TriangleMesh } from '../../geometry'
+import { revolve } from '../../testing/meshes'
+import { LIBRARIES } from '../../libraries'
+import { notNumbers } from '../../testing/extremes'
+import { written } from '../../units'
+import { fromParts, type SortedPart } from './from-parts'
+import { measureBody } from './measure-body'
+import { measureSurface } from './measure-surface'
+import { guessRole } from './sort-parts'
+import { aboutZ, MIRRORED, OVER_X, STOOD, turned } from './turn-mesh'
+
+interface Shape {
+  root: number
+  tip: number
+  span: number
+  sweep?: number
+  twistDeg?: number
+  section?: string
+  /** From tip to tip: the widest in the middle. */
+  both?: boolean
+}
+/** A half wing on its root: nose to −x, top to −y, as the frame of parts has it. */
+function lofted({ root, tip, span, sweep = 0, twistDeg = 0, section = 'naca4412', both = false }: Shape) {
+  const { x: along, y: up } = sectionOutline(section, [], 120)
+  // Its last point is its first.
+  const outline = Array.from({ length: 120 }, (_, i) => [along[i], up[i]])
+  const rings = both ? [-1, 0, 1] : [0, 1]
+  const positions: number[] = [],
+    triangles: number[] = []
+  for (const ring of rings) {
+    const t = Math.abs(ring)
+    const chord = root + (tip - root) * t,
+      turn = (t * twistDeg * Math.PI) / 180
+    for (const [x, y] of outline) {
+      const [a, b] = [chord * x, -chord * y]
+      positions.push(
+        t * sweep + a * Math.cos(turn) - b * Math.sin(turn),
+        a * Math.sin(turn) + b * Math.cos(turn),
+        span * (both ? ring + 1 : ring),
+      )
+    }
+  }
+  const n = outline.length
+  for (let k = 0; k + 1 < rings.length; k++)
+    for (let i = 0; i < n; i++) {
+      const j = (i + 1) % n
+      triangles.push(k * n + i, (k + 1) * n + j, k * n + j, k * n + i, (k + 1) * n + i, (k + 1) * n + j)
+    }
+  // From both skins to each other: caps that no line of a thin section leaves.
+  const cap = (from: number, up: boolean) => {
+    for (let i = 0, j = n - 1; i + 1 < j;) {
+      const next = i + 1,
+        before = j - 1
+      for (const [a, b, c] of next < before
+        ? [
+            [i, next, j],
+            [next, before, j],
+          ]
+        : [[i, next, j]])
+        triangles.push(from + a, from + (up ? b : c), from + (up ? c : b))
+      i = next
+      j = before
+    }
+  }
+  cap(0, false)
+  cap((rings.length - 1) * n, true)
+  return { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) }
+}
+const part = (name: string, mesh: TriangleMesh, role: SortedPart['role']): SortedPart => ({
+  name,
+  role,
+  mesh: packMesh(mesh),
+  sizeMm: [1, 1, 1],
+})
+const INNER: Shape = { root: 200, tip: 170, span: 220, sweep: 8 }
+const OUTER: Shape = { root: 170, tip: 110, span: 260, sweep: 25, twistDeg: -2 }
+
+describe('a part of a wing', () => {
+  const { root, tip, height, port } = measureSurface(lofted(OUTER))!
+  it('is measured as it was drawn', () => {
+    expect(port).toBe(false)
+    expect(height).toBeCloseTo(260, 4)
+    // The longest line across a section runs from its edge's corner: a little longer than the chord.
+    expect(root.chord).toBeCloseTo(170, 0)
+    expect(tip.chord).toBeCloseTo(110, 0)
+    expect(tip.nose[0] - root.nose[0]).toBeCloseTo(25, 0)
+    expect(((tip.angle - root.angle) * 180) / Math.PI).toBeCloseTo(-2, 1)
+    // Four per cent at four tenths, 3.9 in the middle.
+    expect(root.camber).toBeGreaterThan(0.035)
+    expect(root.camber).toBeLessThan(0.041)
+    const thick = Math.max(...root.outline.slice(0, 31).map(([, y], i) => y - root.outline[60 - i][1]))
+    expect(thick).toBeCloseTo(0.12, 2)
+  })
+  it.each([
+    ['turned about its span', (mesh: TriangleMesh) => turned(mesh, aboutZ(2.2)), false],
+    ['on its tip', (mesh: TriangleMesh) => turned(mesh, OVER_X), false],
+    ['on its tip, turned', (mesh: TriangleMesh) => turned(turned(mesh, OVER_X), aboutZ(-1)), false],
+    ['the port one', (mesh: TriangleMesh) => turned(mesh, MIRRORED), true],
+    ['the port one, on its tip', (mesh: TriangleMesh) => turned(turned(mesh, MIRRORED), OVER_X), true],
+    // Twice stood up is lying the other way round.
+    ['lying along x', (mesh: TriangleMesh) => turned(turned(mesh, STOOD.x), STOOD.x), false],
+  ])('%s it is the same part', (_, way, mirrored) => {
+    const own = measureSurface(way(lofted(OUTER)))!
+    expect(own.port).toBe(mirrored)
+    expect(own.height).toBeCloseTo(height, 3)
+    expect(own.root.chord).toBeCloseTo(root.chord, 2)
+    expect(own.tip.chord).toBeCloseTo(tip.chord, 2)
+    expect(own.root.camber).toBeCloseTo(root.camber, 3)
+    expect(own.tip.nose[0] - own.root.nose[0]).toBeCloseTo(tip.nose[0] - root.nose[0], 1)
+    expect(own.tip.angle - own.root.angle).toBeCloseTo(tip.angle - root.angle, 3)
+  })
+  it('a ball is none', () => {
+    expect(
+      measureSurface(
+        revolve([
+          [20, 0],
+          [20, 60],
+        ]),
+      ),
+    ).toBeNull()
+  })
+})
+
+describe('a body', () => {
+  const cone = (a: number, b: number, length: number) =>
+    revolve(
+      [
+        [a, 0],
+        [b, length],
+      ],
+      48,
+    )
+  it('stands end to end: each turned so that its ends go with its neighbours', () => {
+    const found = measureBody([cone(30, 12, 80), cone(20, 30, 100), cone(20, 8, 150)])
+    const ends = found.map(({ slices }) => [slices[0].width, slices[slices.length - 1].width].map(Math.round))
+    // Near the ends, 3 % in: 12 → 30, 30 → 20, 20 → 8 of radius.
+    expect(ends).toEqual([
+      [25, 59],
+      [59, 41],
+      [39, 17],
+    ])
+  })
+})
+
+describe('a project', () => {
+  const nose = revolve(
+    [
+      [18, 0],
+      [32, 300],
+    ],
+    48,
+  )
+  const rear = revolve(
+    [
+      [32, 0],
+      [10, 350],
+    ],
+    48,
+  )
+  const tail: Shape = { root: 120, tip: 90, span: 190, section: 'naca0009', both: true, sweep: 15 }
+  const parts = [
+    part('outer', lofted(OUTER), 'wing'),
+    part('inner left', turned(lofted(INNER), MIRRORED), 'wing'),
+    part('inner right', lofted(INNER), 'wing'),
+    part('stab', lofted(tail), 'horizontal'),
+    part('fin', lofted({ root: 130, tip: 80, span: 150, section: 'naca0009' }), 'vertical'),
+    part('body 1', nose, 'body'),
+    part('body 2', rear, 'body'),
+    part(
+      'lid',
+      revolve(
+        [
+          [6, 0],
+          [6, 20],
+        ],
+        24,
+      ),
+      'other',
+    ),
+  ]
+  const { project, said } = fromParts('A bought one', parts)
+  const doc = checkProject(project)
+
+  it('has the wing that its parts have, once for both sides, from the root outwards', () => {
+    expect(doc.wing.panels.map(panel => Math.round(panel.spanMm))).toEqual([220, 260])
+    expect(doc.wing.rootChordMm).toBeCloseTo(200, 0)
+    expect(doc.wing.panels[1].tipChordMm).toBeCloseTo(110, 0)
+    expect(doc.wing.panels[1].tipTwistDeg).toBeCloseTo(-2, 0)
+    expect(doc.tail.horizontal!.panels[0].spanMm).toBeCloseTo(190, 0)
+    expect(doc.given.map(item => [item.zone, item.pair])).toEqual([
+      ['wing', true],
+      ['wing', true],
+      ['horizontal', false],
+      ['vertical', false],
+      ['body', false],
+      ['body', false],
+      ['other', false],
+    ])
+    expect(said.map(words => written(words)).join()).toContain('is the other side of')
+  })
+  const assessment = createAssessor().assess(doc)
+  it('prints what came and nothing that is drawn, each where its drawing is', () => {
+    expect(notNumbers(assessment)).toEqual([])
+    expect(assessment.pieces.map(piece => piece.kind)).toEqual(Array(9).fill('given'))
+    // Four pieces of wing at their thirds of the span; the middle of a trapezoid's chord is near 0.4 to 0.5 of it.
+    const inner = assessment.pieces.find(piece => piece.side === 'starboard')!
+    expect(inner.centreMm[1]).toBeGreaterThan(95)
+    expect(inner.centreMm[1]).toBeLessThan(110)
+    expect(inner.centreMm[0]).toBeGreaterThan(doc.wing.xMm + 0.38 * 185)
+    expect(inner.centreMm[0]).toBeLessThan(doc.wing.xMm + 0.55 * 200)
+    const stab = assessment.pieces.find(piece => piece.zone === 'horizontal')!
+    expect(Math.abs(stab.centreMm[1])).toBeLessThan(0.5)
+  })
+  it('flies as the aircraft does that is drawn so', () => {
+    const drawn = createAssessor().assess(
+      checkProject({
+        ...project,
+        given: [],
+        wing: {
+          ...project.wing,
+          rootChordMm: 200,
+          rootAerofoil: 'naca4412',
+          panels: [
+            {
+              ...project.wing.panels[0],
+              tipChordMm: 170,
+              sweepMm: 8,
+              tipTwistDeg: 0,
+              tipAerofoil: 'naca4412',
+            },
+            {
+              ...project.wing.panels[1],
+              tipChordMm: 110,
+              sweepMm: 25,
+              tipTwistDeg: -2,
+              tipAerofoil: 'naca4412',
+            },
+          ],
+        },
+      }),
+    )
+    expect(assessment.flight.neutralPointMm - drawn.flight.neutralPointMm).toBeCloseTo(0, 0)
+    expect(assessment.flight.clAlphaPerRad / drawn.flight.clAlphaPerRad).toBeCloseTo(1, 2)
+  })
+  it('answers what another filament weighs: by its density', () => {
+    const dense = createAssessor().assess(
+      checkProject({
+        ...project,
+        zones: project.zones.map(zone => (zone.id === 'wing' ? { ...zone, filament: 'petg' } : zone)),
+      }),
+    )
+    const density = (id: string) => LIBRARIES.filaments.find(item => item.id === id)!.density
+    const wingOf = ({ pieces }: typeof dense) =>
+      pieces.filter(piece => piece.zone === 'wing').reduce((sum, piece) => sum + piece.predictedG, 0)
+    expect(wingOf(dense) / wingOf(assessment)).toBeCloseTo(density('petg') / density('pla'), 6)
+  })
+  it('wants a wing, and what is called one to be one', () => {
+    expect(() => fromParts('x', [part('lid', nose, 'other')])).toThrow(/none of them is a part of a wing/)
+    expect(() => fromParts('x', [part('ball', nose, 'wing')])).toThrow(/ball: has no sections/)
+    expect(() => fromParts('x', [{ name: 'torn', role: 'wing', mesh: 'AAAA', sizeMm: [1, 1, 1] }])).toThrow(
+      /torn/,
+    )
+    expect(unpackMesh(parts[0].mesh)).not.toBeNull()
+  })
+})
+
+it.each([
+  ['Wing_Left_2.stl', 'wing'],
+  ['h-stab', 'horizontal'],
+  ['Fuselage 3', 'body'],
+  ['fin', 'vertical'],
+  ['motor mount', 'other'],
+  ['left aileron', 'other'],
+  ['Teil 7', 'other'],
+] as const)('%s is taken for %s', (name, role) => {
+  expect(guessRole({ name })).toBe(role)
+})

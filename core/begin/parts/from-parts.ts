@@ -1,0 +1,296 @@
+/**
+ * An aircraft that is only what was downloaded: its parts as they came, in their places, with wing, tail and body
+ * drawn by what was measured on them, so that weights, hours, balance, flight and checks are reckoned as for any other.
+ */
+import { DocumentError, type Given, type ProjectFile, type Surface, type Zone } from '../../document'
+import { packMesh, unpackMesh } from '../../geometry'
+import { LIBRARIES, recipeById } from '../../libraries'
+import { degToRad, q, radToDeg, say, type Words } from '../../units'
+import { emptyProject } from '../empty'
+import { measureBody } from './measure-body'
+import { measureSurface, type MeasuredSurface } from './measure-surface'
+import { byName, type PartFile, type PartRole } from './sort-parts'
+
+export interface SortedPart extends PartFile {
+  role: PartRole
+}
+export interface FromParts {
+  project: ProjectFile
+  /** What was found, and what was taken for granted. */
+  said: Words[]
+}
+
+/** Parts as makers print them who were told no better: solid filament, so that nothing comes out heavier. */
+const FILAMENT = 'pla'
+const WALLS: Readonly<Record<PartRole, number>> = { wing: 1, horizontal: 1, vertical: 1, body: 2, other: 2 }
+const ZONES: Readonly<Record<PartRole, string>> = {
+  wing: 'Wing',
+  horizontal: 'Tailplane',
+  vertical: 'Fin',
+  body: 'Body',
+  other: 'Other parts',
+}
+const ROLES = Object.keys(ZONES) as PartRole[]
+/** A document has room for so many. */
+const MOST = 60
+
+const limited = (value: number, low: number, high: number, step: number): number =>
+  Math.min(high, Math.max(low, Math.round(value / step) * step))
+const tenth = (value: number): number => Math.round(10 * value) / 10
+
+/**
+ * Throws `DocumentError` where no part of a wing is among them or one that should be is none. Halves are starboard's
+ * and mirrored; a port part whose starboard one is there too is that one.
+ */
+export function fromParts(name: string, parts: readonly SortedPart[]): FromParts {
+  if (parts.length > MOST)
+    throw new DocumentError('', `${parts.length} parts; at most ${MOST} in one project`)
+  const said: Words[] = []
+  const of = (role: PartRole) => parts.filter(part => part.role === role).sort(byName)
+  const wing = halfOf(of('wing'), said)
+  if (!wing.length)
+    throw new DocumentError('', 'none of them is a part of a wing: say which, balance is reckoned from it')
+  const empty = emptyProject()
+  const bodies = of('body')
+  const measured = measureBody(bodies.map(part => meshOf(part)))
+  const bodyLength = measured.reduce((sum, { length }) => sum + length, 0)
+  const aerofoils: ProjectFile['aerofoils'] = []
+  const given: Given[] = []
+  const surface = (role: 'wing' | 'horizontal' | 'vertical', half: HalfPart[], xMm: number, zMm: number) => {
+    const drawn = drawSurface(role, half, xMm, zMm, aerofoils)
+    given.push(...placed(role, half, drawn, given.length))
+    return drawn
+  }
+  // A wing where most are: its nose at three tenths of the body. The maker moves it to where it is.
+  const wingX = tenth(0.3 * bodyLength)
+  const drawnWing = surface('wing', wing, wingX, 0)
+  const behind = (root: number) =>
+    tenth(
+      bodyLength > 0
+        ? Math.max(wingX + drawnWing.rootChordMm, bodyLength - root)
+        : wingX + 3 * drawnWing.rootChordMm,
+    )
+  const tail = halfOf(of('horizontal'), said),
+    fin = halfOf(of('vertical'), said)
+  const horizontal = tail.length ? surface('horizontal', tail, behind(tail[0].root.chord), 0) : null
+  const vertical = fin.length ? surface('vertical', fin, behind(fin[0].root.chord), 0) : null
+  let front = 0,
+    end = 0
+  const stations: NonNullable<ProjectFile['body']>['stations'] = []
+  measured.forEach(({ mesh, length, slices }, i) => {
+    const packed = packMesh(mesh)
+    const box = boxOf(mesh)
+    // Where it meets the one before, both have the same middle.
+    const up = i === 0 ? 0 : end - (slices[0].y - box.y)
+    end = up + slices[slices.length - 1].y - box.y
+    for (const slice of slices)
+      stations.push({
+        xMm: tenth(front + slice.z),
+        widthMm: limited(slice.width, 2, 600, 0.1),
+        heightMm: limited(slice.height, 2, 600, 0.1),
+        zMm: tenth(up + slice.y - box.y),
+        squareness: 0.3,
+        zone: 'body',
+      })
+    given.push(part(bodies[i].name, 'body', packed, 'length', front + length / 2, 0, up, false, given.length))
+    front += length
+  })
+  for (const other of of('other'))
+    given.push(part(other.name, 'other', other.mesh, 'fin', wingX, 0, 0, false, given.length))
+  if (of('other').length)
+    said.push(
+      say`${q(of('other').length, '', 0)} beside the rest ${of('other').length === 1 ? 'lies' : 'lie'} at the wing's nose: put where they belong at Split, they move the balance`,
+    )
+  said.push(
+    say`wing ${tail.length ? 'and tail stand' : 'stands'} where most do, its nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan has ${tail.length ? 'them' : 'it'}`,
+    say`no part tells how it is to be sliced: one bead for wing and tail, two for the rest, in ${FILAMENT.toUpperCase()}`,
+  )
+  const zones = ROLES.filter(role => given.some(item => item.zone === role)).map(zoneOf)
+  return {
+    project: {
+      ...empty,
+      name: name.slice(0, 100) || 'From part files',
+      aerofoils,
+      zones: zones.some(zone => zone.id === 'body') || !stations.length ? zones : [...zones, zoneOf('body')],
+      wing: drawnWing,
+      tail: {
+        kind: horizontal ? 'conventional' : 'none',
+        horizontal,
+        vertical,
+      },
+      body:
+        stations.length >= 2
+          ? { stations: rising(stations), firewall: null, openings: [], saddle: null }
+          : null,
+      given,
+      printers: empty.printers,
+    },
+    said,
+  }
+}
+
+const zoneOf = (role: PartRole): Zone => ({
+  id: role,
+  name: ZONES[role],
+  ribs: null,
+  filament: FILAMENT,
+  recipe: {
+    ...recipeById(
+      'beads',
+      LIBRARIES.filaments.find(item => item.id === FILAMENT),
+    ),
+    walls: WALLS[role],
+  },
+})
+
+const meshOf = ({ name, mesh }: PartFile) => {
+  const read = unpackMesh(mesh)
+  if (!read) throw new DocumentError(name, 'is no mesh that can be read')
+  return read
+}
+
+/** Parts of a starboard half, from the root outwards. */
+interface HalfPart extends MeasuredSurface {
+  name: string
+}
+
+function halfOf(parts: readonly SortedPart[], said: Words[]): HalfPart[] {
+  const found = parts.map((item): HalfPart => {
+    const own = measureSurface(meshOf(item))
+    if (!own)
+      throw new DocumentError(item.name, 'has no sections of a wing or tail: take it for something else')
+    return { ...own, name: item.name }
+  })
+  const half: HalfPart[] = []
+  for (const own of found) {
+    const twin = half.find(item => alike(item, own))
+    if (twin && found.length > 1) said.push(say`${own.name} is the other side of ${twin.name}`)
+    else half.push(own)
+  }
+  return half.sort((a, b) => b.root.chord - a.root.chord || byName(a, b))
+}
+const near = (a: number, b: number) => Math.abs(a - b) <= 0.01 * Math.max(Math.abs(a), Math.abs(b)) + 0.2
+const alike = (a: HalfPart, b: HalfPart): boolean =>
+  near(a.height, b.height) && near(a.root.chord, b.root.chord) && near(a.tip.chord, b.tip.chord)
+
+/** One panel a part. A single one from tip to tip is drawn as two halves. */
+function drawSurface(
+  role: 'wing' | 'horizontal' | 'vertical',
+  half: readonly HalfPart[],
+  xMm: number,
+  zMm: number,
+  aerofoils: ProjectFile['aerofoils'],
+): Surface {
+  const [first] = half
+  const whole = role !== 'vertical' && half.length === 1 && first.whole
+  const named = (outline: Array<[number, number]>, place: string): string => {
+    const id = `${role}-section-${place}`
+    aerofoils.push({ id, name: `${ZONES[role]}, section ${place}`, points: outline })
+    return id
+  }
+  const rootAerofoil = named(first.root.outline, '0')
+  const upright = role === 'vertical'
+  return {
+    xMm,
+    yMm: 0,
+    zMm,
+    incidenceDeg: 0,
+    cantDeg: upright ? 90 : 0,
+    mirror: !upright,
+    rootChordMm: limited(first.root.chord, 10, 1200, 0.1),
+    rootAerofoil,
+    twistAxisShare: 0,
+    tip: { kind: 'flat', lengthMm: 1 },
+    panels: half.map(({ height, root, tip }, i) => {
+      const span = whole ? height / 2 : height
+      return {
+        spanMm: limited(span, 10, 3000, 0.1),
+        tipChordMm: limited(tip.chord, 10, 1200, 0.1),
+        sweepMm: limited(tip.nose[0] - root.nose[0], -600, 1200, 0.1),
+        dihedralDeg: limited(radToDeg(Math.atan2(root.nose[1] - tip.nose[1], span)), -30, 80, 0.1),
+        tipTwistDeg: limited(radToDeg(tip.angle - half[0].root.angle), -15, 15, 0.1),
+        tipAerofoil: named(tip.outline, `${i + 1}`),
+        zone: role,
+      }
+    }),
+    controls: [],
+  }
+}
+
+/** Each where its nose lies on the drawn leading edge. */
+function placed(
+  role: 'wing' | 'horizontal' | 'vertical',
+  half: readonly HalfPart[],
+  surface: Surface,
+  count: number,
+): Given[] {
+  const whole = role !== 'vertical' && half.length === 1 && half[0].whole
+  let lead = surface.xMm,
+    out = 0,
+    up = surface.zMm
+  return half.map((own, i) => {
+    const box = boxOf(own.mesh)
+    const x = lead + box.x - own.root.nose[0],
+      across = own.root.nose[1] - box.y
+    const packed = packMesh(own.mesh)
+    const middle = whole ? 0 : out + own.height / 2
+    const panel = surface.panels[i]
+    const made =
+      role === 'vertical'
+        ? part(own.name, role, packed, 'fin', x, 0, middle + up, false, count + i)
+        : part(own.name, role, packed, 'span', x, middle, up + across, !whole, count + i)
+    lead += panel.sweepMm
+    out += own.height
+    up += Math.tan(degToRad(panel.dihedralDeg)) * panel.spanMm
+    return made
+  })
+}
+
+function part(
+  name: string,
+  role: PartRole,
+  mesh: string,
+  lies: Given['lies'],
+  xMm: number,
+  yMm: number,
+  zMm: number,
+  pair: boolean,
+  index: number,
+): Given {
+  return {
+    id: `given-${index + 1}`,
+    name: name.slice(0, 120),
+    zone: role,
+    mesh,
+    standsFor: role === 'other' ? 'nothing' : role,
+    lies,
+    xMm: tenth(xMm),
+    yMm: tenth(yMm),
+    zMm: tenth(zMm),
+    turnDeg: 0,
+    pair,
+  }
+}
+
+/** Middle of a mesh's box. */
+function boxOf({ positions }: { positions: Float32Array }): { x: number; y: number } {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity]
+  for (let i = 0; i < positions.length; i += 3) {
+    x0 = Math.min(x0, positions[i])
+    x1 = Math.max(x1, positions[i])
+    y0 = Math.min(y0, positions[i + 1])
+    y1 = Math.max(y1, positions[i + 1])
+  }
+  return { x: (x0 + x1) / 2, y: (y0 + y1) / 2 }
+}
+
+/** Stations in their order, each at least a millimetre behind the one before; forty at most. */
+function rising<T extends { xMm: number }>(stations: readonly T[]): T[] {
+  const kept: T[] = []
+  const every = Math.ceil(stations.length / 40)
+  stations.forEach((station, i) => {
+    if (i % every !== 0 && i !== stations.length - 1) return
+    if (!kept.length || station.xMm >= kept[kept.length - 1].xMm + 1) kept.push(station)
+  })
+  return kept
+}
