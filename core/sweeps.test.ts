@@ -14,6 +14,7 @@ import { sweep, sweptPaths, type Jump } from './testing/sweeps'
 const COUNTED: ReadonlyArray<[path: RegExp, wing: RegExp, cause: string]> = [
   [/^zones\.\d+\.recipe\.(beadWidthMm|skinGapMm|layerHeightMm)$/, /./, 'a bead more or less fits'],
   [/^cuts\./, /./, 'a piece has most of another zone'],
+  [/^boom\.yMm$/, /./, 'one boom becomes a pair'],
 ]
 
 const told = ({ path, wing, from, to, at }: Jump) =>

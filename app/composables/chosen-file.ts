@@ -5,3 +5,10 @@ export function chosenFile(event: Event): File | null {
   input.value = ''
   return file
 }
+/** All of them, where several may be chosen. */
+export function chosenFiles(event: Event): File[] {
+  const input = event.target as HTMLInputElement
+  const files = [...(input.files ?? [])]
+  input.value = ''
+  return files
+}

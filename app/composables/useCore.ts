@@ -22,6 +22,7 @@ const LIMITS: Partial<Record<keyof CoreApi, number>> = {
   section: 20_000,
   weighGiven: 30_000,
   readGiven: 60_000,
+  partsAsAircraft: 60_000,
   meshes: 60_000,
   buildOrder: 30_000,
   jigs: 120_000,

@@ -5,10 +5,17 @@ import { DEMOS } from '../../core/demo'
 import { reasonOf } from '~/db/store-fault'
 import { amount, worded } from '~/composables/format'
 import { useBeginning } from '~/composables/useBeginning'
+import { usePartFiles } from '~/composables/usePartFiles'
 import { useProject } from '~/stores/project'
 import type { ProjectFile } from '../../core/document'
 
 const { said, now, ready, refused, done, fault, stale, run, halt } = useBeginning()
+const { parts, fault: partFault, busy: reading, bring } = usePartFiles()
+const chooser = ref<HTMLInputElement>()
+function chosen(event: Event) {
+  const files = chosenFiles(event)
+  if (files.length) void bring(files)
+}
 const project = useProject()
 const router = useRouter()
 const busy = ref(false)
@@ -97,6 +104,17 @@ const from = (doc: ProjectFile) => begin(() => project.add(doc))
         <v-btn v-for="demo in DEMOS" :key="demo.id" size="small" :disabled="busy" @click="from(demo)"
           >A fresh {{ demo.name }}</v-btn
         >
+        <v-btn size="small" :loading="reading" data-act="part-files" @click="chooser?.click()"
+          >Part files</v-btn
+        ><input
+          ref="chooser"
+          type="file"
+          accept=".stl,.3mf"
+          multiple
+          class="sr"
+          aria-label="Part files"
+          @change="chosen"
+        />
       </div>
       <v-select
         class="other"
@@ -110,10 +128,12 @@ const from = (doc: ProjectFile) => begin(() => project.add(doc))
     </aside>
     <main class="layouts" tabindex="0" aria-label="Layouts" :data-sized="done ? ready.length : undefined">
       <p v-if="fault || refusal" class="bad" role="alert">{{ fault || refusal }}</p>
+      <p v-if="partFault && !parts.length" class="bad" role="alert" data-fault="parts">{{ partFault }}</p>
+      <PartsAtHand v-if="parts.length" :held="busy" @begin="from" @more="chooser?.click()" />
       <p v-if="stale && ready.length" class="warn small" data-stale>
         The brief has changed since these were sized.
       </p>
-      <div v-if="!ready.length && !done && !now" class="first">
+      <div v-if="!ready.length && !done && !now && !parts.length" class="first">
         <h2>What is it for?</h2>
         <p>
           Each is drawn, weighed, balanced and held against its loads by the same computation as everything

@@ -79,7 +79,10 @@ export function sweep(
       rows.push({
         value,
         of: FIGURES.map(([, pick]) => pick(assessed)),
-        pieces: assessed.pieces.map(piece => piece.id).join(),
+        pieces: [
+          ...assessed.pieces.map(piece => piece.id),
+          ...assessed.findings.filter(item => item.code === 'bay-breaks-out').map(item => item.where),
+        ].join(),
         printers: assessed.pieces.map(piece => piece.printer).join(),
       })
     }
@@ -103,7 +106,7 @@ export function sweep(
 interface Row {
   value: number
   of: number[]
-  /** Which there are, and what prints each. */
+  /** Which there are, with bays that have no room; and what prints each. */
   pieces: string
   printers: string
 }
@@ -111,7 +114,7 @@ interface Row {
 /**
  * Steps more than `times` both of their neighbours and `share` of what counts as a little of the figure. Pieces are
  * counted: one that comes or goes, as a control does that is too narrow to be made, and one that fits a bed no longer
- * and goes to a printer that takes other hours.
+ * and goes to a printer that takes other hours. So are bays: one that breaks out, and is said to, is not cut.
  */
 function jumpsIn(rows: readonly Row[], path: string, times: number, share: number): Jump[] {
   return FIGURES.flatMap(([wing, , little], k) => {

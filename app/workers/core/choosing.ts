@@ -6,7 +6,16 @@ import {
   type DesignComparison,
   type FilamentSwap,
 } from '../../../core/study/compared'
-import { begin, type Begun, type Beginning, type LayoutId, type Wishes } from '../../../core/begin'
+import {
+  begin,
+  fromParts,
+  type Begun,
+  type Beginning,
+  type LayoutId,
+  type SortedPart,
+  type Wishes,
+} from '../../../core/begin'
+import type { PartsAsAircraft } from '~/composables/usePartFiles'
 import { cutsForAll, sizeReport, type SizeAsk, type SizeReport } from '../../../core/study/sizes'
 import { nudges, type Nudge } from '../../../core/study/nudges'
 import {
@@ -20,6 +29,7 @@ import {
 } from '../../../core/study/combinations'
 import type { Cuts, ProjectFile, Spar } from '../../../core/document'
 import { LIBRARIES } from '../../../core/libraries'
+import { mToMm } from '../../../core/units'
 import {
   balanceRemedies,
   wingSetFigures,
@@ -41,6 +51,23 @@ export interface BeginningNow {
 let space: StudyKernel | null = null
 
 export const choosing = {
+  /** Part files as one aircraft, drawn and assessed. */
+  partsAsAircraft(name: string, parts: SortedPart[]): PartsAsAircraft {
+    const found = fromParts(name, parts)
+    const { drawing, totals, flight } = aside.assess(found.project)
+    const { plan } = aside.flown(found.project).solved
+    return {
+      ...found,
+      drawing,
+      figures: {
+        spanMm: mToMm(plan.span),
+        areaDm2: 100 * plan.area,
+        printedG: totals.printedG,
+        hours: totals.hours,
+        neutralPointMm: flight.neutralPointMm,
+      },
+    }
+  },
   compare: (doc: ProjectFile, zone: string, filament: string): SchoolFigures[] =>
     compareSchools(aside, LIBRARIES, doc, zone, filament),
   /** What the rest of the printing can mend; each way is assessed, and false stops. */

@@ -8,7 +8,7 @@ import { LIBRARIES, recipeById } from '../../libraries'
 import { degToRad, q, radToDeg, say, type Words } from '../../units'
 import { emptyProject } from '../empty'
 import { measureBody } from './measure-body'
-import { measureSurface, type MeasuredSurface } from './measure-surface'
+import { measureSurface, type MeasuredSection, type MeasuredSurface } from './measure-surface'
 import { byName, type PartFile, type PartRole } from './sort-parts'
 
 export interface SortedPart extends PartFile {
@@ -72,8 +72,8 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
     )
   const tail = halfOf(of('horizontal'), said),
     fin = halfOf(of('vertical'), said)
-  const horizontal = tail.length ? surface('horizontal', tail, behind(tail[0].root.chord), 0) : null
-  const vertical = fin.length ? surface('vertical', fin, behind(fin[0].root.chord), 0) : null
+  const horizontal = tail.length ? surface('horizontal', tail, behind(middleChord(tail[0])), 0) : null
+  const vertical = fin.length ? surface('vertical', fin, behind(middleChord(fin[0])), 0) : null
   let front = 0,
     end = 0
   const stations: NonNullable<ProjectFile['body']>['stations'] = []
@@ -103,6 +103,7 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
     )
   said.push(
     say`wing ${tail.length ? 'and tail stand' : 'stands'} where most do, its nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan has ${tail.length ? 'them' : 'it'}`,
+    'twist is read within a part; files say nothing of twist from one to the next',
     say`no part tells how it is to be sliced: one bead for wing and tail, two for the rest, in ${FILAMENT.toUpperCase()}`,
   )
   const zones = ROLES.filter(role => given.some(item => item.zone === role)).map(zoneOf)
@@ -128,6 +129,8 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
     said,
   }
 }
+
+const middleChord = ({ sections }: HalfPart): number => sections[7].chord
 
 const zoneOf = (role: PartRole): Zone => ({
   id: role,
@@ -161,17 +164,109 @@ function halfOf(parts: readonly SortedPart[], said: Words[]): HalfPart[] {
       throw new DocumentError(item.name, 'has no sections of a wing or tail: take it for something else')
     return { ...own, name: item.name }
   })
-  const half: HalfPart[] = []
+  const half: HalfPart[] = [],
+    paired = new Set<HalfPart>()
   for (const own of found) {
-    const twin = half.find(item => alike(item, own))
-    if (twin && found.length > 1) said.push(say`${own.name} is the other side of ${twin.name}`)
-    else half.push(own)
+    const twin = half.find(item => !paired.has(item) && alike(item, own))
+    if (twin) {
+      paired.add(twin)
+      said.push(say`${own.name} is the other side of ${twin.name}`)
+    } else half.push(own)
   }
-  return half.sort((a, b) => b.root.chord - a.root.chord || byName(a, b))
+  half.sort((a, b) => thicknessOf(b) - thicknessOf(a) || byName(a, b))
+  // Several parts are halves, however alike the ends of one may be.
+  return half.length > 1 || paired.size ? half.map(item => ({ ...item, whole: false })) : half
 }
 const near = (a: number, b: number) => Math.abs(a - b) <= 0.01 * Math.max(Math.abs(a), Math.abs(b)) + 0.2
+/** One is the mirror image of the other, as far as sections tell. */
 const alike = (a: HalfPart, b: HalfPart): boolean =>
-  near(a.height, b.height) && near(a.root.chord, b.root.chord) && near(a.tip.chord, b.tip.chord)
+  a.side !== (b.side || 2) &&
+  near(a.height, b.height) &&
+  [0, 7, 14].every(
+    i =>
+      near(a.sections[i].thickness, b.sections[i].thickness) &&
+      near(a.sections[i].chord, b.sections[i].chord),
+  )
+/** The thicker end is the root; parts that are as thick as each other go by their names. */
+const thicknessOf = ({ sections }: HalfPart): number => Math.round(5 * sections[2].thickness) / 5
+
+/** What a half is from place to place, and each of its parts from end to end. */
+interface Measured {
+  /** Chord that a part's own sections come to at a height of it. */
+  chordOf(part: HalfPart, z: number): number
+  /** By how much a part's whole sections turn from one of its ends to the other, rad; files say nothing across joints. */
+  twistOf(part: HalfPart): number
+  /** Nose of a part's own sections in its mesh, carried in a straight line to a height. */
+  noseOf(part: HalfPart, z: number): [x: number, y: number]
+  sectionNear(s: number): MeasuredSection
+}
+
+/** Sections this far under what their part's taper would have are the rounding of its tip. */
+const ROUNDING = 0.06
+
+/**
+ * A section that a control is cut out of is as long as its thickness says, by the nearest one that is whole: makers
+ * keep one section along a part, or nearly.
+ */
+function measuredHalf(half: readonly HalfPart[]): Measured {
+  let out = 0
+  const sound = (own: HalfPart): MeasuredSection[] => {
+    const taper = own.sections.map((item): [number, number] => [item.z, item.thickness])
+    return own.sections.filter(item => item.thickness > (1 - ROUNDING) * straight(taper, item.z))
+  }
+  const all = half.flatMap(own => {
+    const from = out
+    out += spanOf(own)
+    const bottom = own.whole ? own.height / 2 : 0
+    return sound(own)
+      .filter(section => section.z >= bottom)
+      .map(section => ({ own, section, s: from + section.z - bottom }))
+  })
+  const full = all.filter(item => item.section.full)
+  const told = full.length ? full : all
+  const nearest = (s: number) =>
+    told.reduce((a, b) => (Math.abs(b.s - s) < Math.abs(a.s - s) ? b : a)).section
+  const chords = new Map(
+    half.map(own => [
+      own,
+      all
+        .filter(item => item.own === own)
+        .map(({ section, s }): [number, number] => {
+          const whole = nearest(s)
+          const chord = section.full ? section.chord : (section.thickness * whole.chord) / whole.thickness
+          return [section.z, full.length ? chord : section.chord]
+        }),
+    ]),
+  )
+  return {
+    chordOf: (own, z) => straight(chords.get(own)!, z),
+    twistOf: own => {
+      const angles = full
+        .filter(item => item.own === own)
+        .map(({ section }): [number, number] => [section.z, section.angle])
+      const span = spanOf(own)
+      return angles.length > 1 && angles[angles.length - 1][0] - angles[0][0] > 0.3 * span
+        ? straight(angles, own.height) - straight(angles, own.height - span)
+        : 0
+    },
+    noseOf: (own, z) =>
+      [0, 1].map(k =>
+        straight(
+          own.sections.map(item => [item.z, item.nose[k]]),
+          z,
+        ),
+      ) as [number, number],
+    sectionNear: nearest,
+  }
+}
+const spanOf = ({ whole, height }: HalfPart): number => (whole ? height / 2 : height)
+
+/** The line of the middle slope through the middle of points (Theil and Sen), at a place. */
+function straight(points: ReadonlyArray<readonly [number, number]>, at: number): number {
+  const middle = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]
+  const slope = middle(points.flatMap(([x, y], i) => points.slice(i + 1).map(([u, v]) => (v - y) / (u - x))))
+  return middle(points.map(([x, y]) => y - slope * x)) + slope * at
+}
 
 /** One panel a part. A single one from tip to tip is drawn as two halves. */
 function drawSurface(
@@ -181,15 +276,16 @@ function drawSurface(
   zMm: number,
   aerofoils: ProjectFile['aerofoils'],
 ): Surface {
-  const [first] = half
-  const whole = role !== 'vertical' && half.length === 1 && first.whole
-  const named = (outline: Array<[number, number]>, place: string): string => {
+  const found = measuredHalf(half)
+  const named = (s: number, place: number): string => {
     const id = `${role}-section-${place}`
-    aerofoils.push({ id, name: `${ZONES[role]}, section ${place}`, points: outline })
+    aerofoils.push({ id, name: `${ZONES[role]}, section ${place}`, points: found.sectionNear(s).outline })
     return id
   }
-  const rootAerofoil = named(first.root.outline, '0')
+  const rootAerofoil = named(0, 0)
   const upright = role === 'vertical'
+  let out = 0,
+    twist = 0
   return {
     xMm,
     yMm: 0,
@@ -197,19 +293,31 @@ function drawSurface(
     incidenceDeg: 0,
     cantDeg: upright ? 90 : 0,
     mirror: !upright,
-    rootChordMm: limited(first.root.chord, 10, 1200, 0.1),
+    rootChordMm: limited(found.chordOf(half[0], half[0].height - spanOf(half[0])), 10, 1200, 0.1),
     rootAerofoil,
     twistAxisShare: 0,
     tip: { kind: 'flat', lengthMm: 1 },
-    panels: half.map(({ height, root, tip }, i) => {
-      const span = whole ? height / 2 : height
+    panels: half.map((own, i) => {
+      const span = spanOf(own)
+      out += span
+      twist += found.twistOf(own)
+      const [root, tip] = [found.noseOf(own, own.height - span), found.noseOf(own, own.height)]
+      const ends = [
+        found.chordOf(own, own.height),
+        ...half.slice(i + 1, i + 2).map(next => found.chordOf(next, 0)),
+      ]
       return {
         spanMm: limited(span, 10, 3000, 0.1),
-        tipChordMm: limited(tip.chord, 10, 1200, 0.1),
-        sweepMm: limited(tip.nose[0] - root.nose[0], -600, 1200, 0.1),
-        dihedralDeg: limited(radToDeg(Math.atan2(root.nose[1] - tip.nose[1], span)), -30, 80, 0.1),
-        tipTwistDeg: limited(radToDeg(tip.angle - half[0].root.angle), -15, 15, 0.1),
-        tipAerofoil: named(tip.outline, `${i + 1}`),
+        tipChordMm: limited(
+          ends.reduce((sum, chord) => sum + chord / ends.length, 0),
+          10,
+          1200,
+          0.1,
+        ),
+        sweepMm: limited(tip[0] - root[0], -600, 1200, 0.1),
+        dihedralDeg: upright ? 0 : limited(radToDeg(Math.atan2(root[1] - tip[1], span)), -30, 80, 0.1),
+        tipTwistDeg: limited(radToDeg(twist), -15, 15, 0.1),
+        tipAerofoil: named(out, i + 1),
         zone: role,
       }
     }),
@@ -224,21 +332,30 @@ function placed(
   surface: Surface,
   count: number,
 ): Given[] {
-  const whole = role !== 'vertical' && half.length === 1 && half[0].whole
+  const found = measuredHalf(half)
   let lead = surface.xMm,
     out = 0,
     up = surface.zMm
   return half.map((own, i) => {
     const box = boxOf(own.mesh)
-    const x = lead + box.x - own.root.nose[0],
-      across = own.root.nose[1] - box.y
+    const nose = found.noseOf(own, own.height - spanOf(own))
+    const x = lead + box.x - nose[0]
     const packed = packMesh(own.mesh)
-    const middle = whole ? 0 : out + own.height / 2
     const panel = surface.panels[i]
     const made =
       role === 'vertical'
-        ? part(own.name, role, packed, 'fin', x, 0, middle + up, false, count + i)
-        : part(own.name, role, packed, 'span', x, middle, up + across, !whole, count + i)
+        ? part(own.name, role, packed, 'fin', x, 0, out + own.height / 2 + up, false, count + i)
+        : part(
+            own.name,
+            role,
+            packed,
+            'span',
+            x,
+            own.whole ? 0 : out + own.height / 2,
+            up + nose[1] - box.y,
+            !own.whole,
+            count + i,
+          )
     lead += panel.sweepMm
     out += own.height
     up += Math.tan(degToRad(panel.dihedralDeg)) * panel.spanMm

@@ -1,4 +1,4 @@
-/** A part of a wing or tail read off its own mesh: how it stands, its chord, sweep, twist and sections. mm, rad */
+/** A part of a wing or tail read off its own mesh: how it stands, its nose, chord, twist and sections. mm, rad */
 import { createCutter, measureMesh, type TriangleMesh } from '../../geometry'
 import { aboutZ, MIRRORED, OVER_X, STOOD, turned, UPRIGHT } from './turn-mesh'
 
@@ -6,11 +6,15 @@ import { aboutZ, MIRRORED, OVER_X, STOOD, turned, UPRIGHT } from './turn-mesh'
 export interface MeasuredSection {
   /** Height over the foot. */
   z: number
-  nose: [x: number, y: number]
+  nose: readonly [x: number, y: number]
   chord: number
   angle: number
-  /** Mean of both skins over the straight chord at its middle, as a share of it; up is −y. */
+  /** Of the greatest height between both skins. */
+  thickness: number
+  /** Mean of both skins over the straight chord at four tenths, as a share of it; up is −y. */
   camber: number
+  /** It runs out thin, as sections do where no control is cut out of them. */
+  full: boolean
   /** Outline from the trailing edge over the top to the nose and back, shares of the chord. */
   outline: Array<[number, number]>
 }
@@ -19,22 +23,23 @@ export interface MeasuredSurface {
   /** Root down, nose towards −x, top towards −y, as a starboard half stands on its root. */
   mesh: TriangleMesh
   height: number
-  root: MeasuredSection
-  tip: MeasuredSection
-  /** It came as a port part, and stands here in a mirror. */
-  port: boolean
-  /** Both ends are alike and the middle is widest: tip to tip in one. Its root is its middle then. */
+  sections: MeasuredSection[]
+  /** Its mean lines say which side it is for: 1 starboard, −1 port (it stands here in a mirror), 0 either. */
+  side: -1 | 0 | 1
+  /** Both ends are alike and the middle is thickest: tip to tip in one. */
   whole: boolean
 }
 
-/** Where ends are measured, as shares of the height: next to them, where slanted ends and lips do not reach. */
-const NEAR = 0.04
-/** Chords that differ by less are the same. */
+/** Heights at which a part is cut, as shares of its own: ends may be slanted, or have lips. */
+const PLACES = Array.from({ length: 15 }, (_, i) => 0.04 + (0.92 * i) / 14)
+/** Thicknesses that differ by less are the same. */
 const SAME = 0.015
 /** Mean lines under this say nothing of where the top is. */
 const CAMBERED = 0.004
+/** A section is cut off where it is still as thick as this share of its greatest near its end. */
+const BLUNT = 0.35
 /** Places of an outline along the chord. */
-const PLACES = 30
+const SKIN = 30
 /** Corners of a section that are looked at for its chord. */
 const CORNERS = 240
 
@@ -42,26 +47,46 @@ const CORNERS = 240
 export function measureSurface(given: TriangleMesh): MeasuredSurface | null {
   let mesh = stood(given)
   if (!mesh) return null
-  let ends = endsOf(mesh)
-  if (!ends) return null
-  const whole =
-    Math.abs(ends.root.chord / ends.tip.chord - 1) < SAME && ends.middle.chord > (1 + SAME) * ends.root.chord
-  if (!whole && ends.tip.chord > (1 + SAME) * ends.root.chord) mesh = turned(mesh, OVER_X)
-  ends = endsOf(mesh)
-  if (!ends) return null
-  // The nose towards −x, by the turn that brings the root's chord onto x.
-  mesh = turned(mesh, aboutZ(-ends.root.angle))
-  ends = endsOf(mesh)
-  if (!ends) return null
-  const port = ends.root.camber < -CAMBERED
-  if (port) {
+  let sections = sectionsOf(mesh)
+  if (!sections) return null
+  const thick = (from: number, to: number) => middleOf(sections!.slice(from, to).map(item => item.thickness))
+  const [low, middle, high] = [thick(0, 3), thick(6, 9), thick(12, 15)]
+  const whole = Math.abs(low / high - 1) < 2 * SAME && middle > (1 + 2 * SAME) * Math.max(low, high)
+  if (!whole && high > (1 + SAME) * low) {
+    mesh = turned(mesh, OVER_X)
+    sections = sectionsOf(mesh)
+  }
+  // The nose towards −x: as most of its sections look, whole ones before others.
+  const looked = (all: readonly MeasuredSection[]) => {
+    const full = all.filter(item => item.full)
+    const from = (full.length ? full : all)[0].angle
+    const off = (full.length ? full : all).map(item =>
+      Math.atan2(Math.sin(item.angle - from), Math.cos(item.angle - from)),
+    )
+    return from + middleOf(off)
+  }
+  if (!sections) return null
+  mesh = turned(mesh, aboutZ(-looked(sections)))
+  sections = sectionsOf(mesh)
+  if (!sections) return null
+  const camber = middleOf(sections.map(item => item.camber))
+  if (camber < -CAMBERED) {
     mesh = turned(mesh, MIRRORED)
-    ends = endsOf(mesh)
-    if (!ends) return null
+    sections = sectionsOf(mesh)
+    if (!sections) return null
   }
   const { min, max } = measureMesh(mesh)
-  return { mesh, height: max[2] - min[2], root: whole ? ends.middle : ends.root, tip: ends.tip, port, whole }
+  return {
+    mesh,
+    height: max[2] - min[2],
+    sections,
+    side: Math.abs(camber) <= CAMBERED ? 0 : camber > 0 ? 1 : -1,
+    whole,
+  }
 }
+
+const middleOf = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]
 
 /** With its span upright: a part that lies on its skin is as thin as that upwards. */
 function stood(mesh: TriangleMesh): TriangleMesh | null {
@@ -72,33 +97,24 @@ function stood(mesh: TriangleMesh): TriangleMesh | null {
   return turned(mesh, STOOD[size[0] >= size[1] ? 'x' : 'y'])
 }
 
-function endsOf(
-  mesh: TriangleMesh,
-): { root: MeasuredSection; middle: MeasuredSection; tip: MeasuredSection } | null {
+function sectionsOf(mesh: TriangleMesh): MeasuredSection[] | null {
   const { min, max } = measureMesh(mesh)
   const height = max[2] - min[2]
   const cut = createCutter(mesh)
-  const at = (share: number) => measureSection(cut(min[2] + share * height), share * height)
-  const [low, lowish, middle, highish, high] = [NEAR, 0.25, 0.5, 0.75, 1 - NEAR].map(at)
-  if (!low || !lowish || !middle || !highish || !high) return null
-  return {
-    root: carriedOn(low, lowish, 0),
-    middle,
-    tip: carriedOn(high, highish, height),
+  const slices = PLACES.map(share => ({ z: share * height, loops: cut(min[2] + share * height) }))
+  const measured = (aft: readonly number[] | null): MeasuredSection[] | null => {
+    const found = slices.map(({ z, loops }) => measureSection(loops, z, aft))
+    return found.every(section => section !== null) ? found : null
   }
-}
-
-/** A section's figures carried on in a straight line to the very end, from one further in. */
-function carriedOn(end: MeasuredSection, inner: MeasuredSection, z: number): MeasuredSection {
-  const t = (z - inner.z) / (end.z - inner.z)
-  const mix = (a: number, b: number) => a + (b - a) * t
-  return {
-    ...end,
-    z,
-    nose: [mix(inner.nose[0], end.nose[0]), mix(inner.nose[1], end.nose[1])],
-    chord: mix(inner.chord, end.chord),
-    angle: mix(inner.angle, end.angle),
-  }
+  // Where a control is cut out, a section says little of which end is its nose: those that run out thin do.
+  const first = measured(null)
+  if (!first) return null
+  const full = first.filter(item => item.full)
+  const ways = full.length ? full : first
+  const sum = [0, 1].map(k =>
+    ways.reduce((all, { angle }) => all + (k ? Math.sin(angle) : Math.cos(angle)), 0),
+  )
+  return measured(sum)
 }
 
 const areaOf = (loop: Float64Array): number => {
@@ -108,8 +124,15 @@ const areaOf = (loop: Float64Array): number => {
   return sum / 2
 }
 
-/** The greatest loop's chord is the longest line across it; the nose is the end that its area lies nearer to. */
-function measureSection(loops: readonly Float64Array[], z: number): MeasuredSection | null {
+/**
+ * The greatest loop's chord is the longest line across it. Its nose is the end that lies ahead, or, where it is not
+ * known yet which way is aft, the one that its area lies nearer to.
+ */
+function measureSection(
+  loops: readonly Float64Array[],
+  z: number,
+  aft: readonly number[] | null,
+): MeasuredSection | null {
   if (!loops.length) return null
   const loop = loops.reduce((a, b) => (Math.abs(areaOf(b)) > Math.abs(areaOf(a)) ? b : a))
   const points: Array<[number, number]> = Array.from({ length: loop.length / 2 }, (_, i) => [
@@ -136,26 +159,31 @@ function measureSection(loops: readonly Float64Array[], z: number): MeasuredSect
   const along = (p: readonly number[]) =>
     ((p[0] - best.a[0]) * (best.b[0] - best.a[0]) + (p[1] - best.a[1]) * (best.b[1] - best.a[1])) /
     best.square
-  const [nose, tail] = along([cx / area, cy / area]) <= 0.5 ? [best.a, best.b] : [best.b, best.a]
+  const ahead = aft
+    ? (best.b[0] - best.a[0]) * aft[0] + (best.b[1] - best.a[1]) * aft[1] > 0
+    : along([cx / area, cy / area]) <= 0.5
+  const [nose, tail] = ahead ? [best.a, best.b] : [best.b, best.a]
   const direction = [(tail[0] - nose[0]) / chord, (tail[1] - nose[1]) / chord]
   const local = points.map(([x, y]): [number, number] => [
     ((x - nose[0]) * direction[0] + (y - nose[1]) * direction[1]) / chord,
     // Up is −y when the nose looks to −x.
     ((x - nose[0]) * direction[1] - (y - nose[1]) * direction[0]) / chord,
   ])
-  const skins = Array.from({ length: PLACES + 1 }, (_, i) => {
-    const x = (1 - Math.cos((Math.PI * i) / PLACES)) / 2
+  const skins = Array.from({ length: SKIN + 1 }, (_, i) => {
+    const x = (1 - Math.cos((Math.PI * i) / SKIN)) / 2
     return { x, ...across(local, x) }
   })
   const thickest = Math.max(...skins.map(skin => skin.top - skin.bottom))
   if (!(thickest < 0.5)) return null
-  const middle = across(local, 0.5)
+  const [middle, end] = [across(local, 0.4), across(local, 0.95)]
   return {
     z,
     nose: [nose[0], nose[1]],
     chord,
     angle: Math.atan2(direction[1], direction[0]),
+    thickness: thickest * chord,
     camber: (middle.top + middle.bottom) / 2,
+    full: end.top - end.bottom < BLUNT * thickest,
     outline: [
       ...skins.toReversed().map(({ x, top }): [number, number] => [x, top]),
       ...skins.slice(1).map(({ x, bottom }): [number, number] => [x, bottom]),

@@ -1,0 +1,85 @@
+/** Part files that an aircraft is to be made of: read, sorted, and what they come to as one. */
+import type { Assessment } from '../../core/assess'
+import { guessRole, type FromParts, type PartRole, type SortedPart } from '../../core/begin'
+import { MAX_PART_BYTES } from '../../core/workshop/export'
+import { useCore } from './useCore'
+
+/** The project holds the meshes; past this its file becomes a burden. */
+const MOST_TEXT = 40_000_000
+const MOST_PARTS = 60
+
+export interface PartsAsAircraft extends FromParts {
+  drawing: Assessment['drawing']
+  figures: { spanMm: number; areaDm2: number; printedG: number; hours: number; neutralPointMm: number }
+}
+
+const parts = shallowRef<readonly SortedPart[]>([])
+const name = ref('')
+const found = shallowRef<PartsAsAircraft | null>(null)
+const fault = ref('')
+const busy = ref(false)
+let asked = 0
+
+export function usePartFiles() {
+  const core = useCore('aside')
+  async function bring(files: readonly File[]) {
+    fault.value = ''
+    busy.value = true
+    const taken: SortedPart[] = []
+    let reading = ''
+    try {
+      for (const file of files) {
+        reading = file.name.slice(0, 60)
+        if (file.size > MAX_PART_BYTES) throw new Error(`is larger than ${MAX_PART_BYTES / 1e6} MB`)
+        const read = await core.readGiven(file.name, new Uint8Array(await file.arrayBuffer()))
+        taken.push(...read.map(part => ({ ...part, role: guessRole(part) })))
+      }
+      const all = [...parts.value, ...taken]
+      if (all.length > MOST_PARTS)
+        throw new Error(`makes ${all.length} parts; at most ${MOST_PARTS} in one project`)
+      if (all.reduce((sum, part) => sum + part.mesh.length, 0) > MOST_TEXT)
+        throw new Error(
+          'makes them too finely meshed to keep in a project; simplify them where they were drawn',
+        )
+      parts.value = all
+      name.value ||= files[0]?.name.replace(/\.[^.]*$/, '').slice(0, 60) ?? ''
+    } catch (error) {
+      fault.value = `${reading}: ${(error as Error).message}. None of what you chose was taken.`
+    } finally {
+      busy.value = false
+    }
+    await reckon()
+  }
+  /** Takes a part for something else. */
+  async function take(index: number, role: PartRole) {
+    parts.value = parts.value.map((part, i) => (i === index ? { ...part, role } : part))
+    await reckon()
+  }
+  async function leaveOut(index: number) {
+    parts.value = parts.value.filter((_, i) => i !== index)
+    await reckon()
+  }
+  function forget() {
+    parts.value = []
+    found.value = null
+    fault.value = name.value = ''
+  }
+  /** What they come to; an answer that a newer question has overtaken is dropped. */
+  async function reckon() {
+    const own = ++asked
+    found.value = null
+    if (!parts.value.length) return
+    busy.value = true
+    try {
+      const answer = await core.partsAsAircraft(name.value, [...parts.value])
+      if (own !== asked) return
+      found.value = answer
+      fault.value = ''
+    } catch (error) {
+      if (own === asked) fault.value = `${(error as Error).message}.`
+    } finally {
+      if (own === asked) busy.value = false
+    }
+  }
+  return { parts, name, found, fault, busy, bring, take, leaveOut, forget }
+}
