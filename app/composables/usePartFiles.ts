@@ -42,7 +42,6 @@ export function usePartFiles() {
           'makes them too finely meshed to keep in a project; simplify them where they were drawn',
         )
       parts.value = all
-      name.value ||= files[0]?.name.replace(/\.[^.]*$/, '').slice(0, 60) ?? ''
     } catch (error) {
       fault.value = `${reading}: ${(error as Error).message}. None of what you chose was taken.`
     } finally {

@@ -8,13 +8,16 @@ import { usePartFiles } from '~/composables/usePartFiles'
 defineProps<{ held: boolean }>()
 const emit = defineEmits<{ begin: [project: ProjectFile]; more: [] }>()
 const { parts, name, found, fault, busy, take, leaveOut, forget } = usePartFiles()
+const own = ref<HTMLElement>()
+// On a phone they come below the brief.
+onMounted(() => own.value?.scrollIntoView({ block: 'start' }))
 
 const roles: ReadonlyArray<{ title: string; value: PartRole }> = [
   { title: 'Wing', value: 'wing' },
   { title: 'Tailplane', value: 'horizontal' },
   { title: 'Fin', value: 'vertical' },
   { title: 'Body', value: 'body' },
-  { title: 'Something else', value: 'other' },
+  { title: 'Other', value: 'other' },
 ]
 const size = (sides: readonly number[]) => sides.map(side => figure(side)).join(' × ')
 const points = (flat: readonly number[]): string =>
@@ -48,7 +51,7 @@ const begin = () => {
 </script>
 
 <template>
-  <section class="parts" data-parts>
+  <section ref="own" class="parts" data-parts>
     <h2>An aircraft from its part files</h2>
     <p>
       Chord, sweep, twist and sections are read off the parts themselves; halves are mirrored. Say what each
@@ -106,7 +109,14 @@ const begin = () => {
       </div>
     </div>
     <div class="acts">
-      <v-text-field v-model="name" label="Its name" maxlength="100" hide-details data-field="parts-name" />
+      <v-text-field
+        v-model="name"
+        label="Its name"
+        placeholder="From part files"
+        maxlength="100"
+        hide-details
+        data-field="parts-name"
+      />
       <v-btn
         color="primary"
         variant="flat"

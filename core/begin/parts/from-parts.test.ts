@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { checkProject } from '../../document'
 import { DEMOS } from '../../demo'
-import { meshOf, packMesh, pieceSolid, sectionOutline, unpackMesh, type TriangleMesh } from '../../geometry'
+import { meshOf, packMesh, pieceSolid, unpackMesh, type TriangleMesh } from '../../geometry'
 import { testKernel } from '../../testing/kernel'
+import { lofted, type LoftedShape } from '../../testing/lofted'
 import { revolve } from '../../testing/meshes'
 import { LIBRARIES } from '../../libraries'
 import { notNumbers } from '../../testing/extremes'
@@ -15,71 +16,14 @@ import { measureSurface, type MeasuredSection } from './measure-surface'
 import { guessRole } from './sort-parts'
 import { aboutZ, MIRRORED, OVER_X, STOOD, turned } from './turn-mesh'
 
-interface Shape {
-  root: number
-  tip: number
-  span: number
-  sweep?: number
-  twistDeg?: number
-  section?: string
-  /** From tip to tip: the widest in the middle. */
-  both?: boolean
-}
-/** A half wing on its root: nose to −x, top to −y, as the frame of parts has it. */
-function lofted({ root, tip, span, sweep = 0, twistDeg = 0, section = 'naca4412', both = false }: Shape) {
-  const { x: along, y: up } = sectionOutline(section, [], 120)
-  // Its last point is its first.
-  const outline = Array.from({ length: 120 }, (_, i) => [along[i], up[i]])
-  const rings = both ? [-1, 0, 1] : [0, 1]
-  const positions: number[] = [],
-    triangles: number[] = []
-  for (const ring of rings) {
-    const t = Math.abs(ring)
-    const chord = root + (tip - root) * t,
-      turn = (t * twistDeg * Math.PI) / 180
-    for (const [x, y] of outline) {
-      const [a, b] = [chord * x, -chord * y]
-      positions.push(
-        t * sweep + a * Math.cos(turn) - b * Math.sin(turn),
-        a * Math.sin(turn) + b * Math.cos(turn),
-        span * (both ? ring + 1 : ring),
-      )
-    }
-  }
-  const n = outline.length
-  for (let k = 0; k + 1 < rings.length; k++)
-    for (let i = 0; i < n; i++) {
-      const j = (i + 1) % n
-      triangles.push(k * n + i, (k + 1) * n + j, k * n + j, k * n + i, (k + 1) * n + i, (k + 1) * n + j)
-    }
-  // From both skins to each other: caps that no line of a thin section leaves.
-  const cap = (from: number, up: boolean) => {
-    for (let i = 0, j = n - 1; i + 1 < j;) {
-      const next = i + 1,
-        before = j - 1
-      for (const [a, b, c] of next < before
-        ? [
-            [i, next, j],
-            [next, before, j],
-          ]
-        : [[i, next, j]])
-        triangles.push(from + a, from + (up ? b : c), from + (up ? c : b))
-      i = next
-      j = before
-    }
-  }
-  cap(0, false)
-  cap((rings.length - 1) * n, true)
-  return { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) }
-}
 const part = (name: string, mesh: TriangleMesh, role: SortedPart['role']): SortedPart => ({
   name,
   role,
   mesh: packMesh(mesh),
   sizeMm: [1, 1, 1],
 })
-const INNER: Shape = { root: 200, tip: 170, span: 220, sweep: 8 }
-const OUTER: Shape = { root: 170, tip: 110, span: 260, sweep: 25, twistDeg: -2 }
+const INNER: LoftedShape = { root: 200, tip: 170, span: 220, sweep: 8 }
+const OUTER: LoftedShape = { root: 170, tip: 110, span: 260, sweep: 25, twistDeg: -2 }
 
 const ends = ({ sections }: { sections: MeasuredSection[] }) => [sections[0], sections[14]] as const
 /** Ends of a line through two values 4 % in from them. */
@@ -172,7 +116,7 @@ describe('a project', () => {
     ],
     48,
   )
-  const tail: Shape = { root: 120, tip: 90, span: 190, section: 'naca0009', both: true, sweep: 15 }
+  const tail: LoftedShape = { root: 120, tip: 90, span: 190, section: 'naca0009', both: true, sweep: 15 }
   const parts = [
     part('outer', lofted(OUTER), 'wing'),
     part('inner left', turned(lofted(INNER), MIRRORED), 'wing'),

@@ -102,9 +102,9 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
       say`${q(of('other').length, '', 0)} beside the rest ${of('other').length === 1 ? 'lies' : 'lie'} at the wing's nose: put where they belong at Split, they move the balance`,
     )
   said.push(
-    say`wing ${tail.length ? 'and tail stand' : 'stands'} where most do, its nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan has ${tail.length ? 'them' : 'it'}`,
-    'twist is read within a part; files say nothing of twist from one to the next',
-    say`no part tells how it is to be sliced: one bead for wing and tail, two for the rest, in ${FILAMENT.toUpperCase()}`,
+    say`Wing ${tail.length ? 'and tail stand' : 'stands'} where most do, its nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan has ${tail.length ? 'them' : 'it'}`,
+    'Twist is read within a part; files say nothing of twist from one to the next',
+    say`No file tells how it is to be sliced: one bead for wing and tail, two for the rest, in ${FILAMENT.toUpperCase()}`,
   )
   const zones = ROLES.filter(role => given.some(item => item.zone === role)).map(zoneOf)
   return {
