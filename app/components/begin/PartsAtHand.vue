@@ -145,6 +145,11 @@ h2 {
   gap: 20px;
   margin: 12px 0;
 }
+.come {
+  position: sticky;
+  top: 0;
+  align-self: start;
+}
 .name {
   overflow-wrap: anywhere;
 }

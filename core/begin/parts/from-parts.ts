@@ -97,12 +97,13 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
   })
   for (const other of of('other'))
     given.push(part(other.name, 'other', other.mesh, 'fin', wingX, 0, 0, false, given.length))
-  if (of('other').length)
+  const others = of('other').length
+  if (others)
     said.push(
-      say`${q(of('other').length, '', 0)} beside the rest ${of('other').length === 1 ? 'lies' : 'lie'} at the wing's nose: put where they belong at Split, they move the balance`,
+      say`${q(others, '', 0)} other ${others === 1 ? 'part lies' : 'parts lie'} at the wing's nose: put ${others === 1 ? 'it where it belongs' : 'them where they belong'} at Split; until then ${others === 1 ? 'it moves' : 'they move'} the balance`,
     )
   said.push(
-    say`Wing ${tail.length ? 'and tail stand' : 'stands'} where most do, its nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan has ${tail.length ? 'them' : 'it'}`,
+    say`${tail.length ? 'Wing and tail stand' : 'The wing stands'} where most do, the wing's nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan says`,
     'Twist is read within a part; files say nothing of twist from one to the next',
     say`No file tells how it is to be sliced: one bead for wing and tail, two for the rest, in ${FILAMENT.toUpperCase()}`,
   )
