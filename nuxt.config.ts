@@ -90,13 +90,6 @@ export default defineNuxtConfig({
     vue: { template: { transformAssetUrls } },
     build: { chunkSizeWarningLimit: 1500, target: 'es2022' },
   },
-  hooks: {
-    // The letters that every page is set in come with its first request, not after its style sheet.
-    'build:manifest': manifest => {
-      for (const [from, item] of Object.entries(manifest))
-        if (/latin-(wght|400)-normal\.woff2$/.test(from)) item.preload = true
-    },
-  },
   nitro: {
     typescript: { tsConfig: { compilerOptions: indexed } },
     rollupConfig: { plugins: [assessWorker, ...shipped('server')] },
