@@ -1,17 +1,12 @@
 /** Part files that an aircraft is to be made of: read, sorted, and what they come to as one. */
-import type { Assessment } from '../../core/assess'
-import { guessRole, type FromParts, type PartRole, type SortedPart } from '../../core/begin'
+import { guessRole, type PartRole, type SortedPart } from '../../core/begin'
 import { MAX_PART_BYTES } from '../../core/workshop/export'
+import type { PartsAsAircraft } from '~/workers/core/choosing'
 import { useCore } from './useCore'
 
 /** The project holds the meshes; past this its file becomes a burden. */
 const MOST_TEXT = 40_000_000
 const MOST_PARTS = 60
-
-export interface PartsAsAircraft extends FromParts {
-  drawing: Assessment['drawing']
-  figures: { spanMm: number; areaDm2: number; printedG: number; hours: number; neutralPointMm: number }
-}
 
 const parts = shallowRef<readonly SortedPart[]>([])
 const name = ref('')

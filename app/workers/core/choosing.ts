@@ -9,13 +9,13 @@ import {
 import {
   begin,
   fromParts,
+  type FromParts,
   type Begun,
   type Beginning,
   type LayoutId,
   type SortedPart,
   type Wishes,
 } from '../../../core/begin'
-import type { PartsAsAircraft } from '~/composables/usePartFiles'
 import { cutsForAll, sizeReport, type SizeAsk, type SizeReport } from '../../../core/study/sizes'
 import { nudges, type Nudge } from '../../../core/study/nudges'
 import {
@@ -46,6 +46,12 @@ export interface BeginningNow {
   share: number
   label: string
   ready: Begun[] | null
+}
+
+/** What part files come to as one aircraft. */
+export interface PartsAsAircraft extends FromParts {
+  drawing: Assessment['drawing']
+  figures: { spanMm: number; areaDm2: number; printedG: number; hours: number; neutralPointMm: number }
 }
 
 let space: StudyKernel | null = null

@@ -10,10 +10,10 @@ import { revolve } from '../../testing/meshes'
 import { LIBRARIES } from '../../libraries'
 import { notNumbers } from '../../testing/extremes'
 import { written } from '../../units'
-import { fromParts, type SortedPart } from './from-parts'
+import { fromParts } from './from-parts'
 import { measureBody } from './measure-body'
 import { measureSurface, type MeasuredSection } from './measure-surface'
-import { guessRole } from './sort-parts'
+import { guessRole, type SortedPart } from './sort-parts'
 import { aboutZ, MIRRORED, OVER_X, STOOD, turned } from './turn-mesh'
 
 const part = (name: string, mesh: TriangleMesh, role: SortedPart['role']): SortedPart => ({

@@ -1,2 +1,2 @@
-export { fromParts, type FromParts, type SortedPart } from './from-parts'
-export { guessRole, type PartFile, type PartRole } from './sort-parts'
+export { fromParts, type FromParts } from './from-parts'
+export { guessRole, type PartFile, type PartRole, type SortedPart } from './sort-parts'

@@ -8,6 +8,10 @@ export interface PartFile {
   sizeMm: readonly [number, number, number]
 }
 
+export interface SortedPart extends PartFile {
+  role: PartRole
+}
+
 /** By words that makers name their files with, the first that is found. */
 const WORDS: ReadonlyArray<readonly [PartRole, RegExp]> = [
   [
