@@ -1,12 +1,8 @@
 /** Part files that an aircraft is to be made of: read, sorted, and what they come to as one. */
 import { guessRole, type PartRole, type SortedPart } from '../../core/begin'
-import { MAX_PART_BYTES } from '../../core/workshop/export'
+import { refuseTooLarge, refuseTooMany } from '../../core/workshop/export'
 import type { PartsAsAircraft } from '~/workers/core/choosing'
 import { useCore } from './useCore'
-
-/** The project holds the meshes; past this its file becomes a burden. */
-const MOST_TEXT = 40_000_000
-const MOST_PARTS = 60
 
 const parts = shallowRef<readonly SortedPart[]>([])
 const name = ref('')
@@ -25,17 +21,12 @@ export function usePartFiles() {
     try {
       for (const file of files) {
         reading = file.name.slice(0, 60)
-        if (file.size > MAX_PART_BYTES) throw new Error(`is larger than ${MAX_PART_BYTES / 1e6} MB`)
+        refuseTooLarge(file)
         const read = await core.readGiven(file.name, new Uint8Array(await file.arrayBuffer()))
         taken.push(...read.map(part => ({ ...part, role: guessRole(part) })))
       }
       const all = [...parts.value, ...taken]
-      if (all.length > MOST_PARTS)
-        throw new Error(`makes ${all.length} parts; at most ${MOST_PARTS} in one project`)
-      if (all.reduce((sum, part) => sum + part.mesh.length, 0) > MOST_TEXT)
-        throw new Error(
-          'makes them too finely meshed to keep in a project; simplify them where they were drawn',
-        )
+      refuseTooMany(all)
       parts.value = all
     } catch (error) {
       fault.value = `${reading}: ${(error as Error).message}. None of what you chose was taken.`

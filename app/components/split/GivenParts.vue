@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Parts that came as files: brought in, put where they belong, re-materialled and weighed with the rest. */
-import { DocumentError, type Given } from '../../../core/document'
-import { MAX_PART_BYTES } from '../../../core/workshop/export'
+import type { Given } from '../../../core/document'
+import { refuseTooLarge, refuseTooMany } from '../../../core/workshop/export'
 import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
@@ -12,8 +12,6 @@ const chooser = ref<HTMLInputElement>()
 const busy = ref(false),
   fault = ref(''),
   said = ref('')
-/** The document holds the meshes; past this the file becomes a burden. */
-const MOST_TEXT = 40_000_000
 
 async function bring(event: Event) {
   const file = chosenFile(event)
@@ -21,20 +19,9 @@ async function bring(event: Event) {
   fault.value = said.value = ''
   busy.value = true
   try {
-    if (file.size > MAX_PART_BYTES)
-      throw new DocumentError(
-        '',
-        `${(file.size / 1e6).toFixed(0)} MB is too large; at most ${MAX_PART_BYTES / 1e6} MB`,
-      )
+    refuseTooLarge(file)
     const parts = await core.readGiven(file.name, new Uint8Array(await file.arrayBuffer()))
-    if (doc.value.given.length + parts.length > 60)
-      throw new DocumentError('', `${parts.length} parts more would be over 60 in one project`)
-    const text = [...doc.value.given, ...parts].reduce((sum, part) => sum + part.mesh.length, 0)
-    if (text > MOST_TEXT || parts.some(part => part.mesh.length > 6_000_000))
-      throw new DocumentError(
-        '',
-        'these parts are too finely meshed to keep in a project; simplify them where they were drawn',
-      )
+    refuseTooMany([...doc.value.given, ...parts])
     let n = doc.value.given.length
     const taken = parts.map((part): Given => {
       do n++

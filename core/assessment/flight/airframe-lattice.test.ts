@@ -102,6 +102,55 @@ describe('the lattice of an airframe', () => {
   })
 })
 
+describe('what a boom gives way to', () => {
+  const left = (edit: (doc: (typeof DEMOS)[0]) => void = () => {}) =>
+    assessor.flown(changed(thistledown, edit)).solved.tailLeft(20)
+
+  it('is the tail behind it, and not fins at the tips of the wing, however far aft', () => {
+    expect(left().pitch).toBeLessThan(0.97)
+    expect(left().yaw).toBeLessThan(0.99)
+    const tips = left(doc => {
+      doc.tail.vertical!.mirror = true
+      doc.tail.vertical!.yMm = 590
+    })
+    expect(tips.yaw).toBe(1)
+    expect(tips.pitch).toBeCloseTo(left().pitch, 2)
+  })
+  it('is nothing without one, more for a thinner one, less where it is held further aft', () => {
+    expect(
+      left(doc => {
+        doc.boom = null
+      }),
+    ).toEqual({ pitch: 1, yaw: 1 })
+    const thin = left(doc => {
+      doc.boom!.stock = 'rod-5'
+    })
+    expect(thin.pitch).toBeLessThan(left().pitch)
+    expect(thin.yaw).toBeLessThan(left().yaw)
+    const held = left(doc => {
+      doc.body!.stations.at(-1)!.xMm += 80
+    })
+    expect(held.pitch).toBeGreaterThan(left().pitch)
+  })
+  it('damps and weathercocks less by as much, in the very figures that modes and rates are reckoned from', () => {
+    const of = (stock: string) => {
+      const doc = changed(thistledown, draft => {
+        draft.boom!.stock = stock
+      })
+      const { handling } = assessor.assess(doc)
+      return { ...handling.derivatives, left: assessor.flown(doc).solved.tailLeft(handling.speedMs) }
+    }
+    const [stiff, soft] = [of('tube-12x10'), of('rod-5')]
+    const [pitch, yaw] = [soft.left.pitch / stiff.left.pitch, soft.left.yaw / stiff.left.yaw]
+    expect(pitch).toBeLessThan(0.9)
+    // Nearly all of the damping in pitch is the tail's, and more than half of what turns the nose into the wind.
+    expect(soft.Cm_q / stiff.Cm_q).toBeGreaterThan(pitch)
+    expect(soft.Cm_q / stiff.Cm_q).toBeLessThan((1 + pitch) / 2)
+    // What the body turns the other way stays, so that the sum falls by more than the fin.
+    expect(soft.Cn_beta / stiff.Cn_beta).toBeLessThan(yaw)
+  })
+})
+
 describe('sections along the span', () => {
   it('mix straight between the ends of a panel and hold beyond them', () => {
     const models = createSections()(

@@ -28,8 +28,6 @@ const ZONES: Readonly<Record<PartRole, string>> = {
   other: 'Other parts',
 }
 const ROLES = Object.keys(ZONES) as PartRole[]
-/** A document has room for so many. */
-const MOST = 60
 
 const limited = (value: number, low: number, high: number, step: number): number =>
   Math.min(high, Math.max(low, Math.round(value / step) * step))
@@ -40,8 +38,6 @@ const tenth = (value: number): number => Math.round(10 * value) / 10
  * and mirrored; a port part whose starboard one is there too is that one.
  */
 export function fromParts(name: string, parts: readonly SortedPart[]): FromParts {
-  if (parts.length > MOST)
-    throw new DocumentError('', `${parts.length} parts; at most ${MOST} in one project`)
   const said: Words[] = []
   const of = (role: PartRole) => parts.filter(part => part.role === role).sort(byName)
   const wing = halfOf(of('wing'), said)
@@ -122,7 +118,6 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
           ? { stations: rising(stations), firewall: null, openings: [], saddle: null }
           : null,
       given,
-      printers: empty.printers,
     },
     said,
   }

@@ -21,7 +21,32 @@ export interface GivenPart {
 }
 
 /** A file larger than this is refused unread, bytes. */
-export const MAX_PART_BYTES = 250_000_000
+const MAX_PART_BYTES = 250_000_000
+/** A project has room for so many parts, and for so much of their meshes, as text, before its file is a burden. */
+const MOST_PARTS = 60
+const MOST_TEXT = 40_000_000
+const MOST_OF_ONE = 6_000_000
+
+/** Throws `DocumentError` where a project would hold more of given parts than it can be kept with. */
+export function refuseTooMany(parts: ReadonlyArray<{ mesh: string }>): void {
+  if (parts.length > MOST_PARTS)
+    throw new DocumentError('', `${parts.length} parts would be over ${MOST_PARTS} in one project`)
+  const text = parts.reduce((sum, part) => sum + part.mesh.length, 0)
+  if (text > MOST_TEXT || parts.some(part => part.mesh.length > MOST_OF_ONE))
+    throw new DocumentError(
+      '',
+      'these parts are too finely meshed to keep in a project; simplify them where they were drawn',
+    )
+}
+/** What is not even read for its size. */
+export function refuseTooLarge({ size }: { size: number }): void {
+  if (size > MAX_PART_BYTES)
+    throw new DocumentError(
+      '',
+      `${(size / 1e6).toFixed(0)} MB is too large; at most ${MAX_PART_BYTES / 1e6} MB`,
+    )
+}
+
 /** Sides outside this are a part in the wrong unit, mm. */
 const SMALLEST = 0.5
 
@@ -30,11 +55,7 @@ const SMALLEST = 0.5
  * part and reason.
  */
 export function readGivenParts(fileName: string, bytes: Uint8Array): GivenPart[] {
-  if (bytes.length > MAX_PART_BYTES)
-    throw new DocumentError(
-      '',
-      `${Math.round(bytes.length / 1e6)} MB is too large; at most ${MAX_PART_BYTES / 1e6} MB`,
-    )
+  refuseTooLarge({ size: bytes.length })
   const stem = fileName.replace(/\.[^.]*$/, '').slice(0, 120) || 'part'
   const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
   const objects = zipped ? readThreeMf(bytes) : [{ name: stem, corners: readStl(bytes) }]

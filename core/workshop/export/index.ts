@@ -1,4 +1,4 @@
 export { sliceEveryLayer, type EveryLayer } from './every-layer'
 export { exportPieces, piecesCsv, uniqueNames, type ExportedFile } from './export-pieces'
 export { LAID_KINDS, previewGcode, type GcodePreview } from './gcode-preview'
-export { MAX_PART_BYTES, readGivenParts, type GivenPart } from './given-parts'
+export { readGivenParts, refuseTooLarge, refuseTooMany, type GivenPart } from './given-parts'
