@@ -193,5 +193,18 @@ ul {
   .both {
     grid-template-columns: minmax(0, 1fr);
   }
+  /* A part is two lines: what it is called and measures, and what it is. */
+  tbody tr {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    align-items: center;
+  }
+  tbody td {
+    border-top: 0;
+  }
+  thead {
+    position: absolute;
+    clip-path: inset(50%);
+  }
 }
 </style>

@@ -119,8 +119,8 @@ describe('a project', () => {
   const tail: LoftedShape = { root: 120, tip: 90, span: 190, section: 'naca0009', both: true, sweep: 15 }
   const parts = [
     part('outer', lofted(OUTER), 'wing'),
-    part('inner left', turned(lofted(INNER), MIRRORED), 'wing'),
-    part('inner right', lofted(INNER), 'wing'),
+    part('inner_left', turned(lofted(INNER), MIRRORED), 'wing'),
+    part('inner_right', lofted(INNER), 'wing'),
     part('stab', lofted(tail), 'horizontal'),
     part('fin', lofted({ root: 130, tip: 80, span: 150, section: 'naca0009' }), 'vertical'),
     part('body 1', nose, 'body'),
@@ -155,6 +155,7 @@ describe('a project', () => {
       ['body', false],
       ['other', false],
     ])
+    expect(doc.given[0].name).toBe('inner')
     expect(said.map(words => written(words)).join()).toContain('is the other side of')
   })
   const assessment = createAssessor().assess(doc)
@@ -254,6 +255,7 @@ describe('the demo, from the files that it goes out as', () => {
     const { stations } = demo.body!
     close(last.xMm - first.xMm, stations[stations.length - 1].xMm - stations[0].xMm, 0.05)
     // Both sides of everything but fin and body came; each is there once, with its mirror image.
+    expect(given[0].name).toBe('Wing 1')
     expect(given.map(item => item.pair)).toEqual([true, true, true, true, true, false, false, false, false])
   })
 })

@@ -97,6 +97,7 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
     )
   said.push(
     say`${tail.length ? 'Wing and tail stand' : 'The wing stands'} where most do, the wing's nose ${q(wingX, 'mm', 0)} aft of the body's: move ${tail.length ? 'them' : 'it'} to where your plan says`,
+    'Targets are those of an empty bench: set your own at Brief',
     'Twist is read within a part; files say nothing of twist from one to the next',
     say`No file tells how it is to be sliced: one bead for wing and tail, two for the rest, in ${FILAMENT.toUpperCase()}`,
   )
@@ -247,7 +248,7 @@ function part(
 ): Given {
   return {
     id: `given-${index + 1}`,
-    name: name.slice(0, 120),
+    name: pair ? sideless(name) : name.slice(0, 120),
     zone: role,
     mesh,
     standsFor: role === 'other' ? 'nothing' : role,
@@ -259,6 +260,10 @@ function part(
     pair,
   }
 }
+
+/** The name of one of a pair: both sides are told apart by what is put behind it. */
+const sideless = (name: string): string =>
+  name.replace(/(^|[ _-]+)(starboard|port|left|right)(?=$|[ _.-])/i, '').slice(0, 120) || name.slice(0, 120)
 
 /** Middle of a mesh's box. */
 function boxOf({ positions }: { positions: Float32Array }): { x: number; y: number } {
