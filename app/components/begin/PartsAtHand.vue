@@ -63,7 +63,7 @@ const begin = () => {
         <thead>
           <tr>
             <th>Part</th>
-            <th class="r">Size, mm</th>
+            <th class="r">Size</th>
             <th>It is</th>
             <th></th>
           </tr>
@@ -71,7 +71,7 @@ const begin = () => {
         <tbody>
           <tr v-for="(part, i) in parts" :key="i" :data-part="i">
             <td class="name">{{ part.name }}</td>
-            <td class="r num">{{ size(part.sizeMm) }}</td>
+            <td class="r num">{{ size(part.sizeMm) }} mm</td>
             <td class="what">
               <v-select
                 :model-value="part.role"
@@ -198,9 +198,10 @@ ul {
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto;
     align-items: center;
+    border-bottom: 1px solid var(--hair);
   }
   tbody td {
-    border-top: 0;
+    border: 0;
   }
   thead {
     position: absolute;
