@@ -208,9 +208,36 @@ export function lidOutline(
   return counterClockwise(Float64Array.from(points))
 }
 
-/** Does the wing sit on top of the body, rather than under it? */
-const above = (loft: BodyLoft, wing: WingSeat): boolean =>
-  wing.z + wing.n >= loft.at(Math.min(loft.to, Math.max(loft.from, wing.lead + wing.chord / 2))).z
+/** The seat's own line on the body: the skin beyond it, on the side that the wing lies on, is cut away. mm */
+export interface SeatLine {
+  /** Does the wing sit on top of the body, rather than under it? */
+  high: boolean
+  /** Along the body, air before and behind the wing with it. */
+  from: number
+  to: number
+  /** Its height, air under the wing with it. */
+  at(x: number): number
+}
+
+export function seatLine(
+  loft: BodyLoft,
+  wing: WingSeat,
+  { clearanceMm }: Pick<Saddle, 'clearanceMm'>,
+): SeatLine {
+  const { outline, lead, chord } = wing
+  const middle = loft.at(Math.min(loft.to, Math.max(loft.from, lead + chord / 2))).z
+  const high = wing.z + wing.n >= middle
+  return {
+    high,
+    from: lead - clearanceMm,
+    to: lead + chord + clearanceMm,
+    at(x) {
+      const gap = gapAt(outline, Math.min(lead + chord * 0.999, Math.max(lead + chord * 0.001, x)))
+      const n = gap ? (high ? gap.lower : gap.upper) : outline[1]
+      return wing.z + n + (high ? -clearanceMm : clearanceMm)
+    },
+  }
+}
 
 /** Chord shares at which bolts stand: one behind the middle, or one at each end. */
 const BOLT_SHARES = [[], [0.6], [0.12, 0.82], [0.12, 0.5, 0.82], [0.12, 0.35, 0.6, 0.82]]
@@ -221,26 +248,14 @@ export const wingBoltPlaces = (wing: Pick<WingSeat, 'lead' | 'chord'>, bolts: nu
  * The body is cut away above (or below) the root section, extruded across it; cross beams with holes take the
  * bolts.
  */
-function saddleFeatures(
-  loft: BodyLoft,
-  wing: WingSeat,
-  { clearanceMm: clearance, bolts, boltMm }: Saddle,
-): Feature[] {
-  const { outline: root, lead, chord } = wing
-  const high = above(loft, wing)
-  const seat = (x: number) => {
-    const gap = gapAt(root, Math.min(lead + chord * 0.999, Math.max(lead + chord * 0.001, x)))
-    const n = gap ? (high ? gap.lower : gap.upper) : root[1]
-    return wing.z + n + (high ? -clearance : clearance)
-  }
+function saddleFeatures(loft: BodyLoft, wing: WingSeat, saddle: Saddle): Feature[] {
+  const { lead, chord } = wing,
+    { bolts, boltMm } = saddle
+  const { high, from, to, at: seat } = seatLine(loft, wing, saddle)
   const box = (x: number) =>
     high ? rectangle(-600, seat(x), 600, seat(x) + 1200) : rectangle(-600, seat(x) - 1200, 600, seat(x))
   const shares = [0, 0.02, 0.06, 0.12, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1]
-  const xs = [
-    lead - clearance,
-    ...shares.slice(1, -1).map(share => lead + share * chord),
-    lead + chord + clearance,
-  ]
+  const xs = [from, ...shares.slice(1, -1).map(share => lead + share * chord), to]
   const bolt = wingBolt(boltMm)
   const bosses = wingBoltPlaces(wing, bolts).flatMap(x => {
     const z = seat(x)

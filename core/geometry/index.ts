@@ -58,6 +58,7 @@ export {
 export {
   lidOutline,
   wingBoltPlaces,
+  seatLine,
   wingSeat,
   type BoomSeat,
   type CrossHole,

@@ -1,5 +1,5 @@
 /** The body as a beam with holes, and the wing's hold on it. SI inside. */
-import { bodyOutlineAt, gapAt, polygonPerimeter, wingSeat } from '../../geometry'
+import { bodyOutlineAt, polygonPerimeter, seatLine, wingSeat } from '../../geometry'
 import type { Body, Zone } from '../../document'
 import type { MassEntry } from '../../mass'
 import {
@@ -189,12 +189,18 @@ export function bodyPlaces(
 export const placeReserve = (bears: number, acts: number): number =>
   Math.min(1e4, bears / Math.max(1e-12, acts))
 
-/** Share of the stretch from a to b that lies between two bounds. */
-function within(a: number, b: number, from: number, to: number): number {
-  const [low, high] = a < b ? [a, b] : [b, a]
-  if (high - low < 1e-9) return low > from && low < to ? 1 : 0
-  return Math.max(0, Math.min(high, to) - Math.max(low, from)) / (high - low)
+/** Part of a straight wall, from 0 at its beginning to 1 at its end. */
+type Part = readonly [from: number, to: number]
+
+/** That of the stretch from a to b that lies between two bounds. */
+function within(a: number, b: number, from: number, to: number): Part {
+  if (Math.abs(b - a) < 1e-9) return a > from && a < to ? [0, 1] : [0, 0]
+  const [p, q] = [(from - a) / (b - a), (to - a) / (b - a)]
+  return [Math.max(0, Math.min(p, q)), Math.min(1, Math.max(p, q))]
 }
+/** How much of a wall lies in both. */
+const both = (a: Part, b: Part): number => Math.max(0, Math.min(a[1], b[1]) - Math.max(a[0], b[0]))
+const WHOLE: Part = [0, 1]
 
 /** Where the section is least under the wing: a quarter of the chord from either end of its seat. */
 function seatedAt({ doc, wing }: Designed): number[] {
@@ -206,13 +212,9 @@ function seatedAt({ doc, wing }: Designed): number[] {
 /** Heights between which the wing's seat takes the skin away at a place; null where there is none. */
 function seatAt({ doc, wing, body }: Designed, x: number): { from: number; to: number } | null {
   if (!doc.body?.saddle || !body) return null
-  const { outline, z } = wingSeat(wing)
-  const gap = gapAt(outline, x)
-  if (!gap) return null
-  // The side of the body that the wing lies on is cut away, from the wing's far skin outwards.
-  return z + (gap.lower + gap.upper) / 2 > body.at(x).z
-    ? { from: z + gap.lower, to: Infinity }
-    : { from: -Infinity, to: z + gap.upper }
+  const seat = seatLine(body, wingSeat(wing), doc.body.saddle)
+  if (x < seat.from || x > seat.to) return null
+  return seat.high ? { from: seat.at(x), to: Infinity } : { from: -Infinity, to: seat.at(x) }
 }
 
 /** The skin's outline as walls; those inside an opening are left out. y to starboard, z up. */
@@ -226,24 +228,25 @@ function shellSection(
   const count = outline.length / 2
   const x = Array.from({ length: count }, (_, i) => mmToM(outline[2 * i])),
     y = Array.from({ length: count }, (_, i) => mmToM(outline[2 * i + 1]))
-  /** Share of a wall that an opening leaves: a mouth a little wider takes a little more. */
+  /** Share of a wall that the openings leave: a mouth a little wider takes a little more. */
   const left = (a: number, b: number) => {
-    const [ya, za, yb, zb] = [outline[2 * a], outline[2 * a + 1], outline[2 * b], outline[2 * b + 1]]
-    const up = (za + zb) / 2 - middle,
-      out = (ya + yb) / 2
+    const [ya, za, yb, zb] = [
+      outline[2 * a],
+      outline[2 * a + 1] - middle,
+      outline[2 * b],
+      outline[2 * b + 1] - middle,
+    ]
     return openings.reduce((share, { side, widthMm }) => {
-      const half = widthMm / 2
-      const faces = { top: up > 0, bottom: up < 0, starboard: out > 0, port: out < 0 }[side]
-      if (!faces) return share
-      const taken =
-        side === 'top' || side === 'bottom'
-          ? within(ya, yb, -half, half)
-          : within(za - middle, zb - middle, -half, half)
-      return share * (1 - taken)
+      const half = widthMm / 2,
+        upright = side === 'top' || side === 'bottom',
+        [near, far] = side === 'top' || side === 'starboard' ? [0, Infinity] : [-Infinity, 0]
+      const across = upright ? within(ya, yb, -half, half) : within(za, zb, -half, half),
+        out = upright ? within(za, zb, near, far) : within(ya, yb, near, far)
+      return share * (1 - both(across, out))
     }, 1)
   }
   const beside = (a: number, b: number) =>
-    seat === null ? 1 : 1 - within(outline[2 * a + 1], outline[2 * b + 1], seat.from, seat.to)
+    seat === null ? 1 : 1 - both(within(outline[2 * a + 1], outline[2 * b + 1], seat.from, seat.to), WHOLE)
   const walls = Array.from({ length: count }, (_, i) => ({ a: i, b: (i + 1) % count }))
     .map(({ a, b }) => ({ a, b, Et: Et * left(a, b) * beside(a, b), Gt: 0 }))
     .filter(wall => wall.Et > 1e-9 * Et)

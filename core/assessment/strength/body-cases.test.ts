@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
+import { areaMoments, seatLine, wingSeat } from '../../geometry'
 import { changed } from '../../testing/changed'
 import { bodyStations } from './body-beam'
 import { bodyCases, bodyReserve, type Beyond, type BodyForces } from './body-cases'
@@ -124,5 +125,47 @@ describe('what a section of the body bears', () => {
     for (const { bears } of found)
       for (const way of ['hogging', 'sagging', 'stretched', 'pressed'] as const)
         expect(bears[way]).toBeLessThan(whole.bears[way])
+  })
+
+  /** The wing in the tube's middle, on its axis, a little above or under it; round, so that both are the same. */
+  const middle = (zMm: number) =>
+    changed(tube, doc => {
+      doc.body!.saddle = { ...DEMOS[0].body!.saddle!, clearanceMm: 0 }
+      doc.wing.rootAerofoil = 'naca0010'
+      for (const panel of doc.wing.panels) panel.tipAerofoil = 'naca0010'
+      doc.wing.incidenceDeg = 0
+      doc.wing.zMm = zMm
+    })
+  it('loses to a wing in its middle the half that is cut away: as much over it as under it, and the other way up', () => {
+    const [over, under] = [0.01, -0.01].map(zMm => bodyStations(createAssessor().airframe(middle(zMm))))
+    const seats = over.flatMap((station, i) =>
+      Math.abs(station.bears.stretched / under[i].bears.stretched - 1) < 0.01 &&
+      Math.abs(station.middleMm) > 5
+        ? [{ over: station, under: under[i] }]
+        : [],
+    )
+    expect(seats.length).toBeGreaterThanOrEqual(2)
+    for (const { over, under } of seats) {
+      // What is left lies under a wing on top.
+      expect(over.middleMm).toBeLessThan(0)
+      expect(under.middleMm).toBeCloseTo(-over.middleMm, 0)
+      expect(under.bears.sagging / over.bears.hogging).toBeCloseTo(1, 1)
+    }
+  })
+  it('has its seat cut where the printed body has, along the whole wing, tilted as it may be', () => {
+    // Nose of the wing above the middle of the body, tail of it under.
+    const tilted = changed(middle(1), doc => {
+      doc.wing.incidenceDeg = 4
+    })
+    const airframe = createAssessor().airframe(tilted)
+    const seat = seatLine(airframe.body!, wingSeat(airframe.wing), tilted.body!.saddle!)
+    const found = bodyStations(airframe).filter(({ xMm }) => xMm > seat.from + 1 && xMm < seat.to - 1)
+    expect(found.length).toBeGreaterThanOrEqual(2)
+    for (const { xMm, middleMm } of found) {
+      const piece = airframe.pieces.find(item => item.part === 'body' && item.from <= xMm && item.to > xMm)!
+      // Plastic left at that place lies on the same side of the axis.
+      const { y } = areaMoments(piece.sectionAt(xMm + 0.01))
+      expect(Math.sign(middleMm)).toBe(Math.sign(y))
+    }
   })
 })
