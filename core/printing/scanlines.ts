@@ -7,8 +7,9 @@
 export type Scan = Float64Array[]
 
 /**
- * Lines at y = (k + ½)·spacing from `minY`, even–odd over all loops. `inset` (mm) draws every crossing
- * inwards as an offset of the outline by so much would: by inset over the sine of the angle at which line and
+ * Lines at y = (k + ½)·spacing from `minY`; inside is what the loops go round counter-clockwise more often than
+ * clockwise, so that what an offset turns inside out, at a neck that it closes, is outside. `inset` (mm) draws every
+ * crossing inwards as an offset of the outline by so much would: by inset over the sine of the angle at which line and
  * outline meet.
  */
 export function scanLoops(
@@ -35,37 +36,43 @@ export function scanLoops(
       const reach = inset === 0 ? 0 : inset * Math.sqrt(1 + ((x1 - x0) / (y1 - y0)) ** 2)
       for (let k = first; k <= last; k++) {
         const y = minY + (k + 0.5) * spacing
-        crossings[k].push(x0 + ((x1 - x0) * (y - y0)) / (y1 - y0), reach)
+        crossings[k].push(x0 + ((x1 - x0) * (y - y0)) / (y1 - y0), y1 < y0 ? reach : -reach, y1 < y0 ? 1 : -1)
       }
     }
   }
   return crossings.map(list => intervals(list, inset))
 }
 
-/** Crossings with their reaches, sorted and paired. */
+/** Crossings, each with how far it is drawn along and whether it goes in (1) or out (−1), sorted and paired. */
 function intervals(list: number[], inset: number): Float64Array {
-  const count = list.length / 2
   // A handful a line: sorted by insertion, without making objects.
-  for (let i = 1; i < count; i++) {
-    const x = list[2 * i],
-      reach = list[2 * i + 1]
-    let j = i - 1
-    for (; j >= 0 && list[2 * j] > x; j--) {
-      list[2 * j + 2] = list[2 * j]
-      list[2 * j + 3] = list[2 * j + 1]
+  for (let i = 3; i < list.length; i += 3) {
+    const x = list[i],
+      drawn = list[i + 1],
+      way = list[i + 2]
+    let j = i - 3
+    for (; j >= 0 && list[j] > x; j -= 3) {
+      list[j + 3] = list[j]
+      list[j + 4] = list[j + 1]
+      list[j + 5] = list[j + 2]
     }
-    list[2 * j + 2] = x
-    list[2 * j + 3] = reach
+    list[j + 3] = x
+    list[j + 4] = drawn
+    list[j + 5] = way
   }
   const result: number[] = []
-  for (let i = 0; i + 1 < count; i += 2) {
-    const from = list[2 * i] + list[2 * i + 1],
-      to = list[2 * i + 2] - list[2 * i + 3]
-    if (to <= from) continue
+  let round = 0,
+    from = 0
+  for (let i = 0; i < list.length; i += 3) {
+    const before = round
+    round += list[i + 2]
+    const x = list[i] + list[i + 1]
+    if (before === 0 && round === 1) from = x
+    if (before !== 1 || round !== 0 || x <= from) continue
     // Lines drawn outwards may run into each other.
     if (inset < 0 && result.length > 0 && from <= result[result.length - 1])
-      result[result.length - 1] = Math.max(to, result[result.length - 1])
-    else result.push(from, to)
+      result[result.length - 1] = Math.max(x, result[result.length - 1])
+    else result.push(from, x)
   }
   return Float64Array.from(result)
 }
@@ -121,6 +128,6 @@ export const scanLongest = (scan: Scan): number =>
     return most
   }, 0)
 
-/** x and y exchanged, so that lines of constant x can be scanned. */
+/** x and y exchanged, so that lines of constant x can be scanned; gone round the other way, so that inside stays so. */
 export const swapped = (loops: readonly Float64Array[]): Float64Array[] =>
-  loops.map(loop => loop.map((_, i) => loop[i ^ 1]))
+  loops.map(loop => loop.map((_, i) => loop[loop.length - 1 - i]))

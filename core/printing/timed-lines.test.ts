@@ -67,6 +67,25 @@ describe('lines that stand for several', () => {
   })
 })
 
+it('two halves are filled as fast joined by a thread of a micron as apart', () => {
+  // Two blocks of 20 by 40, 42 mm from each other; the thread runs along their feet.
+  const apart = [-1, 1].map(side => {
+    const [near, far] = side > 0 ? [21, 41] : [-41, -21]
+    return Float64Array.of(near, 0, far, 0, far, 40, near, 40)
+  })
+  const joined = [Float64Array.of(-41, 0, 41, 0, 41, 40, 21, 40, 21, 1e-3, -21, 1e-3, -21, 40, -41, 40)]
+  const [one, two] = [joined, apart].map(section => {
+    const field = insetField(divideSection(section, 5))
+    const moves = layerMoves(layerRuns(field, layLayer(field, recipe), recipe, 0, 0), recipe)
+    return {
+      lines: moves.what.filter(what => what === 1).length,
+      seconds: movesTime(moves, recipe, filament, printer),
+    }
+  })
+  expect(Math.abs(one.lines / two.lines - 1)).toBeLessThan(0.02)
+  expect(Math.abs(one.seconds / two.seconds - 1)).toBeLessThan(0.02)
+})
+
 it('a machine file has every line of a layer, however wide: what it lays fills it', () => {
   // A square of 900 mm, solid, in beads of 0.2 mm: some 6 400 lines at 45°.
   const outline = Float64Array.from([0, 0, 900, 0, 900, 900, 0, 900])
