@@ -55,13 +55,14 @@ const COARSE = 25
  * Sweeps one figure by a twentieth of itself (or two units) upwards. A step is a jump when it is more than five
  * times both of its neighbours and more than a little of the figure itself. With more steps than `COARSE` it goes in
  * coarse ones, and in fine ones where a jump may be: one of five fine steps in one of `n` makes a coarse step
- * (n + 5)/n of its neighbours, at least.
+ * (n + 5)/n of its neighbours, at least. `counted`: what else of a design is one of several and steps as it changes.
  */
 export function sweep(
   assess: (doc: ProjectFile) => Assessment,
   doc: ProjectFile,
   path: string,
   steps: number,
+  counted: (doc: ProjectFile) => string = () => '',
 ): Jump[] {
   const start = figureAt(doc, path)
   const range =
@@ -82,6 +83,7 @@ export function sweep(
         pieces: [
           ...assessed.pieces.map(piece => piece.id),
           ...assessed.findings.filter(item => item.code === 'bay-breaks-out').map(item => item.where),
+          counted(next),
         ].join(),
         printers: assessed.pieces.map(piece => piece.printer).join(),
       })
