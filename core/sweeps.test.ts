@@ -24,14 +24,19 @@ const told = ({ path, wing, from, to, at }: Jump) =>
 const unexplained = (jumps: readonly Jump[]) =>
   jumps.filter(jump => !COUNTED.some(([path, wing]) => path.test(jump.path) && wing.test(jump.wing)))
 
-/** Which side of the body the wing's seat takes away: in the very middle it goes from one to the other. */
+/**
+ * Which side of the body the wing's seat takes away: in the very middle it goes from one to the other; and which
+ * hatches reach under it, where both are cut out of one section.
+ */
 const seated =
   (assessor: Assessor) =>
   (doc: ProjectFile): string => {
     const saddle = doc.body?.saddle
-    if (!saddle) return ''
     const { body, wing } = assessor.airframe(doc)
-    return String(body && seatLine(body, wingSeat(wing), saddle).high)
+    if (!saddle || !body) return ''
+    const { high, from, to } = seatLine(body, wingSeat(wing), saddle)
+    const under = doc.body!.openings.filter(item => item.fromMm < to - 1 && item.toMm > from + 1)
+    return [high, ...under.map(item => item.id)].join()
   }
 
 const sweptBy = (assessor: Assessor, doc: ProjectFile, path: string, steps: number) =>

@@ -35,6 +35,8 @@ type Opening = Body['openings'][number]
 const CORNER = 2.5
 /** A free edge buckles like a plate held on one side: k. */
 const EDGE_FACTOR = 0.43
+/** Just inside of what is cut out, mm. */
+const INSIDE = 0.5
 /** A section of the body: where, the height of its own middle, mm, what it bears, and how it gives out first. */
 export interface BodyStation {
   xMm: number
@@ -55,10 +57,10 @@ export function bodyStations(airframe: Designed): BodyStation[] {
   const openings = doc.body.openings.filter(opening => opening.toMm > body.from && opening.fromMm < body.to)
   const stations = [
     ...openings.flatMap(o =>
-      [o.fromMm + 0.5, (o.fromMm + o.toMm) / 2, o.toMm - 0.5].map(x => ({ x, opening: o })),
+      [o.fromMm + INSIDE, (o.fromMm + o.toMm) / 2, o.toMm - INSIDE].map(x => ({ x, opening: o })),
     ),
     ...body.breaks.slice(1, -1).map(x => ({ x, opening: null })),
-    ...seatedAt(airframe).map(x => ({ x, opening: null })),
+    ...seatedAt(airframe).map(x => ({ x, opening: openings.find(o => x > o.fromMm && x < o.toMm) ?? null })),
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
   return stations.map(({ x, opening }): BodyStation => {
     const zone = airframe.zoneAt(body, x),
@@ -198,15 +200,28 @@ function within(a: number, b: number, from: number, to: number): Part {
   const [p, q] = [(from - a) / (b - a), (to - a) / (b - a)]
   return [Math.max(0, Math.min(p, q)), Math.min(1, Math.max(p, q))]
 }
-/** How much of a wall lies in both. */
-const both = (a: Part, b: Part): number => Math.max(0, Math.min(a[1], b[1]) - Math.max(a[0], b[0]))
-const WHOLE: Part = [0, 1]
+const both = (a: Part, b: Part): Part => [Math.max(a[0], b[0]), Math.min(a[1], b[1])]
+/** What is left of a wall when parts of it are taken. */
+function leftOf(taken: readonly Part[]): Part[] {
+  const left: Part[] = []
+  let from = 0
+  for (const [start, end] of taken.filter(part => part[1] > part[0]).sort((a, b) => a[0] - b[0])) {
+    if (start > from) left.push([from, start])
+    from = Math.max(from, end)
+  }
+  return from < 1 ? [...left, [from, 1]] : left
+}
 
-/** Where the section is least under the wing: a quarter of the chord from either end of its seat. */
-function seatedAt({ doc, wing }: Designed): number[] {
-  if (!doc.body?.saddle) return []
-  const { lead, chord } = wingSeat(wing)
-  return [lead + chord / 4, lead + (3 * chord) / 4]
+/**
+ * Where the section is least under the wing: a quarter of the chord from either end of its seat; and just inside of
+ * both ends, where a hatch may reach under it.
+ */
+function seatedAt({ doc, wing, body }: Designed): number[] {
+  if (!doc.body?.saddle || !body) return []
+  const seat = wingSeat(wing),
+    { lead, chord } = seat,
+    { from, to } = seatLine(body, seat, doc.body.saddle)
+  return [from + INSIDE, lead + chord / 4, lead + (3 * chord) / 4, to - INSIDE]
 }
 
 /** Heights between which the wing's seat takes the skin away at a place; null where there is none. */
@@ -217,7 +232,10 @@ function seatAt({ doc, wing, body }: Designed, x: number): { from: number; to: n
   return seat.high ? { from: seat.at(x), to: Infinity } : { from: -Infinity, to: seat.at(x) }
 }
 
-/** The skin's outline as walls; those inside an opening are left out. y to starboard, z up. */
+/**
+ * The skin's outline as walls, without what openings and the seat take: a wall that is cut ends where it is cut, so that
+ * a mouth a little wider takes a little more. y to starboard, z up.
+ */
 function shellSection(
   outline: Float64Array,
   middle: number,
@@ -228,27 +246,27 @@ function shellSection(
   const count = outline.length / 2
   const x = Array.from({ length: count }, (_, i) => mmToM(outline[2 * i])),
     y = Array.from({ length: count }, (_, i) => mmToM(outline[2 * i + 1]))
-  /** Share of a wall that the openings leave: a mouth a little wider takes a little more. */
-  const left = (a: number, b: number) => {
-    const [ya, za, yb, zb] = [
-      outline[2 * a],
-      outline[2 * a + 1] - middle,
-      outline[2 * b],
-      outline[2 * b + 1] - middle,
-    ]
-    return openings.reduce((share, { side, widthMm }) => {
+  const takenOf = (a: number, b: number): Part[] => {
+    const [ya, za, yb, zb] = [outline[2 * a], outline[2 * a + 1], outline[2 * b], outline[2 * b + 1]]
+    const openly = openings.map(({ side, widthMm }) => {
       const half = widthMm / 2,
         upright = side === 'top' || side === 'bottom',
         [near, far] = side === 'top' || side === 'starboard' ? [0, Infinity] : [-Infinity, 0]
-      const across = upright ? within(ya, yb, -half, half) : within(za, zb, -half, half),
-        out = upright ? within(za, zb, near, far) : within(ya, yb, near, far)
-      return share * (1 - both(across, out))
-    }, 1)
+      return upright
+        ? both(within(ya, yb, -half, half), within(za, zb, middle + near, middle + far))
+        : both(within(za, zb, middle - half, middle + half), within(ya, yb, near, far))
+    })
+    return seat ? [...openly, within(za, zb, seat.from, seat.to)] : openly
   }
-  const beside = (a: number, b: number) =>
-    seat === null ? 1 : 1 - both(within(outline[2 * a + 1], outline[2 * b + 1], seat.from, seat.to), WHOLE)
-  const walls = Array.from({ length: count }, (_, i) => ({ a: i, b: (i + 1) % count }))
-    .map(({ a, b }) => ({ a, b, Et: Et * left(a, b) * beside(a, b), Gt: 0 }))
-    .filter(wall => wall.Et > 1e-9 * Et)
+  const at = (a: number, b: number, share: number) => {
+    if (share === 0) return a
+    if (share === 1) return b
+    x.push(x[a] + (x[b] - x[a]) * share)
+    y.push(y[a] + (y[b] - y[a]) * share)
+    return x.length - 1
+  }
+  const walls = Array.from({ length: count }, (_, a) => ({ a, b: (a + 1) % count })).flatMap(({ a, b }) =>
+    leftOf(takenOf(a, b)).map(([from, to]) => ({ a: at(a, b, from), b: at(a, b, to), Et, Gt: 0 })),
+  )
   return { x, y, walls, spars: [] }
 }

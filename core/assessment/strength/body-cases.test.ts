@@ -127,6 +127,26 @@ describe('what a section of the body bears', () => {
         expect(bears[way]).toBeLessThan(whole.bears[way])
   })
 
+  it('bears a little less for every tenth of a millimetre that a hatch is wider', () => {
+    // From corner to corner of the outline, which the mouth's edge passes on its way.
+    const at = (widthMm: number) => {
+      const open = changed(tube, doc => {
+        doc.body!.openings = [{ ...DEMOS[0].body!.openings[0], side: 'top', widthMm }]
+      })
+      return bodyStations(assessor.airframe(open)).find(station => station.opening)!.bears
+    }
+    let before = at(30)
+    for (let widthMm = 30.1; widthMm < 50; widthMm += 0.1) {
+      const now = at(widthMm)
+      for (const way of ['hogging', 'sagging', 'stretched', 'pressed'] as const) {
+        expect(now[way]).toBeLessThan(before[way] * (1 + 1e-9))
+        // Half of it is gone over 200 such steps.
+        expect(now[way]).toBeGreaterThan(0.98 * before[way])
+      }
+      before = now
+    }
+  })
+
   /** The wing in the tube's middle, on its axis, a little above or under it; round, so that both are the same. */
   const middle = (zMm: number) =>
     changed(tube, doc => {
