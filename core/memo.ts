@@ -72,3 +72,33 @@ export function narrowedList<T extends object, K extends object>(
   const all = narrowed((list: readonly T[]) => list.map(one), capacity)
   return all
 }
+
+/**
+ * The very same object as before for as long as everything it holds is the same, however deep: what is keyed on
+ * identity knows it again then. The last `capacity` are remembered. Plain data alone; a function in it counts by itself.
+ */
+export function steadied<T>(capacity = 4): (made: T) => T {
+  const kept: T[] = []
+  return made => {
+    const at = kept.findIndex(item => alike(item, made))
+    const own = at < 0 ? made : kept.splice(at, 1)[0]
+    kept.push(own)
+    if (kept.length > capacity) kept.shift()
+    return own
+  }
+}
+
+function alike(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
+  if (Object.getPrototypeOf(a) !== Object.getPrototypeOf(b)) return false
+  if (ArrayBuffer.isView(a)) {
+    const [one, other] = [a as Float64Array, b as Float64Array]
+    return one.length === other.length && one.every((value, i) => Object.is(value, other[i]))
+  }
+  const keys = Object.keys(a)
+  return (
+    keys.length === Object.keys(b).length &&
+    keys.every(key => Object.hasOwn(b, key) && alike(a[key as keyof object], b[key as keyof object]))
+  )
+}

@@ -34,24 +34,26 @@ export function trimAt(
 ): Trim {
   let alpha = 0,
     deflection = 0
-  let at = coefficientsAt(flows, 0, fixed, point, reference)
+  const deflections = (): Deflection[] =>
+    control ? [...fixed, { id: control, sense: 'together', angle: deflection }] : [...fixed]
+  const figures = (incidence: number): Coefficients => {
+    const found = coefficientsAt(flows, incidence, deflections(), point, reference)
+    return { ...found, Cm: found.Cm + bodyMoment * incidence }
+  }
   const h = 1e-3
+  let at = figures(alpha)
   for (let round = 0; round < 8; round++) {
-    const deflections: Deflection[] = control
-      ? [...fixed, { id: control, sense: 'together', angle: deflection }]
-      : [...fixed]
-    at = coefficientsAt(flows, alpha, deflections, point, reference)
-    at = { ...at, Cm: at.Cm + bodyMoment * alpha }
-    const next = coefficientsAt(flows, alpha + h, deflections, point, reference)
-    const liftSlope = (next.CL - at.CL) / h,
-      momentSlope = (next.Cm + bodyMoment * (alpha + h) - at.Cm) / h
+    if (round > 0) at = figures(alpha)
     const missing = lift - at.CL
+    if (Math.abs(missing) + (control ? Math.abs(at.Cm) : 0) < 1e-9)
+      return { alpha, deflection, at, found: true }
+    const next = figures(alpha + h)
+    const liftSlope = (next.CL - at.CL) / h,
+      momentSlope = (next.Cm - at.Cm) / h
     if (!control) {
-      if (Math.abs(missing) < 1e-9) return { alpha, deflection: 0, at, found: true }
       alpha += missing / liftSlope
       continue
     }
-    if (Math.abs(missing) + Math.abs(at.Cm) < 1e-9) return { alpha, deflection, at, found: true }
     const effect = controlEffect(flows, alpha, { id: control, sense: 'together' }, point, reference)
     const determinant = liftSlope * effect.Cm - momentSlope * effect.CL
     if (Math.abs(determinant) < 1e-9) break

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { bodyDragArea } from '../aero'
 import { createAssessor } from '../assess'
 import { airOf } from './flight'
-import { dragOf } from './flight/airframe-drag'
+import { createDrag } from './flight/airframe-drag'
 import { boomFrame, weightLoads, whipOf } from './strength'
 import { checkProject, DocumentError, type ProjectFile } from '../document'
 import { DEMOS } from '../demo'
@@ -118,7 +118,7 @@ describe('a pair of pods', () => {
     const bodyDrag = (item: ProjectFile) => {
       const airframe = assessor.airframe(item),
         { solved } = assessor.flown(item)
-      return dragOf(airframe, solved, {})(0.05, [], 12).body * solved.plan.area
+      return createDrag()(airframe, solved, {})(0.05, [], 12).body * solved.plan.area
     }
     const [pair, one, none] = [
       doc,

@@ -12,7 +12,7 @@ import {
   type Deflection,
 } from '../../aero'
 import type { BodyLoft } from '../../geometry'
-import { memoise } from '../../memo'
+import { memoise, steadied } from '../../memo'
 import { mmToM } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { alongSpan, type StationModels } from './section-models'
@@ -53,19 +53,54 @@ const bodyWetted = memoise((body: BodyLoft) => {
   return { area, widest, length }
 }, 16)
 
-/** `models` are the sections of each surface; a surface without them drags like the wing's first section. */
-export function dragOf(airframe: Designed, flight: SolvedFlight, models: SurfaceModels): DragModel {
+/** What of an airframe besides its surfaces stands in the wind, and the air. */
+interface Dragging {
+  bodies: ReadonlyArray<{ area: number; widest: number; length: number; count: number }>
+  /** m² */
+  standing: number
+  /** What flights have taught of this very aircraft; what lift costs is not touched by it. */
+  found: number
+  kinematic: number
+  boom: { length: number; size: number; count: number } | null
+}
+
+const draggingOf = (airframe: Designed): Dragging => {
+  const { body, pods, boom, doc } = airframe,
+    { viscosity, density } = airOf(doc)
+  return {
+    bodies: [
+      ...(body ? [{ ...bodyWetted(body), count: 1 }] : []),
+      ...pods.map(({ pod, loft }) => ({ ...bodyWetted(loft), count: pod.pair ? 2 : 1 })),
+    ],
+    standing: standingPropellers(airframe),
+    found: doc.measured.dragShare ?? 1,
+    kinematic: viscosity / density,
+    boom: boom && {
+      length: mmToM(boom.boom.toMm - boom.boom.fromMm),
+      size: mmToM(boom.stock.heightMm),
+      count: boom.count,
+    },
+  }
+}
+
+/**
+ * The drag of an airframe, the very same function while nothing in it changes that stands in the wind. `models` are the
+ * sections of each surface; a surface without them drags like the wing's first section.
+ */
+export function createDrag(): (airframe: Designed, flight: SolvedFlight, models: SurfaceModels) => DragModel {
+  const sameModels = steadied<SurfaceModels>(),
+    sameShape = steadied<Dragging>()
+  const model = memoise(dragModel, 4)
+  return (airframe, flight, models) => model(flight, sameModels(models), sameShape(draggingOf(airframe)))
+}
+
+function dragModel(
+  flight: SolvedFlight,
+  models: SurfaceModels,
+  { bodies, standing, found, kinematic, boom }: Dragging,
+): DragModel {
   const { lift, reference, plan } = flight
   const { panels } = lift.flows.lattice
-  const air = airOf(airframe.doc)
-  const kinematic = air.viscosity / air.density
-  const bodies = [
-    ...(airframe.body ? [{ ...bodyWetted(airframe.body), count: 1 }] : []),
-    ...airframe.pods.map(({ pod, loft }) => ({ ...bodyWetted(loft), count: pod.pair ? 2 : 1 })),
-  ]
-  const standing = standingPropellers(airframe)
-  // What flights have taught of this very aircraft; what lift costs is not touched by it.
-  const found = airframe.doc.measured.dragShare ?? 1
   const units = new Map<string, Float64Array>()
   const unit = (key: string, solved: () => Circulation) => {
     if (!units.has(key)) units.set(key, stripCirculations(panels, solved()).starboard)
@@ -101,11 +136,9 @@ export function dragOf(airframe: Designed, flight: SolvedFlight, models: Surface
     let area = 0
     for (const { count, length, area: wetted, widest } of bodies)
       area += count * bodyDragArea(length, wetted, widest, speed, kinematic)
-    if (airframe.boom) {
-      const length = mmToM(airframe.boom.boom.toMm - airframe.boom.boom.fromMm),
-        size = mmToM(airframe.boom.stock.heightMm)
-      area += airframe.boom.count * bodyDragArea(length, Math.PI * size * length, size, speed, kinematic)
-    }
+    if (boom)
+      area +=
+        boom.count * bodyDragArea(boom.length, Math.PI * boom.size * boom.length, boom.size, speed, kinematic)
     const own = {
       profile: (found * EXTRA * profile) / plan.area,
       body: (found * EXTRA * INTERFERENCE * area + standing) / plan.area,

@@ -4,7 +4,7 @@ import { chanceWithin, massSpread, sumInertia, sumMass, type MassEntry } from '.
 import { degToRad, GRAVITY, gToKg, mToMm } from '../../units'
 import { fullRudder, rateReports } from './rates'
 import { controlReports } from './hinges'
-import { dragOf, standingPropellers, type SurfaceModels } from './airframe-drag'
+import { createDrag, standingPropellers, type SurfaceModels } from './airframe-drag'
 import { airOf, createLift, type SolvedFlight } from './solved-lift'
 import { foreplaneStall } from './foreplane-stall'
 import { handlingOf } from './handling-report'
@@ -42,7 +42,8 @@ export function createFlown(
 ): (airframe: Designed, entries: readonly MassEntry[]) => Flown {
   const lift = createLift(() => at('lattice'))
   const sections = createSections()
-  const stallStage = createStall()
+  const stallStage = createStall(),
+    drags = createDrag()
   return (airframe, entries) => {
     const { doc } = airframe
     const solved = lift(airframe)
@@ -68,7 +69,7 @@ export function createFlown(
       light = slowest * Math.sqrt(empty.mass / sum.mass)
     const aboard = loadingOf(sum, slowest),
       gone = dropping ? loadingOf(empty, light) : null
-    const drag = dragOf(airframe, solved, models)
+    const drag = drags(airframe, solved, models)
     const trim = trimRows(airframe, solved, roles, drag, { aboard, gone })
     const flownState = handlingOf(airframe, solved, roles, drag, aboard, entries)
     const cruise = trim.find(row => row.id === 'cruise' && row.payload)

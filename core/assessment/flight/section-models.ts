@@ -4,7 +4,7 @@
 import { sectionModel, solveSection, type SectionModel } from '../../aero'
 import type { Aerofoil, MeasuredPolar, Design, Surface } from '../../document'
 import { sectionOutline, type SurfaceLoft } from '../../geometry'
-import { memoise } from '../../memo'
+import { memoise, steadied } from '../../memo'
 
 /** Panels round a section: half a thousandth in lift against twice as many. */
 export const SECTION_PANELS = 100
@@ -14,6 +14,7 @@ export interface StationModels {
   models: readonly SectionModel[]
 }
 
+/** The very same object for a surface whose sections stay where they are. */
 export function createSections(): (
   loft: SurfaceLoft,
   surface: Surface,
@@ -31,9 +32,10 @@ export function createSections(): (
     },
     60,
   )
+  const same = steadied<StationModels>(12)
   return (loft, surface, doc, edgeMm) => {
     const references = [surface.rootAerofoil, ...surface.panels.map(panel => panel.tipAerofoil)]
-    return {
+    return same({
       s: loft.ends.map(end => end.s / 1000),
       models: loft.ends.map((end, i) => {
         // The opened edge in steps of a thousandth of the chord, so that a dragged tip does not ask for new
@@ -46,7 +48,7 @@ export function createSections(): (
           ...doc.polars.filter(polar => polar.aerofoil === references[i]),
         )
       }),
-    }
+    })
   }
 }
 

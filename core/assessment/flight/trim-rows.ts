@@ -5,6 +5,7 @@ import type { DragModel } from './airframe-drag'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { surfaceOf, type ControlRoles } from './airframe-lattice'
 import type { Control, SurfaceName } from '../../document'
+import { memoise } from '../../memo'
 import type { Designed } from '../resolve'
 import type { TrimRow } from '../report'
 
@@ -51,21 +52,39 @@ export function trimmedAt(
   }
 }
 
-/** Speed of the best glide, searched between the stall and the top speed, m/s. */
-export function bestGlide(airframe: Designed, flight: SolvedFlight, drag: DragModel, load: Loading): number {
-  const { density } = airOf(airframe.doc)
-  const from = 1.05 * load.stall,
-    to = Math.max(airframe.doc.brief.topSpeedMs, 1.5 * from)
-  let best = from,
-    ratio = 0
-  for (let i = 0; i <= 24; i++) {
-    const speed = from + ((to - from) * i) / 24
-    const CL = (2 * load.mass * GRAVITY) / (density * speed ** 2 * flight.reference.area)
-    const found = CL / drag((CL - flight.lift.clZero) / flight.lift.clAlpha, [], speed).CD
-    if (found > ratio) [ratio, best] = [found, speed]
-  }
-  return best
-}
+/** Steps of the search for the best glide. */
+const GLIDE_STEPS = 24
+
+/**
+ * Speed of the best glide, m/s: searched in steps between the stall and the top speed, and found between them on the
+ * parabola through the best and its neighbours. Where the load lies says nothing: it is known again while the rest
+ * stays.
+ */
+const glideSpeed = memoise(
+  (
+    flight: SolvedFlight,
+    drag: DragModel,
+    mass: number,
+    stallMs: number,
+    topSpeedMs: number,
+    density: number,
+  ): number => {
+    const from = 1.05 * stallMs,
+      to = Math.max(topSpeedMs, 1.5 * from),
+      step = (to - from) / GLIDE_STEPS
+    const ratios = Array.from({ length: GLIDE_STEPS + 1 }, (_, i) => {
+      const speed = from + i * step
+      const CL = (2 * mass * GRAVITY) / (density * speed ** 2 * flight.reference.area)
+      return CL / drag((CL - flight.lift.clZero) / flight.lift.clAlpha, [], speed).CD
+    })
+    const best = ratios.indexOf(Math.max(...ratios))
+    if (best <= 0 || best === GLIDE_STEPS) return from + Math.max(0, best) * step
+    const [before, at, after] = ratios.slice(best - 1, best + 2),
+      bend = before - 2 * at + after
+    return from + (best + (bend < 0 ? (before - after) / (2 * bend) : 0)) * step
+  },
+  8,
+)
 
 export function trimRows(
   airframe: Designed,
@@ -75,6 +94,8 @@ export function trimRows(
   loads: { aboard: Loading; gone: Loading | null },
 ): TrimRow[] {
   const rows: TrimRow[] = []
+  const { topSpeedMs } = airframe.doc.brief,
+    { density } = airOf(airframe.doc)
   const [pitchSurface, pitchIndex] = (roles.pitch ?? 'wing:0').split(':')
   const control = roles.pitch
     ? surfaceOf(airframe.doc, pitchSurface as SurfaceName)!.controls[Number(pitchIndex)]
@@ -86,7 +107,7 @@ export function trimRows(
     if (!load) continue
     const speeds = [
       ['cruise', 'Cruise', airframe.doc.brief.cruiseMs],
-      ['glide', 'Best glide', bestGlide(airframe, flight, drag, load)],
+      ['glide', 'Best glide', glideSpeed(flight, drag, load.mass, load.stall, topSpeedMs, density)],
       ['slow', `Slow, ${SLOW} × stall`, SLOW * load.stall],
     ] as const
     for (const [id, label, speed] of speeds) {

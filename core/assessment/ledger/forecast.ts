@@ -9,6 +9,7 @@ import {
   type MassEntry,
   type PieceMass,
 } from '../../mass'
+import { memoise, steadied } from '../../memo'
 import { kgToG, mToMm } from '../../units'
 import type { Forecast, ForecastFigures, PieceReport } from '../report'
 
@@ -44,8 +45,10 @@ export function forecastOf(
     .map(item => item.piece)
     .filter(id => pieces.some(piece => piece.id === id && piece.weighedG !== null))
   const ids = [...new Set(order)]
-  const at = (count: number) => stage(doc, entries, pieces, new Set(ids.slice(0, count)), targets)
-  const now = at(ids.length)
+  const stages = Array.from({ length: ids.length + 1 }, (_, count) =>
+    stage(doc, entries, pieces, new Set(ids.slice(0, count)), targets),
+  )
+  const now = stages[ids.length]
   const rest = now.learned.mean.reduce(
     (sum, mean, i) => (pieces[i].weighedG === null ? sum + pieces[i].predictedG * Math.exp(mean) : sum),
     0,
@@ -64,12 +67,15 @@ export function forecastOf(
     surprises: [...now.learned.surprise]
       .map(([piece, z]) => ({ piece, z }))
       .sort((a, b) => Math.abs(b.z) - Math.abs(a.z)),
-    stages: Array.from({ length: ids.length + 1 }, (_, k) => ({
-      piece: k === 0 ? null : ids[k - 1],
-      ...at(k).figures,
-    })),
+    stages: stages.map(({ figures }, k) => ({ piece: k === 0 ? null : ids[k - 1], ...figures })),
   }
 }
+
+/** Weighings of this design and of what is tried beside it. */
+const REMEMBERED = 64
+const samePieces = steadied<PieceMass[]>(REMEMBERED)
+/** What weighings teach does not ask where anything stands. */
+const learn = memoise(learnMasses, REMEMBERED)
 
 function stage(
   doc: Design,
@@ -78,8 +84,8 @@ function stage(
   known: ReadonlySet<string>,
   targets: Targets,
 ) {
-  const list = piecesOf(pieces, known)
-  const learned = learnMasses(list, doc.allowances.flowSpreadShare)
+  const list = samePieces(piecesOf(pieces, known))
+  const learned = learn(list, doc.allowances.flowSpreadShare)
   const index = new Map(pieces.map((piece, i) => [piece.id, i]))
   const adjusted = entries.map(entry => {
     const i = entry.group === 'printed' ? index.get(entry.id) : undefined

@@ -8,6 +8,7 @@
 import { controlsOf, type Control, type Design, type Equipment, type SmallPart } from '../../document'
 import { ALL_MOVING, placePoint, planAt, seatAbove, wingBoltPlaces, type SurfaceLoft } from '../../geometry'
 import { NO_INERTIA, sumMass, type MassEntry } from '../../mass'
+import { memoise } from '../../memo'
 import { gToKg, mm2ToM2, mmToM, q, say, type Words } from '../../units'
 import type { SmallPartReport } from '../report'
 import { bodiesOf, type Designed } from '../resolve'
@@ -75,7 +76,8 @@ interface Reckoned {
 
 type Resolved = Pick<Designed, 'doc' | 'surfaces' | 'wing' | 'body' | 'pods'>
 
-function reckon(airframe: Resolved): Record<SmallPart, Reckoned> {
+/** Once a design: the ledger asks, and what is said of it. */
+const reckon = memoise((airframe: Resolved): Record<SmallPart, Reckoned> => {
   return {
     hinges: hinges(airframe),
     linkages: linkages(airframe),
@@ -85,7 +87,7 @@ function reckon(airframe: Resolved): Record<SmallPart, Reckoned> {
     straps: straps(airframe.doc),
     finish: finish(airframe),
   }
-}
+}, 4)
 
 const PARTS = Object.keys(SMALL_NAMES) as SmallPart[]
 

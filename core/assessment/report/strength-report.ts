@@ -130,7 +130,7 @@ export interface StrengthFigures {
   case: string
   /** What the plastic was reckoned at: the brief's air and colour, in flight, °C. */
   temperatureC: number
-  stations: StationStrength[]
+  stations: readonly StationStrength[]
   /**
    * Where the skin shows buckles first, as a multiple of the loads with the factor of safety in, and the least share
    * of stiffness that is left under them.

@@ -12,7 +12,7 @@ import {
   type SpanPoint,
 } from '../../structure'
 import { mToMm, radToDeg } from '../../units'
-import { type Flying, type WingLoads } from './wing-loads'
+import { massAt, type Flying, type WingLoads } from './wing-loads'
 import type { SolvedFlight } from '../flight'
 import type { TwistReport } from '../report'
 
@@ -64,7 +64,7 @@ export function twistOf(
   const strips = Array.from({ length: STRIPS }, (_, i): FlutterStrip => {
     const s = (i + 0.5) * width,
       sc = lineAt(centre, s),
-      own = loads.massAt(s),
+      own = massAt(loads.parts, s),
       c = lineAt(chord, s)
     const behind = own.mass > 0 ? own.x - sc : 0,
       mass = Math.max(1e-4, own.mass)

@@ -2,7 +2,7 @@
  * Loads along the half wing, split into what lift, the wing's own mass and section moments do at one unit
  * each. SI.
  */
-import { gapToWing, POD_TOUCHES, podPrefix, seatAbove } from '../../geometry'
+import { gapToWing, POD_TOUCHES, podPrefix, seatAbove, type SurfaceLoft } from '../../geometry'
 import type { MassEntry } from '../../mass'
 import { lineAt, shearAndMoment, type SpanPoint, type StationLoad } from '../../structure'
 import { GRAVITY, mmToM } from '../../units'
@@ -26,21 +26,31 @@ export interface WingLoads {
   section: Float64Array
   /** Lift per length at 1 g. */
   along: readonly SpanPoint[]
-  /** Mass per length of the wing, kg/m, and where its middle lies along the chord, m. */
-  massAt(s: number): { mass: number; x: number }
+  /** What the wing itself weighs, piece by piece and spar by spar. */
+  parts: readonly WingPart[]
+}
+
+/** Mass per length of the wing, kg/m, and where its middle lies along the chord, m. */
+export function massAt(parts: readonly WingPart[], s: number): { mass: number; x: number } {
+  const own = parts.filter(part => s >= part.from && s < part.to)
+  const total = own.reduce((sum, part) => sum + part.perLength, 0)
+  return {
+    mass: total / GRAVITY,
+    x: total > 0 ? own.reduce((sum, part) => sum + part.perLength * part.x, 0) / total : 0,
+  }
 }
 
 /** What the air does, by mass and incidence; `places` in m from the root. */
 export function liftLoads(
-  airframe: Designed,
+  wing: SurfaceLoft,
   flight: SolvedFlight,
   models: StationModels,
   mass: number,
   alpha: number,
   places: readonly number[],
 ): Pick<WingLoads, 'along' | 'lift' | 'section'> {
-  const along = liftAlong(airframe, flight, mass, alpha)
-  const quarter = along.map(({ s }) => quarterAt(airframe, s))
+  const along = liftAlong(wing, flight, mass, alpha)
+  const quarter = along.map(({ s }) => quarterAt(wing, s))
   const lift = shearAndMoment(along, [], places)
   const turns = shearAndMoment(
     along.map(({ s, value }, i) => ({ s, value: -value * quarter[i] })),
@@ -49,7 +59,7 @@ export function liftLoads(
   )
   const chords = along.map(({ s }) => ({
     s,
-    value: alongSpan(models, s, model => model.cmQuarter) * chordAt(airframe, s) ** 2,
+    value: alongSpan(models, s, model => model.cmQuarter) * chordAt(wing, s) ** 2,
   }))
   return {
     along,
@@ -63,7 +73,7 @@ export function weightLoads(
   airframe: Designed,
   entries: readonly MassEntry[],
   places: readonly number[],
-): Pick<WingLoads, 'weight' | 'massAt'> {
+): Pick<WingLoads, 'weight' | 'parts'> {
   const parts = wingParts(airframe, entries)
   const { line, turning, points } = weightAlong(airframe, parts, entries)
   const weight = shearAndMoment(
@@ -78,31 +88,9 @@ export function weightLoads(
   )
   return {
     weight: unit(weight, turns),
-    massAt: s => {
-      const own = parts.filter(part => s >= part.from && s < part.to)
-      const total = own.reduce((sum, part) => sum + part.perLength, 0)
-      return {
-        mass: total / GRAVITY,
-        x: total > 0 ? own.reduce((sum, part) => sum + part.perLength * part.x, 0) / total : 0,
-      }
-    },
+    parts,
   }
 }
-
-/** `places` in m from the root. */
-export const wingLoads = (
-  airframe: Designed,
-  flight: SolvedFlight,
-  models: StationModels,
-  entries: readonly MassEntry[],
-  mass: number,
-  alpha: number,
-  places: readonly number[],
-): WingLoads => ({
-  places,
-  ...liftLoads(airframe, flight, models, mass, alpha, places),
-  ...weightLoads(airframe, entries, places),
-})
 
 const unit = (
   own: ReadonlyArray<{ shear: number; moment: number }>,
@@ -136,13 +124,13 @@ export function loadAt(
   }
 }
 
-function chordAt({ wing }: Designed, s: number): number {
+function chordAt(wing: SurfaceLoft, s: number): number {
   return lineAt(
     wing.ends.map(end => ({ s: mmToM(end.s), value: mmToM(end.chord) })),
     s,
   )
 }
-function quarterAt({ wing }: Designed, s: number): number {
+function quarterAt(wing: SurfaceLoft, s: number): number {
   return lineAt(
     wing.ends.map(end => ({ s: mmToM(end.s), value: mmToM(end.lead + end.chord / 4) })),
     s,
@@ -153,7 +141,7 @@ function quarterAt({ wing }: Designed, s: number): number {
  * Lift per length (N/m) of one half at 1 g, shaped as at the stall and scaled so that the wing bears all of
  * m·g.
  */
-function liftAlong(airframe: Designed, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
+function liftAlong(wing: SurfaceLoft, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
   const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
   const shape = strips.map(strip => ({
     s: strip.span,
@@ -161,9 +149,9 @@ function liftAlong(airframe: Designed, flight: SolvedFlight, mass: number, alpha
     width: strip.width,
   }))
   const sum = shape.reduce((total, { value, width }) => total + value * width, 0)
-  const half = (mass * GRAVITY) / (airframe.wing.mirror ? 2 : 1)
+  const half = (mass * GRAVITY) / (wing.mirror ? 2 : 1)
   const scale = half / sum
-  const tip = mmToM(airframe.wing.span)
+  const tip = mmToM(wing.span)
   const points = [
     { s: 0, value: shape[0].value * scale },
     ...shape.map(({ s, value }) => ({ s, value: value * scale })),
@@ -177,7 +165,8 @@ function liftAlong(airframe: Designed, flight: SolvedFlight, mass: number, alpha
   return points.map(p => ({ s: p.s, value: (p.value * half) / area }))
 }
 
-interface Part {
+/** A piece or a spar as weight per length, N/m, between two places, and its middle along the chord; m. */
+export interface WingPart {
   from: number
   to: number
   perLength: number
@@ -185,8 +174,8 @@ interface Part {
 }
 
 /** Pieces and spars of the starboard half as weight per length, N/m. */
-function wingParts(airframe: Designed, entries: readonly MassEntry[]): Part[] {
-  const parts: Part[] = []
+function wingParts(airframe: Designed, entries: readonly MassEntry[]): WingPart[] {
+  const parts: WingPart[] = []
   const put = (fromMm: number, toMm: number, entry: MassEntry | undefined) => {
     const from = mmToM(fromMm),
       to = mmToM(toMm)
@@ -212,7 +201,7 @@ function wingParts(airframe: Designed, entries: readonly MassEntry[]): Part[] {
 
 function weightAlong(
   airframe: Designed,
-  parts: readonly Part[],
+  parts: readonly WingPart[],
   entries: readonly MassEntry[],
 ): { line: SpanPoint[]; turning: SpanPoint[]; points: Array<{ s: number; weight: number; x: number }> } {
   const { wing, doc } = airframe

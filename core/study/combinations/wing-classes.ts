@@ -77,7 +77,7 @@ interface Node {
 interface Built {
   airframe: Airframe
   bearing: WingBearing
-  weight: Pick<WingLoads, 'weight' | 'massAt'>
+  weight: Pick<WingLoads, 'weight' | 'parts'>
   near: Map<number, Array<[number, number]>>
   states: Array<WingState | undefined>
 }
@@ -159,7 +159,7 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       { sections, builds, zones, places } = own.bearing
     let lift = node.byPlaces.get(places)
     if (!lift) {
-      lift = liftLoads(airframe, flown.solved, flown.wingModels, node.mass, node.alpha, places)
+      lift = liftLoads(airframe.wing, flown.solved, flown.wingModels, node.mass, node.alpha, places)
       node.byPlaces.set(places, lift)
     }
     const along: WingLoads = { places, ...lift, ...own.weight }
