@@ -15,6 +15,7 @@ import { sweep, sweptPaths, type Jump } from './testing/sweeps'
  */
 const COUNTED: ReadonlyArray<[path: RegExp, wing: RegExp, cause: string]> = [
   [/^zones\.\d+\.recipe\.(beadWidthMm|skinGapMm|layerHeightMm)$/, /./, 'a bead more or less fits'],
+  [/^zones\.\d+\.recipe\.lattice\.pitchMm$/, /./, 'a web more or less fits'],
   [/^cuts\./, /./, 'a piece has most of another zone'],
   [/^boom\.yMm$/, /./, 'one boom becomes a pair'],
 ]

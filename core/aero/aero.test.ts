@@ -276,6 +276,13 @@ it('planform of a trapezium: mean chord 2/3·c·(1+λ+λ²)/(1+λ), area and pla
   expect(macLead).toBeCloseTo(0.1 * macSpan, 12)
 })
 
+it('a body counts evenly as before the wing or behind it, wherever its rear end divides it', () => {
+  // A tube of one width: k·π·w²/(2·S·c̄)·(before + 0.3·behind), in closed form.
+  const at = (rear: number) => bodyMoment(() => 0.1, 0, 1, rear, 0.3, 0.25, 0.2)
+  for (let rear = 0; rear <= 1; rear += 0.001)
+    expect(at(rear) / at(1)).toBeCloseTo(rear + 0.3 * (1 - rear), 9)
+})
+
 it('body moment: a cylinder of constant width under steady flow, in closed form; Munk factors rise with fineness', () => {
   const moment = bodyMoment(() => 0.1, 0, 1, 2, 1, 0.25, 0.2)
   expect(moment).toBeCloseTo((apparentMass(10) * Math.PI * 0.01) / (2 * 0.25 * 0.2), 9)

@@ -19,10 +19,12 @@ export function bodyMoment(
   let sum = 0,
     widest = 0
   for (let i = 0; i < steps; i++) {
-    const x = from + (i + 0.5) * h
-    const width = widthAt(x)
+    const begins = from + i * h
+    const width = widthAt(begins + h / 2)
     widest = Math.max(widest, width)
-    sum += width ** 2 * (x < wingRear ? 1 : behind) * h
+    // A strip that the wing's rear end divides counts as either by its share.
+    const before = Math.min(1, Math.max(0, (wingRear - begins) / h))
+    sum += width ** 2 * (before + (1 - before) * behind) * h
   }
   return (apparentMass((to - from) / Math.max(1e-6, widest)) * Math.PI * sum) / (2 * area * chord)
 }
