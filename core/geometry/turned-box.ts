@@ -46,25 +46,44 @@ function turn(at: Float64Array, a: number, b: number): void {
   const shadow: Point[] = []
   for (let i = 0; i < at.length; i += 3) shadow.push([at[i + a], at[i + b]])
   const hull = convexHull(shadow)
-  // The least rectangle round a convex outline lies along one of its edges.
-  let least = Infinity,
-    [cos, sin] = [1, 0]
-  hull.forEach(([x, y], i) => {
-    const [toX, toY] = hull[(i + 1) % hull.length]
-    const length = Math.hypot(toX - x, toY - y)
-    if (length === 0) return
-    const [c, s] = [(toX - x) / length, (toY - y) / length]
-    const along = hull.map(p => p[0] * c + p[1] * s),
-      across = hull.map(p => p[1] * c - p[0] * s)
-    const area = (Math.max(...along) - Math.min(...along)) * (Math.max(...across) - Math.min(...across))
-    if (area < least) {
-      least = area
-      ;[cos, sin] = [c, s]
-    }
-  })
+  const [cos, sin] = leastTurn(hull)
   for (let i = 0; i < at.length; i += 3) {
     const [x, y] = [at[i + a], at[i + b]]
     at[i + a] = x * cos + y * sin
     at[i + b] = y * cos - x * sin
   }
+}
+
+/** Direction along which the least rectangle round a convex outline lies: along one of its edges. */
+function leastTurn(hull: readonly Point[]): [cos: number, sin: number] {
+  const count = hull.length,
+    xs = Float64Array.from(hull, p => p[0]),
+    ys = Float64Array.from(hull, p => p[1])
+  let least = Infinity,
+    best: [number, number] = [1, 0]
+  for (let i = 0; i < count; i++) {
+    const j = (i + 1) % count,
+      length = Math.hypot(xs[j] - xs[i], ys[j] - ys[i])
+    if (length === 0) continue
+    const c = (xs[j] - xs[i]) / length,
+      s = (ys[j] - ys[i]) / length
+    let back = Infinity,
+      ahead = -Infinity,
+      under = Infinity,
+      over = -Infinity
+    for (let k = 0; k < count; k++) {
+      const along = xs[k] * c + ys[k] * s,
+        across = ys[k] * c - xs[k] * s
+      if (along < back) back = along
+      if (along > ahead) ahead = along
+      if (across < under) under = across
+      if (across > over) over = across
+    }
+    const area = (ahead - back) * (over - under)
+    if (area < least) {
+      least = area
+      best = [c, s]
+    }
+  }
+  return best
 }
