@@ -34,7 +34,7 @@ export {
 export { flatteningMoment, shearForce, shearPeak } from './spar-modes'
 export { bendingStiffness, curvatures, type BendingStiffness, type ThinWalled } from './thin-walled-section'
 export { shearProperties, type ShearProperties } from './shear-flow'
-export { sparsAt, stationSection, type Meeting, type StationSection } from './station-section'
+export { closedAt, sparsAt, stationSection, type Meeting, type StationSection } from './station-section'
 export { buildCovered, filmBears, filmShear, TIGHT, type Covering } from './covered-station'
 export { buildStation, type StationBuild } from './wing-station'
 export {

@@ -1,5 +1,5 @@
 /** The shape of a wing's section as a structure: what does not depend on load, recipe or filament. mm. */
-import { type SparLine, type SurfaceLoft, outlineAt, planAt } from '../geometry'
+import { outlineAt, planAt, SIDE_POINTS, type SparLine, type SurfaceLoft } from '../geometry'
 import { type InsetField, insetField } from '../printing'
 import { mmToM } from '../units'
 
@@ -43,26 +43,62 @@ export function sparsAt(lines: readonly SparLine[], s: number, middle: boolean):
 }
 
 /** A section's outline and what an inset meets in it, kept while the wing keeps its shape. */
-const cut = new WeakMap<SurfaceLoft, Map<number, { outline: Float64Array; field: InsetField }>>()
+const cut = new WeakMap<SurfaceLoft, Map<string, { outline: Float64Array; field: InsetField }>>()
 
-function sectionOf(loft: SurfaceLoft, s: number): { outline: Float64Array; field: InsetField } {
-  const own = cut.get(loft) ?? new Map<number, { outline: Float64Array; field: InsetField }>()
+function sectionOf(loft: SurfaceLoft, s: number, rear: number): { outline: Float64Array; field: InsetField } {
+  const own = cut.get(loft) ?? new Map<string, { outline: Float64Array; field: InsetField }>()
   cut.set(loft, own)
-  const known = own.get(s)
+  const key = `${s} ${rear}`,
+    known = own.get(key)
   if (known) return known
-  const outline = outlineAt(loft, s),
+  const outline = closedAt(outlineAt(loft, s), rear),
     section = { outline, field: insetField([outline]) }
   // A dragged spar end asks for new places without end.
   if (own.size > 400) own.clear()
-  own.set(s, section)
+  own.set(key, section)
   return section
 }
 
+/**
+ * What of an outline lies before x, closed there by an upright wall: as many points, those behind stand along the wall,
+ * so that points of either side keep their numbers.
+ */
+export function closedAt(outline: Float64Array, x: number): Float64Array {
+  const last = SIDE_POINTS - 1,
+    points = outline.length / 2
+  if (points !== 2 * SIDE_POINTS - 1 || !(outline[0] > x || outline[2 * (points - 1)] > x)) return outline
+  const closed = outline.slice()
+  // From the nose to the rear end, along either side.
+  const heights = ([1, -1] as const).map(way => {
+    for (let k = 1; k <= last; k++) {
+      const [a, b] = [last - way * (k - 1), last - way * k]
+      const [xa, xb] = [outline[2 * a], outline[2 * b]]
+      if (xb > x)
+        return {
+          first: k,
+          y: outline[2 * a + 1] + ((outline[2 * b + 1] - outline[2 * a + 1]) * (x - xa)) / (xb - xa),
+        }
+    }
+    return { first: last + 1, y: outline[2 * (last - way * last) + 1] }
+  })
+  const middle = (heights[0].y + heights[1].y) / 2
+  heights.forEach(({ first, y }, side) => {
+    for (let k = first; k <= last; k++) {
+      const at = last - (side === 0 ? 1 : -1) * k
+      closed[2 * at] = x
+      closed[2 * at + 1] = y + ((middle - y) * (k - first)) / Math.max(1, last - first + 0.5)
+    }
+  })
+  return closed
+}
+
+/** `rear`: where a control is cut out of it, mm aft of the nose; what moves carries nothing. */
 export function stationSection(
   loft: SurfaceLoft,
   s: number,
   lines: readonly SparLine[],
   meeting: Meeting,
+  rear = Infinity,
 ): StationSection {
   const plan = planAt(loft, s)
   const middle = loft.mirror
@@ -79,7 +115,7 @@ export function stationSection(
   return {
     // Bores take nothing from the skin: walls run round them as well.
     s,
-    ...sectionOf(loft, s),
+    ...sectionOf(loft, s, rear),
     chord: mmToM(plan.chord),
     meeting,
     ends,

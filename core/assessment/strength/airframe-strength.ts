@@ -11,6 +11,7 @@ import { boltPlaces, seatPlaces } from './wing-hold'
 import { bodyPlaces } from './body-beam'
 import { bodyForces, contactLength } from './body-cases'
 import { boomOf } from './tail-boom'
+import { createTailSurfaces, tailPlaces } from './tail-surfaces'
 import { wingCases } from './wing-cases'
 import { gearOf } from './landing-gear'
 import { measuredStiffness, proofOf, type ProofGround } from './ground-proofs'
@@ -37,7 +38,8 @@ export interface StrengthStage {
 export function createStrength(stations?: number): StrengthStage {
   const bearing = createWingBearing(stations),
     held = createHeldWing(),
-    lifts = memoise(liftLoads, 4)
+    lifts = memoise(liftLoads, 4),
+    tails = createTailSurfaces()
   return (airframe, flown, entries, mass, loads) => {
     const { wing, doc } = airframe
     const wingBears = bearing(airframe)
@@ -93,6 +95,7 @@ export function createStrength(stations?: number): StrengthStage {
       ...bodyPlaces(airframe, entries, cg, forces),
       ...boltPlaces(airframe, hold),
       ...seatPlaces(airframe, hold),
+      ...tailPlaces(tails(airframe)),
       ...gear.places,
     ]
     const tip = wingHeld.tip(

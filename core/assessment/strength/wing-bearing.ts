@@ -5,18 +5,11 @@
 import type { Cut, Zone } from '../../document'
 import { panelAt, usableCuts, zoneOr, type SparLine, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
-import {
-  buildCovered,
-  buildStation,
-  stationSection,
-  type Covering,
-  type Meeting,
-  type StationBuild,
-  type StationSection,
-} from '../../structure'
+import { stationSection, type Meeting, type StationBuild, type StationSection } from '../../structure'
 import { mmToM } from '../../units'
 import type { Designed } from '../resolve'
 import { mendedJoints, type MendedJoint } from './mended-joints'
+import { createBuilds } from './station-builds'
 
 /** Evenly spaced stations, root to tip; breaks, cuts and spar ends are added. */
 const STATIONS = 18
@@ -24,9 +17,6 @@ const STATIONS = 18
 const OUTER_LIMIT = 0.97
 
 const NO_LINES: readonly SparLine[] = []
-
-/** Recipes, with the spars that run through, remembered for each place. */
-const REMEMBERED = 60
 
 export interface WingBearing {
   sections: readonly StationSection[]
@@ -48,40 +38,7 @@ export function createWingBearing(stations = STATIONS): (airframe: Designed) => 
     },
     64,
   )
-  // What is built at a place depends on the spars that run through there, not on those elsewhere.
-  const built = new WeakMap<
-    StationSection['field'],
-    Array<{
-      recipe: unknown
-      filament: unknown
-      covering: Covering | null
-      spars: StationSection['spars']
-      build: StationBuild
-    }>
-  >()
-  const buildOf = (
-    section: StationSection,
-    recipe: Parameters<typeof buildStation>[1],
-    filament: Parameters<typeof buildStation>[2],
-    covering: Covering | null,
-  ): StationBuild => {
-    const known = built.get(section.field) ?? [],
-      { spars } = section
-    const found = known.find(
-      item =>
-        item.recipe === recipe &&
-        item.filament === filament &&
-        item.covering === covering &&
-        item.spars.length === spars.length &&
-        item.spars.every((spar, i) => spar.line === spars[i].line),
-    )
-    if (found) return found.build
-    const build = covering
-      ? buildCovered(section, recipe, filament, covering)
-      : buildStation(section, recipe, filament)
-    built.set(section.field, [...known.slice(1 - REMEMBERED), { recipe, filament, covering, spars, build }])
-    return build
-  }
+  const buildOf = createBuilds()
   return airframe => {
     const { wing, doc } = airframe
     const { sections, places } = sectionsOf(

@@ -18,6 +18,10 @@ import {
   hungOf,
   whipOf,
   type BoomFrame,
+  createTailSurfaces,
+  tailPlaces,
+  TAILS,
+  type TailHeld,
 } from '../../assessment/strength'
 import type { SolvedFlight } from '../../assessment/flight'
 import type { Gives } from '../../structure'
@@ -99,6 +103,7 @@ export function heldPlaces({
           least(boomFrame(airframe)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
         ),
       }))
+  const tails = tailTables(tables)
   const seat = seatOf(first),
     seatBears = seat && byOption(seat.zone.id, airframe => seatOf(airframe)!.bears)
   const beams = new Map<number, ByOption>()
@@ -130,6 +135,13 @@ export function heldPlaces({
       reserve = Math.min(reserve, placeReserve(at(beamAt(wing.boltX), picks), wing.pull * safety))
     if (seatBears && wing.pressed > 0)
       reserve = Math.min(reserve, placeReserve(at(seatBears, picks), wing.pressed * safety))
+    for (const tail of tails) {
+      const own = tail(picks)
+      if (own.reserve < reserve) {
+        reserve = own.reserve
+        spread = own.spread
+      }
+    }
     for (const { gives, flown, pushed } of booms) {
       const whip = landsOn === 'net' ? 0 : whipOf(frame!, sums[WHIP], wing.factor, doc.brief.dropMm).force
       const force = Math.max(whip, hungOf(frame!, sums[WHIP], wing.n))
@@ -162,4 +174,39 @@ function bearsOf(
     ),
   )
   return dims.map((dim, j) => ({ dim, values: bears.get(dim)!.map(row => row[j]) }))
+}
+
+/**
+ * Least reserve of each tail surface hard over, by the options of its zones and spars; reckoned as they are asked for.
+ * Masses say nothing.
+ */
+function tailTables({ list, doc, pieces, airframeAt }: Tables): Array<(picks: ArrayLike<number>) => Held> {
+  const held = createTailSurfaces()
+  const { surfaces } = airframeAt(list.map(() => 0))
+  return TAILS.filter(name => surfaces[name]).map(name => {
+    const zones = new Set([
+      ...pieces.filter(({ piece }) => piece.part === name).map(({ piece }) => piece.zone.id),
+      ...doc.tail[name]!.panels.map(panel => panel.zone),
+    ])
+    const dims = [...list.keys()].filter(
+      k =>
+        (list[k].key.startsWith('zone:') && zones.has(list[k].key.slice('zone:'.length))) ||
+        doc.spars.some(spar => spar.surface === name && list[k].key === `spar:${spar.id}`),
+    )
+    const known: Array<Held | undefined> = []
+    return picks => {
+      let index = 0
+      for (const dim of dims) index = index * list[dim].options.length + picks[dim]
+      return (known[index] ??= leastOf(
+        held(airframeAt(list.map((_, k) => (dims.includes(k) ? picks[k] : 0)))).filter(
+          ({ loft }) => loft.name === name,
+        ),
+      ))
+    }
+  })
+}
+
+function leastOf(held: readonly TailHeld[]): Held {
+  const [{ reserve, gives }] = tailPlaces(held)
+  return { reserve, spread: SPREAD_OF[gives] }
 }

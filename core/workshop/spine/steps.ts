@@ -9,6 +9,7 @@ import { type Step } from '../../change'
 import type { Weakness } from './weakness'
 import { boomSteps, bodySteps } from './body-steps'
 import { gearSteps } from './gear-steps'
+import { skinSteps } from './skin-steps'
 import { wingSteps } from './wing-steps'
 
 export function stepsFor(
@@ -20,5 +21,9 @@ export function stepsFor(
   if (weakness.part === 'wing') return wingSteps(doc, now, weakness, libraries)
   if (weakness.part === 'boom') return boomSteps(doc, weakness, libraries)
   if (weakness.part === 'body') return bodySteps(doc, weakness, libraries)
+  if (weakness.part === 'horizontal' || weakness.part === 'vertical') {
+    const zone = doc.zones.find(item => item.id === weakness.subject)
+    return zone ? skinSteps(doc, zone, libraries) : []
+  }
   return gearSteps(doc, weakness)
 }

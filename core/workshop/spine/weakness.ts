@@ -1,11 +1,11 @@
 /** The places of an assessment that bear least, wing and all else alike, weakest first. */
-import type { Assessment } from '../../assess'
+import type { Assessment, PlaceReport } from '../../assess'
 import type { Words } from '../../units'
 
 export interface Weakness {
   /** Stays the same from one assessment to the next: part and mode, and for other parts the place. */
   id: string
-  part: 'wing' | 'boom' | 'body' | 'gear' | 'mount'
+  part: 'wing' | PlaceReport['part']
   mode: string
   /** mm along the wing from the root, or aft of the nose. */
   atMm: number
