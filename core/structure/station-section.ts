@@ -1,5 +1,5 @@
 /** The shape of a wing's section as a structure: what does not depend on load, recipe or filament. mm. */
-import { outlineAt, planAt, SIDE_POINTS, type SparLine, type SurfaceLoft } from '../geometry'
+import { cosinePlace, outlineAt, planAt, SIDE_POINTS, type SparLine, type SurfaceLoft } from '../geometry'
 import { type InsetField, insetField } from '../printing'
 import { mmToM } from '../units'
 
@@ -23,6 +23,7 @@ export interface SparEnd {
 export interface StationSection {
   /** mm along the span. */
   s: number
+  /** Of what carries, m. */
   chord: number
   outline: Float64Array
   field: InsetField
@@ -60,35 +61,27 @@ function sectionOf(loft: SurfaceLoft, s: number, rear: number): { outline: Float
 }
 
 /**
- * What of an outline lies before x, closed there by an upright wall: as many points, those behind stand along the wall,
- * so that points of either side keep their numbers.
+ * What of an outline lies before x, closed there by an upright wall: a section of less chord with a blunt edge, its
+ * points spread along either side as they are along a whole one, so that nothing jumps where x passes one of them.
  */
 export function closedAt(outline: Float64Array, x: number): Float64Array {
   const last = SIDE_POINTS - 1,
-    points = outline.length / 2
-  if (points !== 2 * SIDE_POINTS - 1 || !(outline[0] > x || outline[2 * (points - 1)] > x)) return outline
-  const closed = outline.slice()
-  // From the nose to the rear end, along either side.
-  const heights = ([1, -1] as const).map(way => {
-    for (let k = 1; k <= last; k++) {
-      const [a, b] = [last - way * (k - 1), last - way * k]
-      const [xa, xb] = [outline[2 * a], outline[2 * b]]
-      if (xb > x)
-        return {
-          first: k,
-          y: outline[2 * a + 1] + ((outline[2 * b + 1] - outline[2 * a + 1]) * (x - xa)) / (xb - xa),
-        }
+    count = outline.length / 2
+  if (count !== 2 * SIDE_POINTS - 1 || Math.min(outline[0], outline[2 * (count - 1)]) <= x) return outline
+  const closed = outline.slice(),
+    nose = outline[2 * last]
+  for (const way of [-1, 1]) {
+    let k = 1
+    for (let i = 1; i <= last; i++) {
+      const at = nose + (x - nose) * cosinePlace(i, SIDE_POINTS)
+      while (k < last && outline[2 * (last + way * k)] < at) k++
+      const a = 2 * (last + way * (k - 1)),
+        b = 2 * (last + way * k)
+      const t = (at - outline[a]) / Math.max(1e-9, outline[b] - outline[a])
+      closed[2 * (last + way * i)] = at
+      closed[2 * (last + way * i) + 1] = outline[a + 1] + (outline[b + 1] - outline[a + 1]) * t
     }
-    return { first: last + 1, y: outline[2 * (last - way * last) + 1] }
-  })
-  const middle = (heights[0].y + heights[1].y) / 2
-  heights.forEach(({ first, y }, side) => {
-    for (let k = first; k <= last; k++) {
-      const at = last - (side === 0 ? 1 : -1) * k
-      closed[2 * at] = x
-      closed[2 * at + 1] = y + ((middle - y) * (k - first)) / Math.max(1, last - first + 0.5)
-    }
-  })
+  }
   return closed
 }
 
@@ -116,7 +109,7 @@ export function stationSection(
     // Bores take nothing from the skin: walls run round them as well.
     s,
     ...sectionOf(loft, s, rear),
-    chord: mmToM(plan.chord),
+    chord: mmToM(Math.min(plan.chord, rear - plan.lead)),
     meeting,
     ends,
     spars: here.map(line => ({ line, ...line.at(s) })),

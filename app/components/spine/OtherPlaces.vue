@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /**
- * What carries besides the wing: boom, body, legs and mounts, each place with its reserve; and what launches
+ * What carries besides the wing: boom, body, tails, legs and mounts, each place with its reserve; and what launches
  * and landings do.
  */
 import { amount, figure, worded } from '~/composables/format'
@@ -43,7 +43,7 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
             </td>
           </tr>
           <tr v-if="!shown.length">
-            <td colspan="4" class="quiet">No boom, no body and no legs: the wing is all there is.</td>
+            <td colspan="4" class="quiet">No boom, no body, no tail and no legs: the wing is all there is.</td>
           </tr>
         </tbody>
       </table>

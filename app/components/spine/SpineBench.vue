@@ -5,7 +5,7 @@ const tabs = [
   { id: 'span', label: 'Along the span' },
   { id: 'spars', label: 'Spars and stock' },
   { id: 'loads', label: 'Loads' },
-  { id: 'places', label: 'Boom, body, legs' },
+  { id: 'places', label: 'Boom, body, tail, legs' },
   { id: 'heat', label: 'Heat' },
 ]
 </script>
