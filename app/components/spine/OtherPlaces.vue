@@ -8,7 +8,7 @@ import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
 const s = computed(() => now.value.strength)
-const shown = computed(() => s.value.places.slice(0, 14))
+const shown = computed(() => s.value.places.slice(0, 20))
 const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
 </script>
 

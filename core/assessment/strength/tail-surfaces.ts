@@ -221,6 +221,8 @@ function tailSections(
   return [...places].sort((a, b) => a - b).map(s => stationSection(loft, s, lines, meeting(s), rear(s)))
 }
 
+/** mm */
+const AT_ROOT = 1
 /** One place a surface. */
 export const tailPlaces = (held: readonly TailHeld[]): PlaceReport[] =>
   held.map(({ loft, atMm, modes, zone, force, safety }): PlaceReport => {
@@ -235,7 +237,7 @@ export const tailPlaces = (held: readonly TailHeld[]): PlaceReport[] =>
       gives: MODE_GIVES[mode],
       case: 'hard over at cruise',
       reserve: Math.min(1e4, reserve),
-      words: say`${q(force, 'N', 1)} × ${safety} on ${loft.mirror ? 'each half' : 'it'}; ${q(atMm, 'mm', 0)} from its root`,
+      words: say`${q(force, 'N', 1)} × ${safety} on ${loft.mirror ? 'each half' : 'it'}; gives ${atMm < AT_ROOT ? 'at its root' : say`${q(atMm, 'mm', 0)} from its root`}`,
       remedy: 'another bead in this zone, or a spar through it',
       subject: zone.id,
     }
