@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { dimensions, listed, q, say, written } from '.'
+import { dimensions, listed, q, say, withUnit, written } from '.'
 
 describe('sentences with figures', () => {
   it('keep each figure as value, unit and digits until somebody writes it', () => {
@@ -22,6 +22,16 @@ describe('sentences with figures', () => {
   it('without a figure are plain text, and join with what stands beside them', () => {
     expect(say`End it at ${'the root'}`).toBe('End it at the root')
     expect(say`a${say`b`}${q(1, '')}c`).toEqual(['ab', { value: 1, unit: '', digits: null }, 'c'])
+  })
+  it('an angle stands by its degree, a temperature apart from it', () => {
+    expect(['°', '°/s', '° of sideslip', '×', '°C', 'mm'].map(unit => withUnit('10', unit))).toEqual([
+      '10°',
+      '10°/s',
+      '10° of sideslip',
+      '10×',
+      '10 °C',
+      '10 mm',
+    ])
   })
   it('a multiple of gravity is written g and is no gram', () => {
     expect(written([q(5, 'gₙ', 1)])).toBe('5.0 g')

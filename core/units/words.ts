@@ -56,10 +56,10 @@ function join(parts: readonly Part[]): Words {
 
 /** Multiples of standard gravity, which are no grams. */
 const WRITTEN: Record<string, string> = { gₙ: 'g' }
-/** Written without a space before them. */
-const CLOSE = new Set(['°', '°/s', '×'])
+/** Written without a space before them, as the degree of an angle is, and what of one is meant; not °C. */
+const CLOSE = /^(×|°($|\/s| ))/
 export const withUnit = (text: string, unit: string): string =>
-  unit === '' ? text : `${text}${CLOSE.has(unit) ? '' : ' '}${WRITTEN[unit] ?? unit}`
+  unit === '' ? text : `${text}${CLOSE.test(unit) ? '' : ' '}${WRITTEN[unit] ?? unit}`
 
 /** As a sentence is written to files and by the command line: metric, with a point before decimals. */
 export const written = (words: Words): string =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What each control surface asks of its servo at top speed, and rates to start with. */
+import { withUnit } from '../../../core/units'
 import { amount, figure, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
@@ -8,7 +9,7 @@ const controls = computed(() => now.value.controls)
 const boom = computed(() => now.value.strength.boom)
 const rates = computed(() => now.value.rates)
 const pull = (item: { axis: string; unit: string }, value: number) =>
-  item.axis === 'pitch' ? `${amount(value + 1, 'gₙ', 1)}` : `${figure(value)} ${item.unit}`
+  item.axis === 'pitch' ? `${amount(value + 1, 'gₙ', 1)}` : withUnit(figure(value), item.unit)
 </script>
 
 <template>
