@@ -163,6 +163,32 @@ describe('trim and drag', () => {
       0.2 * Math.abs(before),
     )
   })
+  it('the speed of the best glide goes with the root of the weight in fine steps, and with no step of its search', () => {
+    const own = createAssessor()
+    const at = (grams: number) => {
+      const { trim, totals } = own.assess(
+        changed(DEMOS[0], doc => {
+          doc.equipment.find(item => item.id === 'seed')!.massG = grams
+        }),
+      )
+      return { mass: totals.massG, speed: trim.find(row => row.id === 'glide' && row.payload)!.speedMs }
+    }
+    let before = at(40)
+    const first = before
+    for (let grams = 44; grams <= 100; grams += 4) {
+      const now = at(grams)
+      // A search in steps would stand still, or take one of 4 % at once.
+      const share = Math.log(now.speed / before.speed) / Math.log(now.mass / before.mass)
+      expect(share).toBeGreaterThan(0.1)
+      expect(share).toBeLessThan(1.5)
+      before = now
+    }
+    // At one lift coefficient it is the root. Drag that falls with Re^-n, n to 1 for sections as slow as these, lets the
+    // best coefficient fall with V^-n/2: m^(1/(2 − n/2)).
+    const share = Math.log(before.speed / first.speed) / Math.log(before.mass / first.mass)
+    expect(share).toBeGreaterThan(0.5)
+    expect(share).toBeLessThan(1 / 1.5)
+  })
   it('a fatter body and a longer boom cost glide; without any pitch control what is left over is said', () => {
     const fat = assess(
       changed(thistledown, d => {
