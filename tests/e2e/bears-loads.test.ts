@@ -103,6 +103,8 @@ describe('what carries it', () => {
     expect(a.strength.gear.on).toBe('legs')
     expect(await page.text('[data-figure="peak"]')).toBe(`${a.strength.gear.peakN.toFixed(0)} N`)
     expect(await page.count('[data-place^="leg-1"]')).toBe(3)
+    const tail = a.strength.places.find(place => place.part === 'horizontal')!
+    expect(await page.text('[data-place="tail-horizontal"]')).toContain(tail.reserve.toFixed(2))
     await page.type('[data-field="leg-thickness"]', 'two')
     await says('[data-field="leg-thickness"]', '"two" is not a number')
     await page.type('[data-field="leg-thickness"]', '900')
