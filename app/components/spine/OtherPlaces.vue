@@ -43,7 +43,9 @@ const words = { legs: 'on its legs', belly: 'on its belly', net: 'in a net' }
             </td>
           </tr>
           <tr v-if="!shown.length">
-            <td colspan="4" class="quiet">No boom, no body, no tail and no legs: the wing is all there is.</td>
+            <td colspan="4" class="quiet">
+              No boom, no body, no tail and no legs: the wing is all there is.
+            </td>
           </tr>
         </tbody>
       </table>
