@@ -1,9 +1,10 @@
-/** Tails hard over: loads against closed form, what they bear against the wing's own kernel. */
+/** Tails hard over: loads against closed form, and what they bear against the section kernel under a load by hand. */
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { changed } from '../../testing/changed'
-import { closedAt, decide } from '../../structure'
+import { buildStation, closedAt, decide, stationModes, stationSection } from '../../structure'
+import { airOf } from '../flight'
 import { intersection, outlineAt, planAt, polygonArea } from '../../geometry'
 import { createTailSurfaces, tailLift, tailPlaces } from './tail-surfaces'
 import { TAIL_CL } from './body-cases'
@@ -15,14 +16,14 @@ const heldOf = (doc: typeof demo, name: 'horizontal' | 'vertical') =>
 const reserveOf = (doc: typeof demo, name: 'horizontal' | 'vertical') =>
   decide(heldOf(doc, name).modes).reserve
 
+const plank = changed(demo, doc => {
+  const tail = doc.tail.horizontal!
+  Object.assign(tail, { rootChordMm: 100, incidenceDeg: 0, tip: { kind: 'flat', lengthMm: 1 } })
+  tail.panels = [{ ...tail.panels[0], spanMm: 200, tipChordMm: 100, sweepMm: 0, dihedralDeg: 0 }]
+})
+
 describe('lift of a tail hard over', () => {
-  const loft = assessor.airframe(
-    changed(demo, doc => {
-      const tail = doc.tail.horizontal!
-      Object.assign(tail, { rootChordMm: 100, incidenceDeg: 0, tip: { kind: 'flat', lengthMm: 1 } })
-      tail.panels = [{ ...tail.panels[0], spanMm: 200, tipChordMm: 100, sweepMm: 0, dihedralDeg: 0 }]
-    }),
-  ).surfaces.horizontal!
+  const loft = assessor.airframe(plank).surfaces.horizontal!
   const area = 0.1 * (loft.span / 1000)
 
   it('adds up to its greatest coefficient, and stands on a plank as the mean of plank and ellipse do', () => {
@@ -58,6 +59,33 @@ describe('lift of a tail hard over', () => {
 })
 
 describe('what a tail bears', () => {
+  it('at the root of a plank is what its section bears under that lift, at the middle of it, put on by hand', () => {
+    const airframe = assessor.airframe(plank),
+      held = heldOf(plank, 'horizontal')
+    expect(held.atMm).toBe(0)
+    const span = held.loft.span / 1000,
+      { density } = airOf(plank)
+    const shear = ((density * plank.brief.cruiseMs ** 2) / 2) * TAIL_CL * 0.1 * span,
+      moment = (shear * span * (0.5 + 4 / (3 * Math.PI))) / 2
+    const section = stationSection(
+      held.loft,
+      0,
+      airframe.warm.lines(airframe.spars.horizontal ?? []),
+      'glued',
+    )
+    const build = buildStation(section, held.zone.recipe, airframe.warm.filamentOf(held.zone))
+    const modes = stationModes(
+      section,
+      build,
+      held.zone.recipe,
+      { shear, moment, torque: 0, lag: 0 },
+      plank.brief.safetyFactor,
+    )
+    // Bending alone: torque has no part in these.
+    for (const mode of ['skin across layers', 'skin in compression', 'glue joint'] as const)
+      expect(held.modes[mode]! / modes[mode]!).toBeCloseTo(1, 2)
+  })
+
   it('falls with the square of the speed and the factor of safety', () => {
     const fast = changed(demo, doc => {
       doc.brief.cruiseMs *= Math.SQRT2
