@@ -247,6 +247,31 @@ describe('a point assessed from nothing gives the same four verdicts within a th
     },
     120_000,
   )
+  it('where the tail gives out first, by its print and its spar', async () => {
+    const fast: ProjectFile = {
+      ...thistledown,
+      brief: { ...thistledown.brief, cruiseMs: 27, topSpeedMs: 35 },
+      body: { ...thistledown.body!, openings: [] },
+      boom: { ...thistledown.boom!, socketMm: 110 },
+    }
+    const { search, tables, pointOf, printerOf } = await ready(
+      fast,
+      readVary({
+        zones: { tail: [{}, { walls: 2 }, { filament: 'petg' }] },
+        spars: { 'tail-rod': ['rod-3', null] },
+      }),
+    )
+    const assessor = createAssessor()
+    let tails = 0
+    for (let k = 0; k < search.of; k++) {
+      const point = pointOf(k),
+        a = assessor.assess(designOf(fast, tables.list, point.picks, { ...printerOf, ...point.printers }))
+      expect(difference(point, a), JSON.stringify(point.choices)).toBeLessThan(1e-3)
+      if (a.strength.part === 'horizontal') tails++
+    }
+    // As it is printed now, with its rod and without.
+    expect(tails).toBeGreaterThanOrEqual(2)
+  })
   it('random aircraft too', async () => {
     await fc.assert(
       fc.asyncProperty(aircraft, fc.nat(1e6), async (doc, seed) => {
