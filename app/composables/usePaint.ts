@@ -42,11 +42,11 @@ function ramp(
     of: piece => ({
       colour: step(share(value(piece))),
       pattern: 0,
-      note: `${figure(value(piece), digits)} ${unit}`,
+      note: amount(value(piece), unit, digits),
     }),
     legend: [
-      { label: `${figure(low, digits)} ${unit}`, colour: RAMP[0], pattern: 0 },
-      { label: `${figure(high, digits)} ${unit}`, colour: RAMP[RAMP.length - 1], pattern: 0 },
+      { label: amount(low, unit, digits), colour: RAMP[0], pattern: 0 },
+      { label: amount(high, unit, digits), colour: RAMP[RAMP.length - 1], pattern: 0 },
     ],
   }
 }

@@ -170,7 +170,7 @@ describe('from brief to log', () => {
   })
   it('inches, ounces and a comma: shown and typed so, and the file stays in mm and g', async () => {
     await page.anew('/brief')
-    const { totals } = await page.computed()
+    const { totals, plan } = await page.computed()
     await page.press('[data-act="reading"]')
     await page.press('[data-units="imperial"] input')
     await page.press('[data-decimal="comma"] input')
@@ -179,6 +179,9 @@ describe('from brief to log', () => {
       async () => (await page.text('[data-wing="weight"]')).includes(`${ounces} oz`),
       PATIENCE,
     )
+    // 28.35 g to the ounce, 9.290304 dm² to the square foot.
+    const loading = ((plan.loadingGdm2 * 9.290304) / 28.349523125).toFixed(1).replace('.', ',')
+    expect(await page.text('[data-proportion="loading"]')).toContain(`${loading} oz/ft²`)
     await page.driver.actions().sendKeys(Key.ESCAPE).perform()
     await page.driver.wait(async () => (await page.count('.v-overlay--active')) === 0, PATIENCE)
     await page.type('[data-field="targetMassG"]', '24,5')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { proportions } from '../../../core/workshop/advice'
-import { figure, worded } from '~/composables/format'
+import { amount, amountOf, worded } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { doc, now } = useBench()
@@ -25,9 +25,9 @@ const share = (value: number, low: number, high: number) =>
     <tbody>
       <tr v-for="row in rows" :key="row.id" :data-proportion="row.id">
         <td>{{ row.label }}</td>
-        <td class="r num" :class="{ bad: !row.ok }">{{ figure(row.value, row.digits) }} {{ row.unit }}</td>
+        <td class="r num" :class="{ bad: !row.ok }">{{ amount(row.value, row.unit, row.digits) }}</td>
         <td class="r num quiet">
-          {{ figure(row.low, row.digits) }}–{{ figure(row.high, row.digits) }} {{ row.unit }}
+          {{ amountOf(row.low, row.unit, row.digits) }}–{{ amount(row.high, row.unit, row.digits) }}
         </td>
         <td class="scale">
           <span class="track"

@@ -4,7 +4,7 @@
  * over the drawing.
  */
 import { format } from 'date-fns'
-import { amount, figure, signed, signedAmount } from '~/composables/format'
+import { amount, amountOf, figure, signedAmount, signedAmountOf } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -90,10 +90,10 @@ const anew = computed(
           <tbody>
             <tr v-for="row in answer.comparison.verdicts" :key="row.wing" :data-verdict="row.wing">
               <td>{{ row.label }}</td>
-              <td class="r num">{{ figure(row.before, row.digits) }} {{ row.unit }}</td>
-              <td class="r num">{{ figure(row.after, row.digits) }}</td>
+              <td class="r num">{{ amount(row.before, row.unit, row.digits) }}</td>
+              <td class="r num">{{ amountOf(row.after, row.unit, row.digits) }}</td>
               <td class="r num" :class="row.better === null ? 'quiet' : row.better ? 'good' : 'bad'">
-                {{ signed(row.after - row.before, row.digits) }}
+                {{ signedAmountOf(row.after - row.before, row.unit, row.digits) }}
               </td>
             </tr>
           </tbody>

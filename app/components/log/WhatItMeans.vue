@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Causes of what was noted on this aircraft, with their chance, what would tell more, and what mends each. */
-import { amount, figure, signed, signedAmount, worded } from '~/composables/format'
+import { amount, figure, signed, signedAmount, signedAmountOf, worded } from '~/composables/format'
 import { useAside } from '~/composables/useAside'
 import { useBench } from '~/composables/useBench'
 
@@ -39,7 +39,8 @@ function mend(code: string, what: string) {
           <div>
             <b>{{ worded(cause.what) }}</b>
             <span class="num quiet">
-              {{ signed(cause.amount, 1) }} ± {{ figure(cause.sigma, 1) }} {{ cause.unit }}</span
+              {{ signedAmountOf(cause.amount, cause.unit, 1) }} ±
+              {{ amount(cause.sigma, cause.unit, 1) }}</span
             >
             <div class="small">{{ worded(cause.mend) }}.</div>
             <div v-if="found.prices[cause.code]" class="small price" :data-price="cause.code">

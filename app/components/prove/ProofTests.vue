@@ -77,11 +77,10 @@ const verdict = computed(() => {
       <ProofSketch v-if="chosen" :proof="chosen" :report="report" />
       <template v-if="chosen && report">
         <p class="lead">
-          <b class="num" data-figure="predicted">{{ figure(report.predicted, 1) }} {{ report.unit }}</b>
+          <b class="num" data-figure="predicted">{{ amount(report.predicted, report.unit, 1) }}</b>
           {{ KIND_WORDS[chosen.kind].seen
           }}<template v-if="chosen.measured !== null"
-            >; measured <b class="num">{{ figure(chosen.measured, 1) }} {{ report.unit }}</b
-            >:
+            >; measured <b class="num">{{ amount(chosen.measured, report.unit, 1) }}</b>:
             <span class="num" data-figure="ratio">{{
               report.ratio === null ? '–' : percent(report.ratio)
             }}</span>

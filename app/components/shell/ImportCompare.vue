@@ -4,7 +4,7 @@
  * What was done and noted is kept from both.
  */
 import { useCore } from '~/composables/useCore'
-import { figure, signed } from '~/composables/format'
+import { amount, amountOf, signedAmountOf } from '~/composables/format'
 import type { DesignComparison } from '../../../core/study/compared'
 import { canonical, DocumentError, mergeCopies, partDifferences } from '../../../core/document'
 import type { Copy, ProjectFile } from '../../../core/document'
@@ -155,9 +155,9 @@ const merge = () => settle(() => project.takeOver(whole.value!))
         <tbody>
           <tr v-for="row in comparison.verdicts" :key="row.wing">
             <th scope="row">{{ row.label }}</th>
-            <td class="num">{{ figure(row.before, row.digits) }}</td>
-            <td class="num">{{ figure(row.after, row.digits) }} {{ row.unit }}</td>
-            <td class="num quiet">{{ signed(row.after - row.before, row.digits) }}</td>
+            <td class="num">{{ amountOf(row.before, row.unit, row.digits) }}</td>
+            <td class="num">{{ amount(row.after, row.unit, row.digits) }}</td>
+            <td class="num quiet">{{ signedAmountOf(row.after - row.before, row.unit, row.digits) }}</td>
           </tr>
         </tbody>
       </table>
