@@ -34,7 +34,7 @@ const ROOMS = {
   'printing/machine-check': ['units', 'document', 'libraries', 'geometry'],
   mass: ['units', 'document', 'libraries', 'geometry', 'printing'],
   aero: ['units', 'document', 'libraries', 'geometry'],
-  structure: ['units', 'document', 'libraries', 'geometry', 'aero', 'printing'],
+  structure: ['units', 'document', 'libraries', 'geometry', 'aero', 'printing', 'memo'],
   toss: ['units'],
   power: ['units', 'geometry', 'aero'],
   demo: ['units', 'document', 'libraries'],

@@ -72,6 +72,9 @@ export function recipeFrom(path: string | undefined): { recipe: Recipe; filament
       ...file,
       school: 'beads',
       lattice: null,
+      // A model on its own has no chord.
+      denser: null,
+      printedSpar: null,
       nozzleC,
       flow: file.flow ?? 1 / expansionAt(filament, nozzleC),
     },

@@ -102,3 +102,9 @@ function alike(a: unknown, b: unknown): boolean {
     keys.every(key => Object.hasOwn(b, key) && alike(a[key as keyof object], b[key as keyof object]))
   )
 }
+
+/** Made when it is first asked for, and kept. */
+export function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null
+  return () => (made ??= { value: make() }).value
+}

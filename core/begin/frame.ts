@@ -23,7 +23,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 15,
+  version: 16,
   ...name,
   brief,
   aerofoils: [],

@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 15,
+  version: 16,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:

@@ -21,6 +21,8 @@ export const ribRecipe = (recipe: Recipe): Recipe => ({
   spiral: false,
   lattice: null,
   skinGapMm: null,
+  denser: null,
+  printedSpar: null,
   stance: 'standing',
   brimMm: 0,
 })

@@ -132,7 +132,7 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":16}')).toThrow(/^version: 16 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":17}')).toThrow(/^version: 17 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })
@@ -140,12 +140,12 @@ describe('project files', () => {
     const { stance: _, ...recipe } = DEMOS[0].zones[0].recipe
     const file = { format: 'mariposa-recipe', version: 1, name: 'Nose', filament: 'pla-tough', recipe }
     expect(readRecipe(JSON.stringify(file))).toMatchObject({
-      version: 4,
+      version: 5,
       recipe: { stance: 'standing', beadForm: 'rounded' },
     })
     const flat = { name: 'Nose', filament: 'pla-tough', recipe: { ...recipe, stance: 'flat' as const } }
     expect(readRecipe(writeRecipe(flat)).recipe.stance).toBe('flat')
-    expect(() => readRecipe(JSON.stringify({ ...file, version: 4 }))).toThrow(/^recipe\.stance: /)
+    expect(() => readRecipe(JSON.stringify({ ...file, version: 5 }))).toThrow(/^recipe\.stance: /)
   })
   it('survives any mutation of the text: read, or refused with a reason', () => {
     const text = writeProject(DEMOS[1])

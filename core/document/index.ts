@@ -5,6 +5,16 @@ export { readProject, checkProject, writeProject, pathText, MAX_PROJECT_BYTES, P
 export { DocumentError } from './fault'
 export { parseJson, type JsonLimits } from './json'
 export { LEAST_THICKNESS, outlineFault } from './outline'
+export {
+  denserOf,
+  denserSpans,
+  laysAlongChord,
+  mostWalls,
+  mostWallsReach,
+  printedSparOf,
+  printedSparSpan,
+  type ChordFrame,
+} from './along-chord'
 export { beadSection, beadSpacing, beadsThick, roundedBead, wallDepth, wallsReach } from './bead'
 export { NO_FIELD, NOT_BUILT, PRINTER_DEFAULTS, USUAL_POWER } from './migrate'
 export { designOf, type Design, type PrinterOfDesign } from './design'

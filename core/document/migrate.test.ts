@@ -1,6 +1,7 @@
 /** Files of every older version, read as what they did not say. */
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../demo'
+import type { ProjectFile } from './schema'
 import { WIRE_LEG } from '../testing/wire-leg'
 import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
@@ -173,6 +174,24 @@ describe('project files of older versions', () => {
     expect(read.printers[0]).toMatchObject({ filamentMm: 1.75, spool: null, runs: { fromH: 0, toH: 24 } })
     expect(read.spools[0].name).toBe('foam-white')
     expect(read.plates).toEqual([])
+  })
+  it('recipes of version 15 are alike all along the chord, wherever one stands, and nothing else changes', () => {
+    const doc: ProjectFile = {
+      ...DEMOS[0],
+      asPrinted: [
+        { piece: 'wing-1', filament: 'pla-foam', recipe: DEMOS[0].zones[2].recipe, date: '2026-10-03' },
+      ],
+    }
+    const old = structuredClone(doc) as unknown as Record<'zones' | 'accepted' | 'asPrinted', unknown[]> & {
+      version: number
+    }
+    old.version = 15
+    for (const list of [old.zones, old.accepted, old.asPrinted] as Array<Array<{ recipe: object }>>) {
+      expect(list.length).toBeGreaterThan(0)
+      for (const { recipe } of list)
+        for (const key of ['denser', 'printedSpar']) Reflect.deleteProperty(recipe, key)
+    }
+    expect(readProject(JSON.stringify(old))).toEqual(doc)
   })
   it('no two pieces of a part share a number, and a new one gets none that has named a piece', () => {
     const doc = structuredClone(DEMOS[0])

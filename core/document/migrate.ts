@@ -353,6 +353,24 @@ export const fromVersion14 = (raw: unknown): unknown =>
       }
     : raw
 
+/** What recipes of projects before version 16, and of files before version 5, did not say: all of a chord is alike. */
+export const recipeFromVersion4 = (recipe: unknown): unknown =>
+  isObject(recipe) ? { denser: null, printedSpar: null, ...recipe } : recipe
+
+/** What version 15 did not say of recipes, wherever one stands. */
+export const fromVersion15 = (raw: unknown): unknown => {
+  if (!isObject(raw)) return raw
+  const brought = (list: unknown) =>
+    each(list, item => ({ ...item, recipe: recipeFromVersion4(item.recipe) }))
+  return {
+    ...raw,
+    version: 16,
+    zones: brought(raw.zones),
+    accepted: brought(raw.accepted),
+    asPrinted: brought(raw.asPrinted),
+  }
+}
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -368,6 +386,7 @@ const STEPS = [
   fromVersion12,
   fromVersion13,
   fromVersion14,
+  fromVersion15,
 ]
 
 /** Any older version, step by step. */

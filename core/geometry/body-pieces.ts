@@ -110,6 +110,7 @@ export function cutBody(
       corners: bodyHeights(loft, from, to),
       skinHeights: bodyHeights(loft, from, to),
       skinAt,
+      chordAt: () => null,
       features,
       sectionAt: x => sectionAt(skinAt(x), features, x),
       joints: { foot: foot?.joint ?? null, head: head?.joint ?? null },
@@ -154,6 +155,7 @@ function lids(
       corners: bodyHeights(loft, from, to),
       skinHeights: bodyHeights(loft, from, to),
       skinAt,
+      chordAt: () => null,
       features: [],
       sectionAt: x => {
         const skin = skinAt(x)

@@ -185,6 +185,7 @@ export function givenPieces(given: Given, { mesh, height }: GivenShape, index: n
     skinHeights: [0, height],
     features: [],
     skinAt: () => null,
+    chordAt: () => null,
     sectionAt: u => {
       const known = sections.get(u)
       if (known) return known

@@ -18,6 +18,7 @@ export { parseCoordinates, formatCoordinates } from './coordinate-file'
 export {
   loftSurface,
   outlineAt,
+  chordFrameAt,
   planAt,
   panelAt,
   placePoint,

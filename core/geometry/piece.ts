@@ -1,5 +1,5 @@
 /** What is printed: a skin along one axis with features cut out of it or put into it, standing on its end. */
-import type { Joint, Zone } from '../document'
+import type { ChordFrame, Joint, Zone } from '../document'
 import type { Feature } from './feature'
 import type { TriangleMesh } from './triangle-mesh'
 import type { Words } from '../units'
@@ -48,6 +48,8 @@ export interface PieceShape {
    * Outline of the skin alone, counter-clockwise, the same number of points everywhere; null beyond its end.
    */
   skinAt(u: number): Float64Array | null
+  /** The chord of the surface that it is of, in its sections' axes; null for bodies, ribs and given parts. */
+  chordAt(u: number): ChordFrame | null
   features: readonly Feature[]
   sectionAt(u: number): Section
   /** Aircraft axes of a point of the section at u, mm. */

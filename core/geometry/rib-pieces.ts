@@ -120,6 +120,7 @@ export function ribPieces(
       corners: [from, to],
       skinHeights: skinHeights(loft, from, to),
       skinAt: (s: number) => outlineAt(loft, s),
+      chordAt: () => null,
       features: own,
       sectionAt: (s: number) => sectionAt(outlineAt(loft, s), own, s),
       joints: { foot: k === 0 ? (foot?.joint ?? null) : null, head: last ? (head?.joint ?? null) : null },

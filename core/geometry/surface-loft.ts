@@ -4,7 +4,7 @@
  * (up for a wing). Sections stand in planes s = const, so neighbouring pieces meet without gap at any
  * dihedral.
  */
-import type { Aerofoil, Surface, SurfaceName, Zone } from '../document'
+import type { Aerofoil, ChordFrame, Surface, SurfaceName, Zone } from '../document'
 import { degToRad } from '../units'
 import { blendShapes, shapeOf, SIDE_POINTS, type AerofoilShape } from './aerofoil-shape'
 
@@ -216,6 +216,12 @@ export function planAt(
     n: mix(a.n, b.n, t),
     twist: mix(a.twist, b.twist, t),
   }
+}
+
+/** The chord at s, in the axes of its section. */
+export function chordFrameAt(loft: SurfaceLoft, s: number): ChordFrame {
+  const { lead, chord } = planAt(loft, s)
+  return { aft: [1, 0], lead, chord }
 }
 
 /** Place in the aircraft's axes of a point (x, n) of the section at s; `side` −1 is port. */

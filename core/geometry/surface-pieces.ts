@@ -20,7 +20,7 @@ import { ribMarks, ribPieces, stretchesOf, type Stretch } from './rib-pieces'
 import type { RibShape } from './ribs'
 import { pieceNumber, usableCuts, widestZone, zonesBetween } from './pieces'
 import type { SparLine } from './spar-line'
-import { outlineAt, toSurface, type SurfaceLoft } from './surface-loft'
+import { chordFrameAt, outlineAt, toSurface, type SurfaceLoft } from './surface-loft'
 import { naming, placed, skinHeights, type Sides } from './surface-piece-kit'
 
 /** The moving part's skin bends a little along the span; this keeps its facets within 0.02 mm of it. */
@@ -200,6 +200,7 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
       corners: [from, ...placesWithin(stations, from, to), to],
       skinHeights: skinHeights(loft, from, to),
       skinAt: (s: number) => outlineAt(loft, s),
+      chordAt: (s: number) => chordFrameAt(loft, s),
       features: own,
       sectionAt: (s: number) => sectionAt(outlineAt(loft, s), own, s),
       joints: { foot: foot?.joint ?? null, head: head?.joint ?? null },
@@ -249,6 +250,7 @@ function movingPieces({ loft, bedHeight }: SurfaceParts, hinged: HingedControl, 
       corners: [from, ...inner, to],
       skinHeights: stepped([from, ...inner, to], MOVING_STEP),
       skinAt,
+      chordAt: (s: number) => chordFrameAt(loft, s),
       features: own,
       sectionAt: (s: number) => sectionAt(skinAt(s), own, s),
       joints: { foot: i > 0 ? butt : null, head: i < count - 1 ? butt : null },

@@ -11,6 +11,8 @@ export interface School {
 }
 
 const bead = { beadWidthMm: 0.45, layerHeightMm: 0.25, beadForm: 'rounded' as const }
+/** Along the chord nothing differs. */
+const uniform = { denser: null, printedSpar: null }
 
 export const SCHOOLS: readonly School[] = [
   {
@@ -28,6 +30,7 @@ export const SCHOOLS: readonly School[] = [
       spiral: true,
       lattice: { pitchMm: 32, slitMm: 0.04, overlapMm: 0.15, leanDeg: 45 },
       skinGapMm: null,
+      ...uniform,
       brimMm: 0,
       stance: 'standing',
       infillPattern: 'lines',
@@ -48,6 +51,7 @@ export const SCHOOLS: readonly School[] = [
       spiral: false,
       lattice: null,
       skinGapMm: null,
+      ...uniform,
       brimMm: 0,
       stance: 'standing',
       infillPattern: 'lines',
@@ -68,6 +72,7 @@ export const SCHOOLS: readonly School[] = [
       spiral: false,
       lattice: null,
       skinGapMm: 2.5,
+      ...uniform,
       brimMm: 0,
       stance: 'standing',
       infillPattern: 'lines',
@@ -88,6 +93,7 @@ export const SCHOOLS: readonly School[] = [
       spiral: false,
       lattice: null,
       skinGapMm: null,
+      ...uniform,
       brimMm: 0,
       stance: 'standing',
       infillPattern: 'lines',
@@ -108,6 +114,7 @@ export const SCHOOLS: readonly School[] = [
       spiral: false,
       lattice: null,
       skinGapMm: null,
+      ...uniform,
       brimMm: 0,
       stance: 'standing',
       infillPattern: 'lines',

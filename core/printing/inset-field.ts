@@ -6,6 +6,7 @@
  * Exact for convex polygons up to the edge length; proved against circles, wedges, rectangles and true
  * offsets.
  */
+import type { ChordFrame } from '../document'
 import { areaMoments, type Section } from '../geometry'
 
 export interface InsetField {
@@ -33,6 +34,8 @@ export interface InsetField {
   areaXX: number
   areaYY: number
   areaXY: number
+  /** The chord that the section is of, in a wing or tail; null elsewhere, and where it is not known. */
+  frame: ChordFrame | null
 }
 
 /**
@@ -47,7 +50,7 @@ const SHARPEST = 20
  * (mm) count as `reach`: a recipe that looks no deeper is served in nearly linear time; without it every edge
  * looks at all.
  */
-export function insetField(loops: Section, reach = Infinity): InsetField {
+export function insetField(loops: Section, reach = Infinity, frame: ChordFrame | null = null): InsetField {
   const total = loops.reduce((sum, loop) => sum + loop.length / 2, 0)
   const field: InsetField = {
     length: new Float64Array(total),
@@ -66,6 +69,7 @@ export function insetField(loops: Section, reach = Infinity): InsetField {
     areaXX: 0,
     areaYY: 0,
     areaXY: 0,
+    frame,
   }
   const pointX = new Float64Array(total),
     pointY = new Float64Array(total)

@@ -1,6 +1,7 @@
 /** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
-import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
+import { beadSpacing, mostWallsReach, wallDepth, wallsReach, type Recipe } from '../document'
 import { areaMoments, type WebLengths } from '../geometry'
+import { denserEdges, inPrintedSpar } from './along-chord'
 import { insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
 
 type BeadOf = Pick<Recipe, 'beadWidthMm' | 'layerHeightMm' | 'beadForm'> & { spiral?: boolean }
@@ -10,6 +11,8 @@ export interface Layer {
   innerWall: number
   lattice: number
   infill: number
+  /** Of a printed spar. */
+  spar: number
   /** Beads that a base or top layer would add over this layer's own, were all of it open. */
   solidExtra: number
   /** Moments of the beads but for `solidExtra`: Σl·x, Σl·y (mm²) and Σl·x², Σl·y², Σl·xy (mm³). */
@@ -54,15 +57,17 @@ export function wallShare(depth: number, i: number, bead: BeadOf): number {
 /**
  * Walls run at w/2 + (i − 1)s inside the outline, s being the distance of neighbouring beads. Where the
  * section is too thin for every bead, as many are laid as fit across it: a last one is shared by both sides,
- * and the thinnest edge down to half a bead still gets one.
+ * and the thinnest edge down to half a bead still gets one. `more`: where along the chord there are more of them.
  */
 export function wallBeads(
   field: InsetField,
   walls: number,
   bead: BeadOf,
-): { outer: number; inner: number; sum: Moments } {
+  more: ReturnType<typeof denserEdges> = null,
+): { outer: number; inner: number; more: number; sum: Moments } {
   let outer = 0,
-    inner = 0
+    inner = 0,
+    further = 0
   const sum = nothing()
   for (let e = 0; e < field.length.length; e++) {
     const depth = field.depth[e]
@@ -73,8 +78,15 @@ export function wallBeads(
       if (i === 1) outer += length
       else inner += length
     }
+    for (let i = walls + 1; more && i <= walls + more.walls; i++) {
+      const d = Math.min(wallDepth(bead, i), depth),
+        share = wallShare(depth, i, bead)
+      if (share === 0) break
+      const part = more.share(e, d)
+      if (part > 0) further += addEdge(sum, field, e, d, part * share)
+    }
   }
-  return { outer, inner, sum }
+  return { outer, inner: inner + further, more: further, sum }
 }
 
 /**
@@ -97,14 +109,7 @@ function addEdge(sum: Moments, field: InsetField, e: number, d: number, share: n
 /** Mean moments over the area further than d inside; over all of it where nothing lies that deep. */
 function meanMoments(field: InsetField, d: number): Moments {
   const inner = areaMoments(insetLoops(field, d))
-  if (inner.area > 0 && inner.area > 0.02 * field.area)
-    return {
-      x: inner.x / inner.area,
-      y: inner.y / inner.area,
-      xx: inner.xx / inner.area,
-      yy: inner.yy / inner.area,
-      xy: inner.xy / inner.area,
-    }
+  if (inner.area > 0 && inner.area > 0.02 * field.area) return meansOf(inner)
   if (field.area <= 0) return nothing()
   return {
     x: field.areaX,
@@ -115,9 +120,17 @@ function meanMoments(field: InsetField, d: number): Moments {
   }
 }
 
+const meansOf = ({ area, x, y, xx, yy, xy }: ReturnType<typeof areaMoments>): Moments => ({
+  x: x / area,
+  y: y / area,
+  xx: xx / area,
+  yy: yy / area,
+  xy: xy / area,
+})
+
 /** How deep into a section a recipe looks, mm. */
 export const recipeReach = (recipe: Recipe): number =>
-  1.05 * Math.max(wallsReach(recipe), recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0)
+  1.05 * Math.max(mostWallsReach(recipe), recipe.skinGapMm ? recipe.skinGapMm + 1.5 * recipe.beadWidthMm : 0)
 
 /**
  * Share of an edge that the inner bead of a double skin follows: where the section is deep enough for it,
@@ -133,11 +146,16 @@ export const innerSkinShare = (depth: number, gap: number, width: number): numbe
 export function layLayer(field: InsetField, recipe: Recipe, webs: WebLengths | null = null): Layer {
   const w = recipe.beadWidthMm,
     spacing = beadSpacing(recipe)
-  const walls = wallBeads(field, recipe.walls, recipe)
+  const walls = wallBeads(field, recipe.walls, recipe, denserEdges(field, recipe))
   const inside = insetArea(field, wallsReach(recipe))
   const { outer, sum } = walls
   let { inner } = walls
-  let infillArea = inside
+  // What the walls of all of the chord reach is not inside; more of them, and a spar, take their own room of it.
+  const taken = spacing * walls.more
+  const band = inPrintedSpar(field, recipe, () => insetLoops(field, wallsReach(recipe)))
+  const filledBand = band ? areaMoments(band) : null
+  const sparArea = Math.max(0, Math.min(filledBand?.area ?? 0, inside - taken))
+  let infillArea = Math.max(0, inside - taken - sparArea)
   const hollow = recipe.infillShare === 0 && recipe.baseLayers === 0 && recipe.topLayers === 0
   const filled = hollow ? nothing() : meanMoments(field, wallsReach(recipe))
   let between = filled
@@ -162,18 +180,21 @@ export function layLayer(field: InsetField, recipe: Recipe, webs: WebLengths | n
   }
   const lattice = webs?.length ?? 0
   const infill = (recipe.infillShare * infillArea) / spacing
+  const spar = sparArea / spacing
   addMoments(sum, infill, between)
+  if (filledBand && spar > 0) addMoments(sum, spar, meansOf(filledBand))
   if (webs) addMoments(sum, 1, webs)
   return {
     outerWall: outer,
     innerWall: inner,
     lattice,
     infill,
-    solidExtra: Math.max(0, inside / spacing - infill - lattice),
+    spar,
+    solidExtra: Math.max(0, (inside - taken) / spacing - infill - lattice - spar),
     sum,
     inside: filled,
   }
 }
 
 export const layerBeads = (layer: Layer): number =>
-  layer.outerWall + layer.innerWall + layer.lattice + layer.infill
+  layer.outerWall + layer.innerWall + layer.lattice + layer.infill + layer.spar

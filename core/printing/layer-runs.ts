@@ -6,6 +6,7 @@
  */
 import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
 import { boxOf, boxOfAll, type Section } from '../geometry'
+import { denserEdges, inPrintedSpar } from './along-chord'
 import { insetEdge, insetLoops, insetShift, type InsetField } from './inset-field'
 import { innerSkinShare, wallShare, type Layer } from './lay'
 import { scanLoops } from './scanlines'
@@ -89,7 +90,7 @@ export function layerRuns(
   const isWeb = webs && 'outlines' in webs ? edgesWithin(field, webs.outlines) : null
   const walls = isWeb ? wallRuns(field, recipe, isWeb) : plainWalls(field, recipe)
   const solid = open * layer.solidExtra
-  const inside = layer.infill > 0 || solid > 0 ? insetLoops(field, wallsReach(recipe)) : []
+  const inside = layer.infill > 0 || layer.spar > 0 || solid > 0 ? insetLoops(field, wallsReach(recipe)) : []
   const around =
     webs && 'slits' in webs && layer.lattice > 0
       ? woven(walls, webRuns(webs.slits, layer.lattice, recipe.beadWidthMm))
@@ -107,6 +108,15 @@ export function layerRuns(
         most,
       })
   }
+  const spar = layer.spar > 0 ? inPrintedSpar(field, recipe, () => inside) : null
+  if (spar)
+    addLines(runs, 'solid', spar, index, {
+      angle: turnAbout(index) - turn,
+      spacing: beadSpacing(recipe),
+      length: layer.spar,
+      gap: null,
+      most,
+    })
   if (solid > 0)
     addLines(runs, 'solid', inside, index, {
       angle: turnAbout(index) - turn,
@@ -150,8 +160,9 @@ function wallRuns(field: InsetField, recipe: Recipe, isWeb: Uint8Array | null): 
     seam: rearmost(field, field.starts[loop], field.starts[loop + 1]),
   }))
   loops.sort((a, b) => field.midX[b.seam] - field.midX[a.seam])
+  const more = denserEdges(field, recipe)
   for (const loop of loops) {
-    for (let i = 1; i <= recipe.walls; i++)
+    for (let i = 1; i <= recipe.walls + (more?.walls ?? 0); i++)
       wallLoop(
         runs,
         field,
@@ -159,6 +170,7 @@ function wallRuns(field: InsetField, recipe: Recipe, isWeb: Uint8Array | null): 
         e => (isWeb?.[e] ? 'web' : i === 1 ? 'outer' : 'inner'),
         depth => wallShare(depth, i, recipe),
         depth => Math.min(wallDepth(recipe, i), depth),
+        i > recipe.walls ? more!.share : undefined,
       )
     const gap = recipe.skinGapMm
     if (gap)
@@ -207,14 +219,15 @@ function wallLoop(
   kindOf: (edge: number) => RunKind,
   shareOf: (depth: number) => number,
   placeOf: (depth: number) => number,
+  partOf: (edge: number, depth: number) => number = () => 1,
 ): void {
   let skipped = Infinity
   for (let k = 0; k < to - from; k++) {
     const e = seam + k < to ? seam + k : seam + k - to + from
     const asked = shareOf(field.depth[e])
     // A bead that two sides share is laid once, from the side that looks up.
-    const share = asked === 0.5 ? Number(looksUp(field, e)) : asked
     const d = placeOf(field.depth[e])
+    const share = (asked === 0.5 ? Number(looksUp(field, e)) : asked) * partOf(e, d)
     const half = share > 0 ? insetEdge(field, e, d) / 2 : 0
     if (half <= 0) {
       // An edge that the offset swallows at a corner does not break the bead; one too thin for it does, when

@@ -16,7 +16,9 @@ const printer: Printer = { ...DEMOS[0].printers[0], plateOverheadMin: 0 }
 
 async function compare(piece: Piece, filament: Filament) {
   const solid = pieceSolid(await testKernel(), piece)
-  const full = sliceModel(meshOf(solid), piece.zone.recipe, filament, printer)
+  const full = sliceModel(meshOf(solid), piece.zone.recipe, filament, printer, undefined, z =>
+    piece.chordAt(piece.from + z),
+  )
   solid.delete()
   const live = printPiece(piece, filament)
   return { live, full, mass: live.mass / full.mass - 1, time: live.seconds(printer) / full.seconds - 1 }

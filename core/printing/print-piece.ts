@@ -114,6 +114,7 @@ export function printPiece(piece: Piece, filament: Filament): PiecePrint {
     lengths.innerWall += layer.innerWall * count
     lengths.lattice += layer.lattice * count
     lengths.infill += layer.infill * count
+    lengths.solid += layer.spar * count
     const { x, y, xx, yy, xy } = layer.sum
     addBeads(sums, u, weight, layerBeads(layer) * count, {
       x: x * count,
@@ -292,11 +293,11 @@ function timedSamples(
 }
 
 /** Ends and jumps that are open above or below, with the layers that are laid solid there. */
-function openFaces({ jumps }: PieceSamples, recipe: Recipe): OpenFace[] {
+function openFaces({ jumps, chordAt }: PieceSamples, recipe: Recipe): OpenFace[] {
   if (recipe.spiral || (recipe.baseLayers === 0 && recipe.topLayers === 0)) return []
   const face = (u: number, way: -1 | 1, own: Section, other: Section | null, layers: number): OpenFace[] => {
     if (layers === 0 || own.length === 0) return []
-    const field = insetField(divideSection(own, LONGEST_EDGE), recipeReach(recipe))
+    const field = insetField(divideSection(own, LONGEST_EDGE), recipeReach(recipe), chordAt(u))
     const layer = layLayer(field, recipe)
     if (other === null) return [{ u, way, field, layer, share: 1, layers }]
     const grid = gridOver([own])

@@ -2,7 +2,9 @@
  * Sections of a piece at the few heights that stand for all of its layers. Geometry alone: recipes come
  * later.
  */
+import type { ChordFrame } from '../document'
 import { alongBody, type Piece, type Section } from '../geometry'
+import { once } from '../memo'
 import { insetField, type InsetField } from './inset-field'
 import { divideSection } from './divide-edges'
 
@@ -11,6 +13,7 @@ export interface SectionSample {
   /** Height that this section stands for, mm. */
   weight: number
   section: Section
+  frame: ChordFrame | null
   /** Made when a recipe first asks; see `fieldFor`. */
   field: InsetField | null
   /**
@@ -25,7 +28,7 @@ export interface SectionSample {
 /** The field of a sample at least `reach` deep, mm; a deeper one replaces the kept one. */
 export function fieldFor(sample: SectionSample, reach: number): InsetField {
   if (!sample.field || sample.field.reach < reach)
-    sample.field = insetField(divideSection(sample.section, LONGEST_EDGE), reach)
+    sample.field = insetField(divideSection(sample.section, LONGEST_EDGE), reach, sample.frame)
   return sample.field
 }
 
@@ -44,6 +47,7 @@ export interface PieceSamples {
   samples: SectionSample[]
   jumps: SectionJump[]
   sectionAt: Piece['sectionAt']
+  chordAt: Piece['chordAt']
 }
 
 /** A stretch up to this is taken at its middle; a longer one at two Gauss points, exact for cubic runs. mm */
@@ -80,7 +84,7 @@ export function samplePiece(piece: Piece): PieceSamples {
   const edges = [piece.from, ...piece.breaks, top]
   const samples = places(piece, edges).map(({ u, weight }): SectionSample => {
     const section = piece.sectionAt(u)
-    return { u, weight, section, field: null, ...slopesAt(piece, u) }
+    return { u, weight, section, frame: piece.chordAt(u), field: null, ...slopesAt(piece, u) }
   })
   const jumps = edges.map((u): SectionJump => ({
     u,
@@ -94,6 +98,7 @@ export function samplePiece(piece: Piece): PieceSamples {
     samples,
     jumps: piece.kind === 'given' ? [jumps[0], jumps[jumps.length - 1]] : jumps,
     sectionAt: piece.sectionAt,
+    chordAt: piece.chordAt,
   }
   kept.set(piece.sectionAt, result)
   return result
@@ -135,11 +140,6 @@ function growthParts(piece: Piece, a: number, b: number): number {
   }
   const [wide, narrow] = [width(a + OFF), width(b - OFF)]
   return wide > 0 && narrow > 0 ? Math.min(12, Math.ceil(Math.abs(Math.log(wide / narrow)) / MOST_GROWTH)) : 1
-}
-
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null
-  return () => (made ??= { value: make() }).value
 }
 
 function longestStretch(piece: Piece, length: number): number {

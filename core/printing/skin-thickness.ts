@@ -1,5 +1,6 @@
 /** How thick the skin of a printed section is, standing on its end or lying on its side. mm */
-import { beadSpacing, type Recipe } from '../document'
+import { beadSpacing, wallDepth, type Recipe } from '../document'
+import { denserEdges } from './along-chord'
 import type { InsetField } from './inset-field'
 
 /**
@@ -9,7 +10,10 @@ import type { InsetField } from './inset-field'
  * deeper one counts, not their sum. Never more than there is room for.
  */
 export function skinThicknessMm(field: InsetField, recipe: Recipe, bead: number): (edge: number) => number {
-  if (recipe.stance === 'standing') return e => Math.min(recipe.walls * bead, field.depth[e])
+  if (recipe.stance === 'standing') {
+    const walls = wallsAsked(field, recipe)
+    return e => Math.min(walls(e) * bead, field.depth[e])
+  }
   const layer = recipe.layerHeightMm * Math.min(1, bead / beadSpacing(recipe))
   // Inward normals: a skin on top has its normal pointing down.
   return e =>
@@ -20,4 +24,12 @@ export function skinThicknessMm(field: InsetField, recipe: Recipe, bead: number)
       ),
       field.depth[e],
     )
+}
+
+/** Walls of a standing piece at an edge, where there is room for them: in part where an edge lies in part in more. */
+export function wallsAsked(field: InsetField, recipe: Recipe): (edge: number) => number {
+  const more = denserEdges(field, recipe)
+  return more
+    ? e => recipe.walls + more.walls * more.share(e, wallDepth(recipe, recipe.walls + 1))
+    : () => recipe.walls
 }

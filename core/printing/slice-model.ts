@@ -2,7 +2,7 @@
  * A model sliced in full: every layer's contours, walls, infill, base and top skins and moves, to mass and
  * hours.
  */
-import { beadSection, type Printer, type Recipe } from '../document'
+import { beadSection, type ChordFrame, type Printer, type Recipe } from '../document'
 import { contoursAt, measureMesh, polygonPerimeter, type MeshFigures, type TriangleMesh } from '../geometry'
 import type { Filament } from '../libraries'
 import { mm3ToM3, mmToM } from '../units'
@@ -47,7 +47,8 @@ export const MAX_LAYERS = 60_000
 
 /**
  * Layers at midplanes, `layerHeightMm` thick, from the model's lowest point. `each` is told how far it is and
- * may stop it by throwing.
+ * may stop it by throwing. `chordAt`: the chord of what it is a piece of, at a height of the model; without it nothing is
+ * laid along one.
  */
 export function sliceModel(
   mesh: TriangleMesh,
@@ -55,6 +56,7 @@ export function sliceModel(
   filament: Filament,
   printer: Printer,
   each: (done: number, of: number) => void = () => {},
+  chordAt: (z: number) => ChordFrame | null = () => null,
 ): SlicedModel {
   const figures = measureMesh(mesh)
   const { min, max } = figures
@@ -92,7 +94,7 @@ export function sliceModel(
     each(k, layers)
     if (open > 0) openLayers++
     if (loops.length === 0) continue
-    const field = insetField(divideSection(loops, LONGEST_EDGE), reach)
+    const field = insetField(divideSection(loops, LONGEST_EDGE), reach, chordAt(heights[k]))
     const layer = layLayer(field, recipe)
     const share = solidShare(k, field)
     const solid = share * layer.solidExtra * thickness
@@ -100,6 +102,7 @@ export function sliceModel(
     lengths.innerWall += layer.innerWall * thickness
     lengths.lattice += layer.lattice * thickness
     lengths.infill += layer.infill * thickness
+    lengths.solid += layer.spar * thickness
     lengths.solid += solid
     const { sum, inside } = layer
     addBeads(sums, heights[k], step, layerBeads(layer) * thickness + solid, {

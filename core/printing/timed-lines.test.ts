@@ -104,7 +104,7 @@ it('a machine file has every line of a layer, however wide: what it lays fills i
     recipe: { ...wide, beadForm: 'rectangular' as const },
     heightMm: 0.1,
     turn: 0,
-    at: () => ({ section: [outline], slits: [] }),
+    at: () => ({ section: [outline], slits: [], frame: null }),
   }
   const big = { ...printer, bedMm: [1000, 1000, 100] as [number, number, number] }
   const pen = writePlate({ parts: [part], printer: big, filament }, 50)

@@ -39,6 +39,8 @@ function flanges(upper: number, lower: number, height: number, buckles: number) 
       pressed: Float64Array.from([1 / buckles]),
       sheared: Float64Array.from([1]),
     },
+    rings: 1,
+    sparWalls: [],
   } as unknown as StationBuild
   return { build, station: { spars: [] } as unknown as StationSection }
 }

@@ -83,7 +83,7 @@ function partsOf(station: StationSection, build: StationBuild): Parts {
     y[i] = (section.y[a] + section.y[b]) / 2 - bending.y
     stiff[i] = Et * Math.hypot(section.x[b] - section.x[a], section.y[b] - section.y[a])
     // The inner skin of two goes with the outer one: they bend as one plate.
-    gives[i++] = w < 2 * ring ? buckles[w % ring] : Infinity
+    gives[i++] = w < build.rings * ring ? buckles[w % ring] : Infinity
   }
   const parts: Parts = {
     x,

@@ -94,6 +94,9 @@ export function buildCovered(
     section,
     shear: shearProperties(section),
     skin: NO_PANELS,
+    rings: 1,
+    sparWalls: [],
+    bare: null,
     sparEI: groups.reduce((sum, group) => sum + group.EI, 0),
     groups,
     covered: {

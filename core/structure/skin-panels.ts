@@ -2,7 +2,8 @@
  * The outer skin's walls as panels: where they lie and how much they bear, apart from any load. SI, flat
  * arrays by wall.
  */
-import type { Recipe } from '../document'
+import { denserOf, type Recipe } from '../document'
+import { sparEdges, wallsAsked } from '../printing'
 import { mmToM } from '../units'
 import { skinSupport, type PrintedMaterial } from './printed-skin'
 import { sandwichThickness, shearBucklingStress, skinBucklingStress } from './skin-buckling'
@@ -46,12 +47,18 @@ export function skinPanels(
   const laid = Array.from(thickness.keys()).filter(w => thickness[w] > 1e-7)
   const support = skinSupport(recipe, station.chord),
     radius = radiiOf(station),
+    walls = wallsAsked(station.field, recipe),
+    overSpar = sparEdges(station.field, recipe),
     full = laid.reduce((most, w) => Math.max(most, thickness[w]), 0)
   const gap = recipe.skinGapMm ? mmToM(recipe.skinGapMm) : 0
   // A double skin bends as one thick plate, and its faces share the load.
   const plate = (t: number) => (gap ? sandwichThickness(bead, gap) : t),
     width = gap ? skinSupport({ ...recipe, lattice: null, infillShare: 0 }, station.chord) : support
   const share = gap ? plate(0) / (2 * bead) : 1
+  // Over a printed spar the skin is solid down to the other one: there it does not buckle.
+  const free = (w: number) => (overSpar ? 1 - overSpar(w) : 1)
+  // As thick as anywhere, or as its own walls make it where others are thicker.
+  const whole = (w: number) => (denserOf(recipe) ? Math.min(full, walls(w) * bead) : full)
   const column = (value: (w: number) => number) => Float64Array.from(laid, value)
   const middle = (at: readonly number[], w: number) => (at[section.walls[w].a] + at[section.walls[w].b]) / 2
   return {
@@ -61,15 +68,15 @@ export function skinPanels(
     y: column(w => middle(section.y, w) - flow.bending.y),
     up: column(w => flow.up[w] / thickness[w]),
     torque: column(w => flow.torque[w] / thickness[w]),
-    whole: Uint8Array.from(laid, w => Number(thickness[w] >= 0.9 * full)),
+    whole: Uint8Array.from(laid, w => Number(thickness[w] >= 0.9 * whole(w))),
     pressed: column(
       w =>
-        material.modulus /
+        (free(w) * material.modulus) /
         (skinBucklingStress(material.modulus, plate(thickness[w]), width, radius[w]) * share),
     ),
     sheared: column(
       w =>
-        1 /
+        free(w) /
         (shearBucklingStress(material.modulus, plate(thickness[w]), width) * share +
           (SHELL_SHEAR * material.modulus * thickness[w]) / radius[w]),
     ),

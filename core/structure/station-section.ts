@@ -1,5 +1,13 @@
 /** The shape of a wing's section as a structure: what does not depend on load, recipe or filament. mm. */
-import { cosinePlace, outlineAt, planAt, SIDE_POINTS, type SparLine, type SurfaceLoft } from '../geometry'
+import {
+  chordFrameAt,
+  cosinePlace,
+  outlineAt,
+  planAt,
+  SIDE_POINTS,
+  type SparLine,
+  type SurfaceLoft,
+} from '../geometry'
 import { type InsetField, insetField } from '../printing'
 import { mmToM } from '../units'
 
@@ -53,7 +61,7 @@ function sectionOf(loft: SurfaceLoft, s: number, rear: number): { outline: Float
     known = own.get(key)
   if (known) return known
   const outline = closedAt(outlineAt(loft, s), rear),
-    section = { outline, field: insetField([outline]) }
+    section = { outline, field: insetField([outline], Infinity, chordFrameAt(loft, s)) }
   // A dragged spar end asks for new places without end.
   if (own.size > 400) own.clear()
   own.set(key, section)

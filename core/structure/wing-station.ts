@@ -2,10 +2,11 @@
  * A wing's section as a structure: the shape once, and with recipe and filament the walls that carry. mm in,
  * SI out.
  */
-import type { Recipe } from '../document'
+import { beadSpacing, printedSparOf, printedSparSpan, type Recipe } from '../document'
 import { SIDE_POINTS } from '../geometry'
 import { stockArea, stockInertia, stockInertiaAcross, stockTorsion, type Filament } from '../libraries'
-import { skinThicknessMm } from '../printing'
+import { once } from '../memo'
+import { skinThicknessMm, wallsAsked } from '../printing'
 import { mmToM } from '../units'
 import { beadOf, printedMaterial, type PrintedMaterial } from './printed-skin'
 import { shearProperties, type ShearProperties } from './shear-flow'
@@ -22,6 +23,12 @@ export interface StationBuild {
   shear: ShearProperties
   /** The outer skin as panels. */
   skin: SkinPanels
+  /** Skins that run round, which are the first walls of the section. */
+  rings: 1 | 2
+  /** The same without its spars; null where none runs through, and where a shell without them bears nothing. */
+  bare: (() => StationBuild) | null
+  /** Walls that are a printed spar, and how thick each of them stands, m. */
+  sparWalls: ReadonlyArray<{ wall: number; thick: number }>
   /** Stiffness of the spars alone, each group about its own middle, N·m². */
   sparEI: number
   groups: ReadonlyArray<{ lines: readonly StationSpar[]; EI: number; middle: number }>
@@ -45,8 +52,10 @@ const FUSED = 0.2
 export function buildStation(station: StationSection, recipe: Recipe, filament: Filament): StationBuild {
   const { field, outline, spars } = station
   const count = field.starts[1]
+  // How far the first wall would go round if every wall went as far: it takes as long where some go further.
+  const walled = wallsAsked(field, recipe)
   let aroundMm = 0
-  for (let e = 0; e < count; e++) aroundMm += field.length[e]
+  for (let e = 0; e < count; e++) aroundMm += field.length[e] * (walled(e) / recipe.walls)
   const material = printedMaterial(recipe, filament, aroundMm),
     bead = beadOf(recipe, filament)
   const at = skinThicknessMm(field, recipe, 1000 * bead)
@@ -107,6 +116,10 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
         webAt(index, webs.thick * (apart / mmToM(webs.pitchMm)))
       }
   }
+  const sparWalls =
+    count === 2 * SIDE_POINTS - 1
+      ? printedSparWalls(station, recipe, { x, y, walls, thickness, material, bead })
+      : []
   const section: ThinWalled = {
     x,
     y,
@@ -149,10 +162,79 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
     section,
     shear,
     skin: skinPanels(station, section, thickness, shear, recipe, material, bead),
+    rings: recipe.skinGapMm ? 2 : 1,
+    bare: spars.length > 0 ? once(() => buildStation({ ...station, spars: [] }, recipe, filament)) : null,
+    sparWalls,
     sparEI: groups.reduce((sum, group) => sum + group.EI, 0),
     groups,
     covered: null,
   }
+}
+
+/** Strips side by side that stand for a printed spar's width, and lengths that each is seen in from skin to skin. */
+const SPAR_STRIPS = 8,
+  SPAR_PARTS = 6
+
+/**
+ * A printed spar as upright walls between the nodes of both sides that it lies by, so that none comes or goes as it
+ * is moved. Adds them to the section and says which they are. It stands between the skins: of its own bending stiffness
+ * what lies within them is left out, (1 − 2t/h)³.
+ */
+function printedSparWalls(
+  { field, outline }: StationSection,
+  recipe: Recipe,
+  to: Pick<StationBuild, 'thickness' | 'material' | 'bead'> & {
+    x: number[]
+    y: number[]
+    walls: ThinWalled['walls'][number][]
+  },
+): StationBuild['sparWalls'] {
+  const spar = printedSparOf(recipe)
+  if (!spar || !field.frame) return []
+  const { x, y, walls, thickness, material, bead } = to
+  const [from, until] = printedSparSpan(spar, field.frame)
+  const last = SIDE_POINTS - 1
+  // Of the upper side; the lower one lies below it.
+  const place = (index: number) => outline[2 * (last - index)]
+  const filled = mmToM(((until - from) / SPAR_STRIPS) * Math.min(1, (1000 * bead) / beadSpacing(recipe)))
+  const wide = new Float64Array(SIDE_POINTS)
+  for (let strip = 0; strip < SPAR_STRIPS; strip++) {
+    const at = from + ((strip + 0.5) / SPAR_STRIPS) * (until - from)
+    if (at <= place(0) || at >= place(last)) continue
+    let k = 0
+    while (k + 1 < last && place(k + 1) < at) k++
+    const t = (at - place(k)) / Math.max(1e-9, place(k + 1) - place(k))
+    wide[k] += (1 - t) * filled
+    wide[k + 1] += t * filled
+  }
+  const found: Array<{ wall: number; thick: number }> = []
+  for (let k = 1; k < last; k++) {
+    if (wide[k] <= 0) continue
+    const upper = last - k,
+      lower = last + k
+    const height = Math.hypot(x[upper] - x[lower], y[upper] - y[lower])
+    const skins = thickness[upper] + thickness[lower - 1]
+    const within = Math.max(0, 1 - skins / Math.max(1e-9, height)) ** 3
+    let before = upper
+    for (let part = 1; part <= SPAR_PARTS; part++) {
+      let node = lower
+      if (part < SPAR_PARTS) {
+        node = x.length
+        const t = part / SPAR_PARTS
+        x.push(x[upper] + (x[lower] - x[upper]) * t)
+        y.push(y[upper] + (y[lower] - y[upper]) * t)
+      }
+      found.push({ wall: walls.length, thick: wide[k] })
+      walls.push({
+        a: before,
+        b: node,
+        Et: material.modulus * wide[k] * within,
+        Gt: material.shearModulus * wide[k],
+      })
+      before = node
+    }
+  }
+  return found
 }
 
 /**

@@ -30,6 +30,7 @@ export type StrengthMode =
   | 'tube flattening'
   | 'bent spar'
   | 'spar alone'
+  | 'shell alone'
   | 'spar shear'
   | 'web shear'
   | 'joiner in its socket'
@@ -55,6 +56,7 @@ export const MODE_GIVES: Record<StrengthMode, Gives> = {
   'tube flattening': 'stock',
   'bent spar': 'stock',
   'spar alone': 'stock',
+  'shell alone': 'plastic',
   'spar shear': 'stock',
   'web shear': 'plastic',
   'joiner in its socket': 'plastic',
@@ -113,6 +115,21 @@ const local: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
   'spar overlap',
 ])
 const bare: ReadonlySet<StrengthMode> = new Set<StrengthMode>(['spar alone', 'tube flattening'])
+/** Where a spar breaks, and the shell may go on without it. */
+const breaks: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
+  'spar bending',
+  'spar alone',
+  'tube flattening',
+  'bent spar',
+  'spar shear',
+  'web shear',
+])
+/** Where its forces go into plastic, whatever bears the rest. */
+const handed: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
+  'joiner in its socket',
+  'spar end',
+  'spar overlap',
+])
 
 /** Every mode's reserve under one load, with the factor of safety in. */
 export function stationModes(
@@ -134,8 +151,29 @@ export function stationModes(
   else if (station.meeting !== 'apart') skinModes(station, build, recipe, { shear, moment, torque, lag }, put)
   sparModes(station, build, { shear, moment, torque, lag }, put)
   bearings(station, build, recipe, { shear, moment, torque, lag }, put)
+  // A shell that would outlive its spars bears what it bears without them.
+  if (build.bare && station.meeting !== 'apart') {
+    const { reserve, mode } = decide(modes)
+    if (breaks.has(mode) && skinOutlives(modes, reserve)) {
+      const left = { ...station, spars: [], ends: [], bends: [] }
+      put('shell alone', decide(stationModes(left, build.bare(), recipe, load, safetyFactor)).reserve)
+    }
+  }
   return modes
 }
+
+const SKIN_MODES = [
+  'skin across layers',
+  'skin along the bead',
+  'skin in compression',
+  'skin collapse',
+  'skin wrinkling',
+  'skin shear',
+  'glue joint',
+] as const satisfies readonly StrengthMode[]
+
+const skinOutlives = (modes: Modes, reserve: number): boolean =>
+  SKIN_MODES.every(mode => (modes[mode] ?? PLENTY) > reserve)
 
 /** Use of the linear section under which it is not asked what comes after buckling. */
 const IDLE = 0.01
@@ -171,6 +209,10 @@ function skinModes(
     if (factor < buckles) buckles = factor
   }
   put('skin buckling', buckles)
+  for (const { wall, thick } of build.sparWalls) {
+    const slid = Math.abs(shear * flow.up[wall] + torque * flow.torque[wall]) / thick
+    put('web shear', material.shear / Math.max(TINY, slid))
+  }
   const tears = material.across ? 'skin across layers' : 'skin along the bead'
   const tension = material.modulus * Math.max(most, TINY),
     pressure = material.modulus * Math.max(-least, TINY)
@@ -330,8 +372,8 @@ function bearings(
 }
 
 /**
- * The station's reserve from its modes: the better of together and alone, and never more than what must hold
- * either way.
+ * The station's reserve from its modes: the better of together and spars alone, and never more than what must hold
+ * either way; or what the shell alone bears once they have given way, where that is more.
  */
 export function decide(modes: Modes): { reserve: number; mode: StrengthMode } {
   let together = Infinity,
@@ -344,7 +386,7 @@ export function decide(modes: Modes): { reserve: number; mode: StrengthMode } {
     const mode = key as StrengthMode,
       reserve = modes[mode]!
     // A skin that shows buckles still carries: what it carries then is its collapse.
-    if (mode === 'skin buckling') continue
+    if (mode === 'skin buckling' || mode === 'shell alone') continue
     if (local.has(mode)) {
       if (reserve < must) [must, mustMode] = [reserve, mode]
     } else if (bare.has(mode)) {
@@ -354,6 +396,13 @@ export function decide(modes: Modes): { reserve: number; mode: StrengthMode } {
   const byAlone = aloneMode !== null && (togetherMode === null || alone > together)
   const carried = byAlone ? alone : together,
     carriedMode = byAlone ? aloneMode : togetherMode
-  if (mustMode && (!carriedMode || must < carried)) return { reserve: must, mode: mustMode }
-  return carriedMode ? { reserve: carried, mode: carriedMode } : { reserve: 0, mode: 'skin shear' }
+  const found: { reserve: number; mode: StrengthMode } =
+    mustMode && (!carriedMode || must < carried)
+      ? { reserve: must, mode: mustMode }
+      : carriedMode
+        ? { reserve: carried, mode: carriedMode }
+        : { reserve: 0, mode: 'skin shear' }
+  let shell = modes['shell alone'] ?? 0
+  for (const mode of handed) shell = Math.min(shell, modes[mode] ?? PLENTY)
+  return shell > found.reserve ? { reserve: shell, mode: 'shell alone' } : found
 }

@@ -86,11 +86,15 @@ export const recipe: fc.Arbitrary<Recipe> = fc
     fc.constantFrom(...LIBRARIES.filaments),
     mm(0.35, 0.8),
     mm(0.12, 0.3),
+    fc.option(fc.record({ walls: fc.integer({ min: 1, max: 3 }), noseTo: mm(0, 0.3), rearFrom: mm(0.6, 1) })),
+    fc.option(fc.record({ atShare: mm(0.1, 0.6), widthMm: mm(0.5, 12) })),
   )
-  .map(([school, filament, beadWidthMm, layerHeightMm]) => ({
+  .map(([school, filament, beadWidthMm, layerHeightMm, denser, printedSpar]) => ({
     ...recipeFor(school, filament),
     beadWidthMm,
     layerHeightMm,
+    denser,
+    printedSpar,
   }))
 
 /** The demo with another wing, tailplane and recipes: any of these must assess without a crash or a NaN. */

@@ -49,7 +49,9 @@ const slits = computed(() => {
 })
 /** As it is exported: with the slits of its webs. */
 const slice = computed(() => webbedSection(piece.value, slits.value, height.value))
-const field = computed(() => insetField(divideSection(slice.value, 2.5)))
+const field = computed(() =>
+  insetField(divideSection(slice.value, 2.5), Infinity, piece.value.chordAt(height.value)),
+)
 const laid = computed(() => layLayer(field.value, recipe.value))
 /**
  * Base and top layers at the ends are laid solid; what is open further in is found only when every layer is

@@ -14,6 +14,8 @@ const explain = computed(() => {
     return 'The pieces lie on their side there: lift pulls along the beads, the strong way.'
   if (mode === 'spar alone')
     return 'The skin would crease sooner; then the spars hold the bending by themselves, and that is what counts.'
+  if (mode === 'shell alone')
+    return 'The spars would break sooner; the shell is so strong that it bears more without them, and that is what counts.'
   if (mode === 'spar end' || mode === 'spar overlap')
     return 'A spar hands on what it carries where it ends, over a few of its own heights, to the plastic round its bore.'
   if (mode === 'skin collapse')

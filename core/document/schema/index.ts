@@ -40,6 +40,7 @@ export {
 } from './print-room'
 export { ProjectFile } from './project'
 export { Recipe, Zone } from './recipe'
+export type { Denser, PrintedSpar } from './recipe'
 export type { Ribs } from './ribs'
 export { Spar, type SurfaceName } from './spine'
 export { Control, Hinge, Linkage, Panel, Surface, Tail, Tip, WingSet } from './surface'

@@ -13,6 +13,23 @@ export const Webs = z.strictObject({
   leanDeg: figure('leanDeg', 'how far webs lean from upright along the chord, °'),
 })
 
+/** More walls where a section is held or hit; the middle of the chord stays thin. */
+export const Denser = z.strictObject({
+  walls: z.number().int().min(1).max(6).describe('walls more than elsewhere'),
+  noseTo: z.number().min(0).max(0.6).describe('from the leading edge to here, share of the chord'),
+  rearFrom: z
+    .number()
+    .min(0.3)
+    .max(1)
+    .describe('from here to the trailing edge, share of the chord; what moves is a part of it'),
+})
+
+/** A stretch of the chord that is filled from skin to skin. */
+export const PrintedSpar = z.strictObject({
+  atShare: z.number().min(0.05).max(0.95).describe('its middle, share of the chord'),
+  widthMm: z.number().min(0.4).max(60).describe('along the chord, mm'),
+})
+
 export const Recipe = z.strictObject({
   school: z.enum(['spiral-lattice', 'bead-infill', 'double-skin', 'beads', 'solid']),
   walls: z.number().int().min(1).max(8),
@@ -36,6 +53,12 @@ export const Recipe = z.strictObject({
     .max(20)
     .nullable()
     .describe('double skin: distance between the middles of the two beads, mm'),
+  denser: Denser.nullable().describe(
+    'in wing and tail: more walls at the nose and at the rear than between; null where all of the chord has the same',
+  ),
+  printedSpar: PrintedSpar.nullable().describe(
+    'in wing and tail: a spar that is printed with the skin, solid from the one to the other; null where there is none',
+  ),
   brimMm: z.number().min(0).max(20).describe('width of a one-layer brim round the foot, mm'),
   stance: z
     .enum(['standing', 'flat'])
@@ -58,6 +81,10 @@ export const Zone = z.strictObject({
 })
 
 export type Webs = z.infer<typeof Webs>
+
+export type Denser = z.infer<typeof Denser>
+
+export type PrintedSpar = z.infer<typeof PrintedSpar>
 
 export type Recipe = z.infer<typeof Recipe>
 

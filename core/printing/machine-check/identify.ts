@@ -28,7 +28,11 @@ export function identify(own: FilePiece, all: readonly WantedPiece[]): WantedPie
 /** How far the laid lengths are off those of a piece, as logarithms: what is off everywhere alike says nothing. */
 function lengthOff(figures: PieceFigures, wanted: WantedPiece): number {
   const ratios = shapesAtLooks(figures).flatMap(shape => {
-    const laid = wantedLength(wanted.webbed(shape.at * wanted.heightMm), wanted.recipe)
+    const laid = wantedLength(
+      wanted.webbed(shape.at * wanted.heightMm),
+      wanted.recipe,
+      wanted.chordAt(shape.at * wanted.heightMm),
+    )
     return laid > 0 ? [Math.log(shape.layer.length / laid)] : []
   })
   const middle = medianOf(ratios) ?? 0

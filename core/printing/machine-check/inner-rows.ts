@@ -5,7 +5,7 @@ import { kgToG, mm3ToM3, q, say } from '../../units'
 import { checkRow, type CheckRow } from './check-row'
 import { medianOf, type LayerShape, type PieceFigures } from './figures'
 import { fit } from './fit'
-import { deepArea, foundParts, infillArea, wantedParts, type LayerParts } from './inside'
+import { deepAlongChord, deepArea, foundParts, infillArea, wantedParts, type LayerParts } from './inside'
 import { heightIn, sectionHull, type Look } from './looks'
 import type { WantedPiece } from './wanted'
 
@@ -21,11 +21,12 @@ export const innerLooks = (looks: readonly Look[], { recipe }: WantedPiece, wall
 const LEAST_AREA = 25
 
 /** Share of the inside, in the middle case. */
-export function infillFound({ recipe }: WantedPiece, looks: readonly InnerLook[]): number {
+export function infillFound({ recipe, chordAt }: WantedPiece, looks: readonly InnerLook[]): number {
   const spacing = beadSection(recipe) / recipe.layerHeightMm
-  const shares = looks.map(({ plain, parts }) => {
+  const shares = looks.map(({ plain, parts, z }) => {
     const area = infillArea(plain, recipe)
-    return area < LEAST_AREA ? 0 : (parts.infill * spacing) / area
+    const length = Math.max(0, parts.infill - deepAlongChord(plain, recipe, chordAt(z)))
+    return area < LEAST_AREA ? 0 : (length * spacing) / area
   })
   return medianOf(shares) ?? 0
 }

@@ -1,9 +1,10 @@
 /** What of a layer lies where: walls, webs and infill inside, brim and supports outside. Lengths in mm. */
-import { beadSpacing, wallsReach, type Recipe } from '../../document'
-import type { Section } from '../../geometry'
+import { beadSpacing, wallsReach, type ChordFrame, type Recipe } from '../../document'
+import { polygonArea, type Section } from '../../geometry'
+import { denserEdges, inPrintedSpar } from '../along-chord'
 import { divideSection } from '../divide-edges'
-import { insetArea, insetField } from '../inset-field'
-import { layerBeads, layLayer, recipeReach } from '../lay'
+import { insetArea, insetField, insetLoops } from '../inset-field'
+import { layerBeads, layLayer, recipeReach, wallBeads } from '../lay'
 import { layerRuns } from '../layer-runs'
 import { depthIn, type Fit } from './fit'
 import type { KeptLayer } from './piece-in-file'
@@ -143,8 +144,19 @@ export function wantedParts(plain: Section, webbed: Section, recipe: Recipe): La
 }
 
 /** Bead of a layer, mm. */
-export function wantedLength(webbed: Section, recipe: Recipe): number {
-  return layerBeads(layLayer(insetField(divideSection(webbed, 2.5), recipeReach(recipe)), recipe))
+export function wantedLength(webbed: Section, recipe: Recipe, frame: ChordFrame | null): number {
+  return layerBeads(layLayer(insetField(divideSection(webbed, 2.5), recipeReach(recipe), frame), recipe))
+}
+
+/** What lies deep inside of a printed spar, and of walls where there are more of them: no infill, mm. */
+export function deepAlongChord(plain: Section, recipe: Recipe, frame: ChordFrame | null): number {
+  const deep = deepFrom(recipe, recipe.walls)
+  const field = insetField(divideSection(plain, 2.5), recipeReach(recipe) + deep, frame)
+  const spar = inPrintedSpar(field, recipe, () => insetLoops(field, deep)) ?? []
+  const more = denserEdges(field, recipe)
+  // The first of them lies nearer to the skin than that.
+  const walls = more ? (wallBeads(field, recipe.walls, recipe, more).more * (more.walls - 1)) / more.walls : 0
+  return spar.reduce((sum, loop) => sum + polygonArea(loop).area, 0) / beadSpacing(recipe) + walls
 }
 
 /** Area inside the walls that infill is a share of: of a double skin what lies between the two. mm² */

@@ -1,5 +1,5 @@
 /** A piece as it should be laid, for holding a machine file against it. */
-import type { Printer, Recipe } from '../../document'
+import type { ChordFrame, Printer, Recipe } from '../../document'
 import type { Section } from '../../geometry'
 import type { Filament } from '../../libraries'
 
@@ -15,4 +15,6 @@ export interface WantedPiece {
   /** Sections as it stands on the bed, mm: without the slits of its webs, and with them. */
   plain(z: number): Section
   webbed(z: number): Section
+  /** The chord of its surface there, as it lies; null in a body. */
+  chordAt(z: number): ChordFrame | null
 }

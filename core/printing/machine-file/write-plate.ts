@@ -2,7 +2,7 @@
  * A plate as a machine file (G-code): plain moves from the very paths that are weighed, relative extrusion, the
  * usual words for temperature and fan. Layer by layer, so that a file of any length is made in little memory.
  */
-import { beadSection, type Printer, type Recipe } from '../../document'
+import { beadSection, type ChordFrame, type Printer, type Recipe } from '../../document'
 import type { Section } from '../../geometry'
 import type { Filament } from '../../libraries'
 import { brimLoops } from '../brim'
@@ -26,7 +26,7 @@ export interface PlatePart {
   /** How far it is turned on the bed, rad. */
   turn: number
   /** With the slits of its webs, and their outlines. */
-  at(z: number): { section: Section; slits: readonly Float64Array[] }
+  at(z: number): { section: Section; slits: readonly Float64Array[]; frame: ChordFrame | null }
 }
 
 export interface Plate {
@@ -107,9 +107,9 @@ export function* writePlate(plate: Plate, bedC: number): Generator<string, Writt
     for (const [i, part] of parts.entries()) {
       if (k >= layersOf[i]) continue
       const step = part.heightMm / layersOf[i]
-      const { section, slits } = layerOf[i](k)
+      const { section, slits, frame } = layerOf[i](k)
       if (section.length === 0) continue
-      const field = insetField(divideSection(section, LONGEST_EDGE), recipeReach(part.recipe))
+      const field = insetField(divideSection(section, LONGEST_EDGE), recipeReach(part.recipe), frame)
       const layer = layLayer(field, part.recipe)
       const runs = layerRuns(
         field,

@@ -40,7 +40,9 @@ export async function sliceEveryLayer(
     const solid = pieceSolid(kernel, piece)
     const mesh = meshOf(solid)
     solid.delete()
-    const full = sliceModel(mesh, piece.zone.recipe, airframe.filamentOf(piece.zone), printer)
+    const full = sliceModel(mesh, piece.zone.recipe, airframe.filamentOf(piece.zone), printer, undefined, z =>
+      piece.chordAt(piece.from + z),
+    )
     found.push({
       piece: piece.id,
       massG: kgToG(full.mass),

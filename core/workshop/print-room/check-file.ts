@@ -36,7 +36,7 @@ function wantedPiece(
   filamentG: number,
   printer: string | null,
 ): WantedPiece {
-  const { toBed } = stand(piece, { xMm: 0, yMm: 0, turnDeg: 0 })
+  const { toBed, chordToBed } = stand(piece, { xMm: 0, yMm: 0, turnDeg: 0 })
   const pattern = piece.mesh ? null : webPattern(piece.zone.recipe)
   const { doc } = airframe
   return {
@@ -47,6 +47,7 @@ function wantedPiece(
     filament: airframe.filamentOf(piece.zone),
     printer: doc.printers.find(item => item.id === printer) ?? doc.printers[0],
     filamentG,
+    chordAt: z => chordToBed(piece.chordAt(piece.from + z)),
     plain: z => toBed(piece.sectionAt(piece.from + z)),
     webbed: z => toBed(webbedSection(piece, pattern ? websOf(piece, pattern) : [], piece.from + z)),
   }

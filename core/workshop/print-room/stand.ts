@@ -2,7 +2,7 @@
  * A piece on a bed: as it stands, its own section turned, mirrored where its frame is left-handed, and moved; as it
  * lies, what is cut from its solid, turned and moved. mm
  */
-import type { PlatePiece } from '../../document'
+import type { ChordFrame, PlatePiece } from '../../document'
 import {
   boxOfAll,
   contoursAt,
@@ -22,6 +22,8 @@ import type { Airframe } from '../../assess'
 export interface Standing {
   /** From the piece's own section to the bed, the lower left corner of all of it at the given place. */
   toBed(section: Section): Section
+  /** The same chord, as it lies on the bed then. */
+  chordToBed(frame: ChordFrame | null): ChordFrame | null
   /** How far it is turned on the bed, rad. */
   turn: number
   widthMm: number
@@ -65,6 +67,15 @@ export function stand(piece: Piece, { xMm, yMm, turnDeg }: Omit<PlatePiece, 'pie
     turn: angle,
     widthMm: x1 - x0,
     depthMm: y1 - y0,
+    chordToBed: frame => {
+      if (!frame) return null
+      const aft = turned(Float64Array.from(frame.aft))
+      return {
+        ...frame,
+        aft: [aft[0], aft[1]],
+        lead: frame.lead + aft[0] * (xMm - x0) + aft[1] * (yMm - y0),
+      }
+    },
     toBed: section =>
       section.map(loop => {
         const out = turned(loop)
@@ -110,7 +121,7 @@ export function platePart(
   place: Omit<PlatePiece, 'piece'>,
   solidOf: (piece: Piece) => TriangleMesh,
 ): PlatePart {
-  const { toBed, turn } = stand(piece, place)
+  const { toBed, chordToBed, turn } = stand(piece, place)
   if (lies(piece)) return lyingPart(piece, solidOf(piece), toBed, turn)
   const pattern = piece.mesh ? null : webPattern(piece.zone.recipe)
   const slits = pattern ? websOf(piece, pattern) : []
@@ -122,7 +133,11 @@ export function platePart(
     heightMm: piece.to + piece.proud - piece.from,
     at: z => {
       const u = piece.from + z
-      return { section: toBed(webbedSection(piece, slits, u)), slits: toBed(slitOutlines(slits, u)) }
+      return {
+        section: toBed(webbedSection(piece, slits, u)),
+        slits: toBed(slitOutlines(slits, u)),
+        frame: chordToBed(piece.chordAt(u)),
+      }
     },
   }
 }
@@ -147,6 +162,7 @@ function lyingPart(piece: Piece, mesh: TriangleMesh, toBed: Standing['toBed'], t
     at: z => ({
       section: toBed(cut[Math.min(layers - 1, Math.max(0, Math.round(z / step - 0.5)))].loops),
       slits: [],
+      frame: null,
     }),
   }
 }
