@@ -105,3 +105,4 @@ export { areaMoments, polygonArea, polygonPerimeter, turnedExtent, circle } from
 export { difference, grown, intersection, union } from './polygon-boolean'
 export { boxOf, boxOfAll } from './feature'
 export { monotoneCubic } from './monotone-cubic'
+export { acrossTheBed, chordSolids, together, type ChordSolid } from './chord-solids'

@@ -4,10 +4,13 @@ import type { ChordFrame, Recipe } from '../document'
 import { loftSurface, outlineAt, type Section } from '../geometry'
 import { LIBRARIES, recipeById } from '../libraries'
 import { DEMOS } from '../demo'
+import { createAssessor } from '../assess'
 import { divideSection } from './divide-edges'
 import { insetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach } from './lay'
 import { layerRuns } from './layer-runs'
+import { lyingPrint } from './lying'
+import { printPiece } from './print-piece'
 
 const pla = LIBRARIES.filaments.find(item => item.id === 'pla')!
 /** One wall of rectangular beads, 0.5 mm wide and apart. */
@@ -43,9 +46,9 @@ describe('a box of 40 × 10 mm', () => {
     const { spar, sum, infill } = laid({ ...sparred, infillShare: 0.1 })
     expect(spar).toBeCloseTo((4 * 9) / 0.5, 6)
     expect(infill / ((0.1 * (39 * 9 - 36)) / 0.5)).toBeCloseTo(1, 2)
-    // Moved by 8 mm, its beads are.
+    // Moved by 8 mm, its beads are, and what infill would lie there goes the other way.
     const moved = laid({ ...sparred, infillShare: 0.1, printedSpar: { atShare: 0.7, widthMm: 4 } })
-    expect(moved.sum.x - sum.x).toBeCloseTo(8 * spar, 4)
+    expect(moved.sum.x - sum.x).toBeCloseTo(8 * spar * (1 - 0.1), 4)
   })
   it('is drawn as it is counted', () => {
     for (const recipe of [dense, sparred, { ...dense, ...sparred, denser: dense.denser }]) {
@@ -80,10 +83,11 @@ const whole: Recipe = {
   denser: { walls: 2, noseTo: 0.2, rearFrom: 0.7 },
   printedSpar: { atShare: 0.35, widthMm: 6 },
 }
+const along = section[0].filter((_, i) => i % 2 === 0)
 const wing: ChordFrame = {
   aft: [1, 0],
-  lead: Math.min(...section[0].filter((_, i) => i % 2 === 0)),
-  chord: 180,
+  lead: Math.min(...along),
+  chord: Math.max(...along) - Math.min(...along),
 }
 
 it('is the same however the piece is turned and moved on its bed, and in a mirror', () => {
@@ -107,6 +111,24 @@ it('is the same however the piece is turned and moved on its bed, and in a mirro
     for (const key of ['outerWall', 'innerWall', 'infill', 'spar'] as const)
       expect(there[key] / here[key], key).toBeCloseTo(1, 6)
   }
+})
+
+it('a piece on its side weighs what it does without', () => {
+  const doc = (more: Partial<Recipe>) => ({
+    ...DEMOS[0],
+    zones: DEMOS[0].zones.map(zone =>
+      zone.id === 'tail'
+        ? { ...zone, recipe: { ...zone.recipe, stance: 'flat' as const, infillShare: 0.05, ...more } }
+        : zone,
+    ),
+  })
+  const massOf = (more: Partial<Recipe>) => {
+    const { pieces, filamentOf } = createAssessor().airframe(doc(more))
+    const piece = pieces.find(item => item.part === 'vertical' && item.kind === 'fixed')!
+    const filament = filamentOf(piece.zone)
+    return lyingPrint(piece, filament, printPiece(piece, filament)).mass
+  }
+  expect(massOf({ denser: whole.denser, printedSpar: whole.printedSpar })).toBe(massOf({}))
 })
 
 describe('in fine steps', () => {
@@ -133,9 +155,9 @@ describe('in fine steps', () => {
   })
   it('from nothing: no nose and no rear are the plain section', () => {
     const none = { ...whole, printedSpar: null, denser: { walls: 2, noseTo: 0, rearFrom: 1 } }
-    expect(layerBeads(laid(none, section, wing))).toBeCloseTo(
-      layerBeads(laid({ ...none, denser: null }, section, wing)),
-      9,
-    )
+    // Its infill is measured on the inset outline, not by the depths of its edges.
+    expect(
+      layerBeads(laid(none, section, wing)) / layerBeads(laid({ ...none, denser: null }, section, wing)),
+    ).toBeCloseTo(1, 4)
   })
 })

@@ -2,13 +2,15 @@
 import {
   denserOf,
   denserSpans,
+  mostWallsReach,
   printedSparOf,
   printedSparSpan,
+  wallsReach,
   type ChordFrame,
   type Recipe,
 } from '../document'
 import type { Section } from '../geometry'
-import type { InsetField } from './inset-field'
+import { insetLoops, type InsetField } from './inset-field'
 
 type Span = readonly [from: number, to: number]
 
@@ -61,6 +63,33 @@ export function inPrintedSpar(field: InsetField, recipe: Recipe, loops: () => Se
 }
 
 /**
+ * What lies within the walls and beside a printed spar, where walls are more and where they are not: the room of infill.
+ * Null where nothing differs along the chord, and it is all that lies within the walls.
+ */
+export function openInside(field: InsetField, recipe: Recipe): Section | null {
+  const { frame } = field
+  const denser = denserOf(recipe),
+    spar = printedSparOf(recipe)
+  if (!frame || (!denser && !spar)) return null
+  const [, nose] = denser ? denserSpans(denser, frame)[0] : [0, -Infinity],
+    [rear] = denser ? denserSpans(denser, frame)[1] : [Infinity]
+  const [from, to] = spar ? printedSparSpan(spar, frame) : [Infinity, Infinity]
+  const plain = insetLoops(field, wallsReach(recipe))
+  const dense = denser ? insetLoops(field, mostWallsReach(recipe)) : plain
+  const parts: Array<[Section, number, number]> = [
+    [dense, -Infinity, nose],
+    [plain, nose, rear],
+    [dense, rear, Infinity],
+  ]
+  return parts.flatMap(([loops, low, high]) =>
+    [
+      [low, Math.min(high, from)],
+      [Math.max(low, to), high],
+    ].flatMap(([a, b]) => (b > a ? between(loops, frame, a, b) : [])),
+  )
+}
+
+/**
  * Loops between two lines across the chord. What a line cuts in two runs to and fro along it, which adds nothing to
  * area, moments or scan lines.
  */
@@ -70,7 +99,12 @@ export const between = (
   from: number,
   to: number,
 ): Section =>
-  loops.map(loop => halved(halved(loop, aft, from, 1), aft, to, -1)).filter(loop => loop.length >= 6)
+  loops
+    .map(loop => {
+      const behind = from > -Infinity ? halved(loop, aft, from, 1) : loop
+      return to < Infinity ? halved(behind, aft, to, -1) : behind
+    })
+    .filter(loop => loop.length >= 6)
 
 /** What of a loop lies on one side of a line: aft of it for 1, ahead for −1 (Sutherland & Hodgman 1974). */
 function halved(loop: Float64Array, [ax, ay]: ChordFrame['aft'], at: number, side: 1 | -1): Float64Array {

@@ -1,7 +1,7 @@
 /** What one layer of a recipe lays down in a section: bead lengths by kind, and where they are. All mm. */
 import { beadSpacing, mostWallsReach, wallDepth, wallsReach, type Recipe } from '../document'
 import { areaMoments, type WebLengths } from '../geometry'
-import { denserEdges, inPrintedSpar } from './along-chord'
+import { denserEdges, inPrintedSpar, openInside } from './along-chord'
 import { insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
 
 type BeadOf = Pick<Recipe, 'beadWidthMm' | 'layerHeightMm' | 'beadForm'> & { spiral?: boolean }
@@ -150,15 +150,14 @@ export function layLayer(field: InsetField, recipe: Recipe, webs: WebLengths | n
   const inside = insetArea(field, wallsReach(recipe))
   const { outer, sum } = walls
   let { inner } = walls
-  // What the walls of all of the chord reach is not inside; more of them, and a spar, take their own room of it.
-  const taken = spacing * walls.more
   const band = inPrintedSpar(field, recipe, () => insetLoops(field, wallsReach(recipe)))
-  const filledBand = band ? areaMoments(band) : null
-  const sparArea = Math.max(0, Math.min(filledBand?.area ?? 0, inside - taken))
-  let infillArea = Math.max(0, inside - taken - sparArea)
+  const filledBand = band ? areaMoments(band) : null,
+    open = openInside(field, recipe)
+  const room = open ? areaMoments(open) : null
+  let infillArea = room ? Math.max(0, room.area) : inside
   const hollow = recipe.infillShare === 0 && recipe.baseLayers === 0 && recipe.topLayers === 0
   const filled = hollow ? nothing() : meanMoments(field, wallsReach(recipe))
-  let between = filled
+  let between = room && room.area > 0 ? meansOf(room) : filled
   if (recipe.skinGapMm) {
     const gap = recipe.skinGapMm
     for (let e = 0; e < field.length.length; e++) {
@@ -180,7 +179,7 @@ export function layLayer(field: InsetField, recipe: Recipe, webs: WebLengths | n
   }
   const lattice = webs?.length ?? 0
   const infill = (recipe.infillShare * infillArea) / spacing
-  const spar = sparArea / spacing
+  const spar = Math.max(0, filledBand?.area ?? 0) / spacing
   addMoments(sum, infill, between)
   if (filledBand && spar > 0) addMoments(sum, spar, meansOf(filledBand))
   if (webs) addMoments(sum, 1, webs)
@@ -190,7 +189,7 @@ export function layLayer(field: InsetField, recipe: Recipe, webs: WebLengths | n
     lattice,
     infill,
     spar,
-    solidExtra: Math.max(0, (inside - taken) / spacing - infill - lattice - spar),
+    solidExtra: Math.max(0, (room ? infillArea : inside) / spacing - infill - lattice),
     sum,
     inside: filled,
   }

@@ -6,7 +6,7 @@
  */
 import { beadSpacing, wallDepth, wallsReach, type Recipe } from '../document'
 import { boxOf, boxOfAll, type Section } from '../geometry'
-import { denserEdges, inPrintedSpar } from './along-chord'
+import { denserEdges, inPrintedSpar, openInside } from './along-chord'
 import { insetEdge, insetLoops, insetShift, type InsetField } from './inset-field'
 import { innerSkinShare, wallShare, type Layer } from './lay'
 import { scanLoops } from './scanlines'
@@ -91,6 +91,7 @@ export function layerRuns(
   const walls = isWeb ? wallRuns(field, recipe, isWeb) : plainWalls(field, recipe)
   const solid = open * layer.solidExtra
   const inside = layer.infill > 0 || layer.spar > 0 || solid > 0 ? insetLoops(field, wallsReach(recipe)) : []
+  const room = inside.length > 0 ? (openInside(field, recipe) ?? inside) : []
   const around =
     webs && 'slits' in webs && layer.lattice > 0
       ? woven(walls, webRuns(webs.slits, layer.lattice, recipe.beadWidthMm))
@@ -100,7 +101,7 @@ export function layerRuns(
     // The same length whatever the pattern: lines one of n ways lie n times as far apart.
     const ways = WAYS[recipe.infillPattern](index)
     for (const way of ways)
-      addLines(runs, 'infill', inside, index, {
+      addLines(runs, 'infill', room, index, {
         angle: way - turn,
         spacing: (ways.length * beadSpacing(recipe)) / recipe.infillShare,
         length: layer.infill / ways.length,
@@ -118,7 +119,7 @@ export function layerRuns(
       most,
     })
   if (solid > 0)
-    addLines(runs, 'solid', inside, index, {
+    addLines(runs, 'solid', room, index, {
       angle: turnAbout(index) - turn,
       spacing: beadSpacing(recipe) / Math.max(open, 1e-3),
       length: solid,

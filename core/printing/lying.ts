@@ -44,7 +44,8 @@ export function lyingPrint(piece: Piece, filament: Filament, standing: PiecePrin
   for (const sample of samplePiece(piece).samples) {
     const field = fieldFor(sample, reach)
     const flat = skinThicknessMm(field, recipe, bead),
-      stood = skinThicknessMm(field, { ...recipe, stance: 'standing' }, bead)
+      // As the standing print has them: nothing more along the chord.
+      stood = skinThicknessMm(field, { ...recipe, stance: 'standing', denser: null }, bead)
     let low = Infinity,
       high = -Infinity
     for (let e = 0; e < field.length.length; e++) {

@@ -1,5 +1,6 @@
 /** Triangles of a piece as they stand or lie on the bed. mm, its lowest point at z = 0 */
 import {
+  acrossTheBed,
   hollowed,
   meshOf,
   pieceSolid,
@@ -35,19 +36,10 @@ export function createPrintableMeshes(kernel: SolidKernel): (piece: Piece) => Tr
       ? standingMesh(kernel, piece)
       : turnsHanded(alike.piece) === turnsHanded(piece)
         ? alike.standing
-        : mirrored(alike.standing)
+        : acrossTheBed(alike.standing)
     if (!alike) made.set(piece.sectionAt, { piece, standing })
     return lies(piece) ? laidDown(standing) : standing
   }
-}
-
-/** The other way round across y, its triangles turned so that they look outwards again. */
-function mirrored({ positions, triangles }: TriangleMesh): TriangleMesh {
-  const other = positions.slice()
-  for (let i = 1; i < other.length; i += 3) other[i] = -other[i]
-  const turned = triangles.slice()
-  for (let t = 0; t < turned.length; t += 3) [turned[t + 1], turned[t + 2]] = [turned[t + 2], turned[t + 1]]
-  return { positions: other, triangles: turned }
 }
 
 /** A lying piece with nothing hollowed out: what its layers are cut from. Throws where it is no solid. */

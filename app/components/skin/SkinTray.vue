@@ -337,6 +337,7 @@ const expansion = computed(() => expansionAt(filament.value, r.value.nozzleC))
       {{ r.walls === 1 ? 'one wall' : `${r.walls} walls` }} and {{ figure(100 * r.infillShare, 0) }} % infill
       lay both, whatever program slices it.
     </p>
+    <ChordFigures v-if="surfaces.has(zone.id) && !zone.ribs" :zone="zone" />
     <RecipeFile :zone="zone" />
   </div>
 </template>

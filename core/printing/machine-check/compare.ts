@@ -41,8 +41,11 @@ export function comparePiece(own: FilePiece, file: ReadFile, wanted: WantedPiece
   const beadWidthMm = wide ? recipe.beadWidthMm : Math.max(widthMm, figures.layerHeightMm)
   const flow = figures.perMm / beadSection({ ...recipe, layerHeightMm: figures.layerHeightMm, beadWidthMm })
   const walls =
-    medianOf(looks.map(({ shape, fit: own, plain }) => countWalls(shape.layer, own, plain, recipe))) ??
-    recipe.walls
+    medianOf(
+      looks.map(({ shape, fit: own, plain, z }) =>
+        countWalls(shape.layer, own, plain, recipe, wanted.chordAt(z)),
+      ),
+    ) ?? recipe.walls
   const inner = innerLooks(looks, wanted, walls)
   const rows: CheckRow[] = [
     ...shapeRows(figures.heightMm, unlike(figures, wanted), mostlyMirrored(looks), sized, wanted),

@@ -24,7 +24,7 @@ const LEAST_AREA = 25
 export function infillFound({ recipe, chordAt }: WantedPiece, looks: readonly InnerLook[]): number {
   const spacing = beadSection(recipe) / recipe.layerHeightMm
   const shares = looks.map(({ plain, parts, z }) => {
-    const area = infillArea(plain, recipe)
+    const area = infillArea(plain, recipe, chordAt(z))
     const length = Math.max(0, parts.infill - deepAlongChord(plain, recipe, chordAt(z)))
     return area < LEAST_AREA ? 0 : (length * spacing) / area
   })
@@ -43,7 +43,7 @@ export function innerRows(
   if (!recipe.skinGapMm) {
     const share = infillFound(wanted, looks)
     const off = Math.abs(share - recipe.infillShare) > Math.max(0.012, 0.35 * recipe.infillShare)
-    const area = medianOf(looks.map(({ plain }) => infillArea(plain, recipe))) ?? 0
+    const area = medianOf(looks.map(({ plain, z }) => infillArea(plain, recipe, wanted.chordAt(z)))) ?? 0
     const length =
       ((share - recipe.infillShare) * area * figures.layers * recipe.layerHeightMm) / beadSection(recipe)
     const extraG = kgToG(mm3ToM3(length * figures.perMm) * filament.density)

@@ -1,7 +1,7 @@
 /** What of a layer lies where: walls, webs and infill inside, brim and supports outside. Lengths in mm. */
 import { beadSpacing, wallsReach, type ChordFrame, type Recipe } from '../../document'
 import { polygonArea, type Section } from '../../geometry'
-import { denserEdges, inPrintedSpar } from '../along-chord'
+import { denserEdges, inPrintedSpar, openInside, sparEdges } from '../along-chord'
 import { divideSection } from '../divide-edges'
 import { insetArea, insetField, insetLoops } from '../inset-field'
 import { layerBeads, layLayer, recipeReach, wallBeads } from '../lay'
@@ -160,14 +160,22 @@ export function deepAlongChord(plain: Section, recipe: Recipe, frame: ChordFrame
 }
 
 /** Area inside the walls that infill is a share of: of a double skin what lies between the two. mm² */
-export function infillArea(plain: Section, recipe: Recipe): number {
-  const field = insetField(divideSection(plain, 2.5), recipeReach(recipe))
+export function infillArea(plain: Section, recipe: Recipe, frame: ChordFrame | null): number {
+  const field = insetField(divideSection(plain, 2.5), recipeReach(recipe), frame)
+  const open = openInside(field, recipe)
+  if (open) return open.reduce((sum, loop) => sum + polygonArea(loop).area, 0)
   const all = insetArea(field, wallsReach(recipe))
   return recipe.skinGapMm ? Math.max(0, all - insetArea(field, recipe.skinGapMm)) : all
 }
 
 /** Walls beside each other: crossings of rays that go in from the skin, in the middle case. */
-export function countWalls(layer: KeptLayer, fit: Fit, section: Section, recipe: Recipe): number {
+export function countWalls(
+  layer: KeptLayer,
+  fit: Fit,
+  section: Section,
+  recipe: Recipe,
+  frame: ChordFrame | null,
+): number {
   const skin = [...section].sort((a, b) => b.length - a.length)[0]
   if (!skin) return 0
   const spacing = beadSpacing(recipe),
@@ -180,11 +188,17 @@ export function countWalls(layer: KeptLayer, fit: Fit, section: Section, recipe:
     ])
   const counts: number[] = []
   const divided = divideSection([skin], 4)[0]
+  // Where there are more of them, or a spar behind them, says nothing of the rest.
+  const field = insetField([divided], 0, frame)
+  const more = denserEdges(field, recipe),
+    spar = sparEdges(field, recipe)
+  const apart = (e: number) => (more?.share(e, 0) ?? 0) > 0 || (spar?.(e) ?? 0) > 0
   for (let i = 0, j = divided.length - 2; i < divided.length; j = i, i += 2) {
     const dx = divided[i] - divided[j],
       dy = divided[i + 1] - divided[j + 1],
       length = Math.hypot(dx, dy)
-    if (length < 0.5) continue
+    // An edge is numbered by the corner that it begins at.
+    if (length < 0.5 || apart(j / 2)) continue
     const x = (divided[i] + divided[j]) / 2,
       y = (divided[i + 1] + divided[j + 1]) / 2
     const nx = -dy / length,

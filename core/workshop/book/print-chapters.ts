@@ -1,6 +1,6 @@
 /** What is printed: every piece with its plate and file, and the recipes to type in. */
 import type { Airframe } from '../../assess'
-import { printedAs, type Zone } from '../../document'
+import { denserOf, printedAs, printedSparOf, type Recipe, type Zone } from '../../document'
 import type { Piece } from '../../geometry'
 import { planRoom } from '../print-room'
 import type { Block, Cell } from './blocks'
@@ -70,7 +70,6 @@ export function recipes({ airframe, assessment, hand }: Source): Block[] {
     ...waysOf(airframe).flatMap(({ zone, own }): Block[] => {
       const { recipe } = zone
       const filament = airframe.filamentOf(zone)
-      const row = (label: string, value: string): Cell[] => [label, strong(value)]
       return [
         { kind: 'heading', text: `${zone.name}: ${own.map(piece => piece.mark).join(', ')}` },
         {
@@ -78,27 +77,28 @@ export function recipes({ airframe, assessment, hand }: Source): Block[] {
           head: [],
           widths: [48, '*', 48, '*'],
           rows: paired([
-            row('Filament', filament.name),
-            row('Nozzle', hand.amount(recipe.nozzleC, '°C', 0)),
-            row('Flow', recipe.flow.toFixed(2)),
-            row('Bed', hand.amount(filament.bedC, '°C', 0)),
-            row('Walls', String(recipe.walls)),
-            row('Bead width', hand.amount(recipe.beadWidthMm, 'mm', 2)),
-            row('Layer height', hand.amount(recipe.layerHeightMm, 'mm', 2)),
-            row('Infill', `${hand.amount(100 * recipe.infillShare, '%', 1)}, ${recipe.infillPattern}`),
-            row('Base layers', String(recipe.baseLayers)),
-            row('Top layers', String(recipe.topLayers)),
-            row('One unbroken bead', recipe.spiral ? 'yes, in a spiral' : 'no'),
-            row('Brim', recipe.brimMm > 0 ? hand.amount(recipe.brimMm, 'mm', 0) : 'none'),
+            rowOf('Filament', filament.name),
+            rowOf('Nozzle', hand.amount(recipe.nozzleC, '°C', 0)),
+            rowOf('Flow', recipe.flow.toFixed(2)),
+            rowOf('Bed', hand.amount(filament.bedC, '°C', 0)),
+            rowOf('Walls', String(recipe.walls)),
+            rowOf('Bead width', hand.amount(recipe.beadWidthMm, 'mm', 2)),
+            rowOf('Layer height', hand.amount(recipe.layerHeightMm, 'mm', 2)),
+            rowOf('Infill', `${hand.amount(100 * recipe.infillShare, '%', 1)}, ${recipe.infillPattern}`),
+            rowOf('Base layers', String(recipe.baseLayers)),
+            rowOf('Top layers', String(recipe.topLayers)),
+            rowOf('One unbroken bead', recipe.spiral ? 'yes, in a spiral' : 'no'),
+            rowOf('Brim', recipe.brimMm > 0 ? hand.amount(recipe.brimMm, 'mm', 0) : 'none'),
             ...(recipe.lattice
               ? [
-                  row('Gap closing under', hand.amount(recipe.lattice.slitMm, 'mm', 2)),
-                  row('Webs every', hand.amount(recipe.lattice.pitchMm, 'mm', 0)),
+                  rowOf('Gap closing under', hand.amount(recipe.lattice.slitMm, 'mm', 2)),
+                  rowOf('Webs every', hand.amount(recipe.lattice.pitchMm, 'mm', 0)),
                 ]
               : []),
-            ...(recipe.skinGapMm ? [row('Second skin at', hand.amount(recipe.skinGapMm, 'mm', 1))] : []),
-            row('Supports', 'none'),
-            row('Stands', recipe.stance === 'flat' ? 'on its side' : 'on its foot'),
+            ...(recipe.skinGapMm ? [rowOf('Second skin at', hand.amount(recipe.skinGapMm, 'mm', 1))] : []),
+            ...alongChordRows(recipe, hand),
+            rowOf('Supports', 'none'),
+            rowOf('Stands', recipe.stance === 'flat' ? 'on its side' : 'on its foot'),
           ]),
         },
         {
@@ -134,6 +134,33 @@ function waysOf({ doc, pieces }: Airframe): Array<{ zone: Zone; own: Piece[] }> 
 }
 
 /** Two columns of label and value a row. */
+const rowOf = (label: string, value: string): Cell[] => [label, strong(value)]
+
+/** What a slicing program is told of solids that lie over a piece. */
+function alongChordRows(recipe: Recipe, hand: Source['hand']): Cell[][] {
+  const denser = denserOf(recipe),
+    spar = printedSparOf(recipe)
+  const chord = (share: number) => hand.amount(100 * share, '%', 0)
+  return [
+    ...(denser
+      ? [
+          rowOf(
+            'Walls at nose and rear',
+            `${recipe.walls + denser.walls}, to ${chord(denser.noseTo)} and from ${chord(denser.rearFrom)} of the chord`,
+          ),
+        ]
+      : []),
+    ...(spar
+      ? [
+          rowOf(
+            'Printed spar',
+            `${hand.amount(spar.widthMm, 'mm', 1)} solid at ${chord(spar.atShare)} of the chord`,
+          ),
+        ]
+      : []),
+  ]
+}
+
 const paired = (rows: Cell[][]): Cell[][] =>
   Array.from({ length: Math.ceil(rows.length / 2) }, (_, i) => [
     ...rows[2 * i],

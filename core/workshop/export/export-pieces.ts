@@ -1,8 +1,8 @@
 /** All pieces as solids for the printer: an STL a piece, a 3MF a plate, and a list. */
 import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
-import { recipeOf, type Printer, type Recipe } from '../../document'
-import type { SolidKernel, TriangleMesh } from '../../geometry'
+import { denserOf, printedSparOf, recipeOf, type Printer, type Recipe } from '../../document'
+import { chordSolids, together, type Piece, type SolidKernel, type TriangleMesh } from '../../geometry'
 import { createPrintableMeshes, writeStl, writeThreeMf } from '../../printing'
 import { layPlates, stand } from '../print-room'
 
@@ -39,6 +39,7 @@ export async function exportPieces(
     const mesh = meshOfPiece(piece)
     meshes.set(piece.id, mesh)
     files.push({ name: nameOf(`${piece.id}.stl`), bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
+    files.push(...chordFiles(piece, nameOf))
   }
   for (const printer of airframe.doc.printers)
     files.push(...plateFiles(printer, airframe, reports, meshes, nameOf))
@@ -47,6 +48,19 @@ export async function exportPieces(
     bytes: encodeText(piecesCsv(reports, piece => recipeOf(airframe.doc, piece))),
   })
   return files
+}
+
+/** Beside a piece what a slicing program lays over it: for more walls, and for what is filled through. */
+function chordFiles(piece: Piece, nameOf: (wanted: string) => string): ExportedFile[] {
+  const solids = chordSolids(piece)
+  return (['denser', 'printed-spar'] as const).flatMap(kind => {
+    const own = solids.filter(item => item.kind === kind)
+    if (own.length === 0) return []
+    const mesh = together(own.map(item => item.mesh))
+    return [
+      { name: nameOf(`along-chord/${piece.id}-${kind}.stl`), bytes: writeStl(mesh, `${piece.mark} ${kind}`) },
+    ]
+  })
 }
 
 /**
@@ -110,6 +124,8 @@ export function encodeText(text: string): Uint8Array {
   return Uint8Array.from(escaped, c => c.charCodeAt(0))
 }
 
+const percent = (share: number | undefined) => (share === undefined ? '' : Math.round(100 * share))
+
 const COLUMNS: ReadonlyArray<[string, (piece: PieceReport, recipe: Recipe) => string | number]> = [
   ['file', p => `${p.id}.stl`],
   ['mark', p => p.mark],
@@ -138,6 +154,11 @@ const COLUMNS: ReadonlyArray<[string, (piece: PieceReport, recipe: Recipe) => st
   ['spiral', (_, recipe) => (recipe.spiral ? 'yes' : 'no')],
   ['gap_closing_under_mm', (_, recipe) => recipe.lattice?.slitMm ?? ''],
   ['second_skin_mm', (_, recipe) => recipe.skinGapMm ?? ''],
+  ['more_walls', (_, recipe) => denserOf(recipe)?.walls ?? ''],
+  ['more_walls_to_pct', (_, recipe) => percent(denserOf(recipe)?.noseTo)],
+  ['more_walls_from_pct', (_, recipe) => percent(denserOf(recipe)?.rearFrom)],
+  ['printed_spar_mm', (_, recipe) => printedSparOf(recipe)?.widthMm ?? ''],
+  ['printed_spar_at_pct', (_, recipe) => percent(printedSparOf(recipe)?.atShare)],
   ['joint_foot', p => p.joints.foot?.kind ?? ''],
   ['joint_head', p => p.joints.head?.kind ?? ''],
 ]
