@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import type { Recipe } from '../document'
 import { beadSpacing } from '../document'
-import { loftSurface } from '../geometry'
+import { loftSurface, sparLines } from '../geometry'
 import { LIBRARIES, recipeById } from '../libraries'
 import { DEMOS } from '../demo'
 import { beadOf, buildStation, stationModes, stationSection } from '.'
@@ -44,6 +44,24 @@ describe('a printed spar', () => {
     const { skin } = built(withSpar(0.3, 30))
     const held = Array.from(skin.pressed).filter(value => value < 1e-9 * Math.max(...skin.pressed)).length
     expect(held).toBeGreaterThan(4)
+  })
+  it('counts on nothing of itself where a bore runs through it', () => {
+    const stock = LIBRARIES.stock.find(item => item.id === 'tube-6x4')!
+    const line = sparLines(
+      loft,
+      { ...DEMOS[0].spars[0], stock: stock.id, rootShare: 0.3, tipShare: 0.3, fixing: 'removable' },
+      stock,
+    )[0]
+    const bored = stationSection(loft, 100, [line], 'none')
+    const thickOf = (recipe: Recipe) =>
+      buildStation(bored, recipe, pla).sparWalls.reduce((sum, item) => sum + item.thick, 0) / 6
+    const hole = stock.widthMm + 2 * line.spar.clearanceMm
+    const frame = bored.field.frame!,
+      here = (bored.spars[0].x - frame.lead) / frame.chord
+    const recipe = withSpar(here, 12),
+      fill = Math.min(1, (1000 * beadOf(recipe, pla)) / beadSpacing(recipe))
+    expect((1000 * thickOf(recipe)) / fill).toBeCloseTo(12 - hole, 3)
+    expect(thickOf(withSpar(here, 0.9 * hole))).toBeCloseTo(0, 9)
   })
   it('gives way in shear where what flows through it tears it', () => {
     const recipe = withSpar(0.3, 0.4)

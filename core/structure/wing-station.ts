@@ -181,7 +181,7 @@ const SPAR_STRIPS = 8,
  * what lies within them is left out, (1 − 2t/h)³.
  */
 function printedSparWalls(
-  { field, outline }: StationSection,
+  { field, outline, spars }: StationSection,
   recipe: Recipe,
   to: Pick<StationBuild, 'thickness' | 'material' | 'bead'> & {
     x: number[]
@@ -196,16 +196,25 @@ function printedSparWalls(
   const last = SIDE_POINTS - 1
   // Of the upper side; the lower one lies below it.
   const place = (index: number) => outline[2 * (last - index)]
-  const filled = mmToM(((until - from) / SPAR_STRIPS) * Math.min(1, (1000 * bead) / beadSpacing(recipe)))
+  const step = (until - from) / SPAR_STRIPS
+  const filled = mmToM(step * Math.min(1, (1000 * bead) / beadSpacing(recipe)))
+  // Where a bore runs through it, nothing of it is counted on.
+  const solidShare = (at: number) =>
+    spars.reduce((left, { line, x: middle }) => {
+      const half = line.stock.widthMm / 2 + line.spar.clearanceMm
+      const bored = Math.min(at + step / 2, middle + half) - Math.max(at - step / 2, middle - half)
+      return Math.max(0, left - Math.max(0, bored) / step)
+    }, 1)
   const wide = new Float64Array(SIDE_POINTS)
   for (let strip = 0; strip < SPAR_STRIPS; strip++) {
-    const at = from + ((strip + 0.5) / SPAR_STRIPS) * (until - from)
+    const at = from + (strip + 0.5) * step
     if (at <= place(0) || at >= place(last)) continue
     let k = 0
     while (k + 1 < last && place(k + 1) < at) k++
     const t = (at - place(k)) / Math.max(1e-9, place(k + 1) - place(k))
-    wide[k] += (1 - t) * filled
-    wide[k + 1] += t * filled
+    const thick = filled * solidShare(at)
+    wide[k] += (1 - t) * thick
+    wide[k + 1] += t * thick
   }
   const found: Array<{ wall: number; thick: number }> = []
   for (let k = 1; k < last; k++) {

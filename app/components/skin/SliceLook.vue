@@ -127,7 +127,7 @@ const legend = computed(
       ['inner', 'inner walls', laid.value.innerWall],
       ['web', 'webs', lengthOf('web')],
       ['infill', 'infill', laid.value.infill],
-      ['solid', 'solid', open.value * laid.value.solidExtra],
+      ['solid', 'solid', open.value * laid.value.solidExtra + laid.value.spar],
     ] as const,
 )
 </script>
