@@ -5,6 +5,7 @@ export { readProject, checkProject, writeProject, pathText, MAX_PROJECT_BYTES, P
 export { DocumentError } from './fault'
 export { parseJson, type JsonLimits } from './json'
 export { LEAST_THICKNESS, outlineFault } from './outline'
+export type { Denser, PrintedSpar } from './schema'
 export {
   denserOf,
   denserSpans,

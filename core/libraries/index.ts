@@ -22,7 +22,7 @@ export {
   stockTorsion,
   type Stock,
 } from './stock'
-export { expansionAt, recipeById, recipeFor, type School } from './schools'
+export { expansionAt, recipeById, recipeFor, USUAL_DENSER, USUAL_PRINTED_SPAR, type School } from './schools'
 
 export interface Libraries {
   filaments: readonly Filament[]

@@ -1,5 +1,5 @@
 /** The schools of skinning, each as a recipe to start from. */
-import type { Recipe } from '../document'
+import type { Denser, PrintedSpar, Recipe } from '../document'
 import type { Filament } from './filaments'
 
 export interface School {
@@ -121,6 +121,10 @@ export const SCHOOLS: readonly School[] = [
     },
   },
 ]
+
+/** Where most makers begin: ahead of the main spar, and from a little before the hinges. */
+export const USUAL_DENSER: Denser = { walls: 1, noseTo: 0.12, rearFrom: 0.72 }
+export const USUAL_PRINTED_SPAR: PrintedSpar = { atShare: 0.3, widthMm: 4 }
 
 /**
  * Expansion at a nozzle temperature, linear between the curve's points and held at its ends; 1 when it does

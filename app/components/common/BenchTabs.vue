@@ -39,7 +39,7 @@ function step(event: KeyboardEvent) {
 <style scoped>
 .tabs {
   display: flex;
-  gap: 18px;
+  gap: 0 18px;
   border-bottom: 1px solid var(--hair);
   margin: -4px 0 8px;
   flex-wrap: wrap;

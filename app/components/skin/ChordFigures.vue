@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What differs along the chord of a wing or tail: more walls at the nose and the rear, and a printed spar. */
 import { laysAlongChord, type Denser, type PrintedSpar, type Zone } from '../../../core/document'
+import { USUAL_DENSER, USUAL_PRINTED_SPAR } from '../../../core/libraries'
 import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
@@ -10,9 +11,6 @@ const index = computed(() => doc.value.zones.findIndex(item => item.id === zone.
 const laid = computed(() => laysAlongChord(zone.recipe))
 const denser = computed(() => zone.recipe.denser)
 const spar = computed(() => zone.recipe.printedSpar)
-/** Where most makers begin: ahead of the main spar, and from a little before the hinges. */
-const USUAL_DENSER: Denser = { walls: 1, noseTo: 0.12, rearFrom: 0.72 }
-const USUAL_SPAR: PrintedSpar = { atShare: 0.3, widthMm: 4 }
 const ways = [
   { title: 'the same walls from nose to rear', value: 'even' },
   { title: 'more walls at nose and rear', value: 'denser' },
@@ -95,7 +93,7 @@ const setSpar =
         data-field="printed-spar"
         @update:model-value="
           edit(`${zone.name}: ${$event === 'solid' ? 'a printed spar' : 'no printed spar'}`, d => {
-            d.zones[index].recipe.printedSpar = $event === 'solid' ? { ...USUAL_SPAR } : null
+            d.zones[index].recipe.printedSpar = $event === 'solid' ? { ...USUAL_PRINTED_SPAR } : null
           })
         "
       />

@@ -4,9 +4,9 @@
  */
 import type { Assessment, WingName } from '../../assess'
 import type { ProjectFile, Recipe, Spar, Surface, Zone } from '../../document'
-import { LIMITS } from '../../document'
+import { laysAlongChord, LIMITS } from '../../document'
 import { alongBody } from '../../geometry'
-import { stockOr, recipeFor, type Libraries } from '../../libraries'
+import { recipeFor, stockOr, USUAL_DENSER, USUAL_PRINTED_SPAR, type Libraries } from '../../libraries'
 import { largerStock, mayHold, smallerStock, type Change, type Step } from '../../change'
 import { q, say, type Words } from '../../units'
 
@@ -91,6 +91,7 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
           },
         }),
       )
+  if (inSurface(doc, zone)) steps.push(...alongChord(doc, zone))
   for (const school of libraries.schools) {
     if (school.id === recipe.school || (recipe.stance === 'flat' && school.recipe.spiral)) continue
     steps.push({
@@ -107,6 +108,47 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
       }),
     })
   }
+  return steps
+}
+
+const inSurface = ({ wing, tail }: ProjectFile, zone: Zone): boolean =>
+  zone.ribs === null &&
+  [wing, tail.horizontal, tail.vertical].some(surface =>
+    surface?.panels.some(panel => panel.zone === zone.id),
+  )
+
+/** Of a spar that is printed, this much wider. */
+const WIDER = 1.5
+
+/** What may differ along the chord, where it can be laid. */
+function alongChord(doc: ProjectFile, zone: Zone): Step[] {
+  const { recipe } = zone
+  if (!laysAlongChord(recipe)) return []
+  const { denser, printedSpar: spar } = recipe
+  const steps: Step[] = []
+  if (denser) steps.push(skin(doc, zone, 'even', 'the same walls all along the chord', { denser: null }))
+  else if (recipe.walls > 1)
+    steps.push(
+      skin(doc, zone, 'thin-middle', 'one bead less between nose and rear', {
+        walls: recipe.walls - 1,
+        denser: USUAL_DENSER,
+      }),
+    )
+  else steps.push(skin(doc, zone, 'denser', 'one bead more at nose and rear', { denser: USUAL_DENSER }))
+  if (spar) {
+    const widthMm = Math.min(60, tenth(WIDER * spar.widthMm))
+    steps.push(
+      skin(doc, zone, 'spar-wider', say`printed spar ${q(widthMm, 'mm')} wide`, {
+        printedSpar: { ...spar, widthMm },
+      }),
+      skin(doc, zone, 'spar-out', 'no printed spar', { printedSpar: null }),
+    )
+  } else
+    steps.push(
+      skin(doc, zone, 'spar-printed', say`a printed spar of ${q(USUAL_PRINTED_SPAR.widthMm, 'mm')}`, {
+        printedSpar: USUAL_PRINTED_SPAR,
+      }),
+    )
   return steps
 }
 

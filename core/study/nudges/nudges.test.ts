@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { createAssessor, type WingName } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
-import { LIBRARIES } from '../../libraries'
+import { LIBRARIES, recipeById } from '../../libraries'
 import { nudgeSteps } from './nudge-steps'
 import { neediest, nudges, WINGS, type Nudge } from './nudges'
 import { runs } from '../../testing/runs'
@@ -59,6 +59,27 @@ describe('nudges', () => {
     },
     60_000,
   )
+  it('a wing of two beads may be thin in the middle of its chord, one without carbon gets a printed spar', async () => {
+    const filament = LIBRARIES.filaments.find(item => item.id === 'pla-foam')!
+    const wing = plover.wing.panels[0].zone
+    const doc: ProjectFile = {
+      ...plover,
+      spars: [],
+      brief: { ...plover.brief, loadFactor: 14 },
+      zones: plover.zones.map(zone =>
+        zone.id === wing ? { ...zone, recipe: recipeById('beads', filament) } : zone,
+      ),
+    }
+    const lighter = (await all(doc, 'weight')).find(item => item.id === `${wing}-thin-middle`)!,
+      stronger = (await all(doc, 'strength')).find(item => item.id === `${wing}-spar-printed`)!
+    const fresh = createAssessor(),
+      before = fresh.assess(doc)
+    const taken = (nudge: Nudge) => fresh.assess({ ...doc, ...nudge.change })
+    expect(taken(lighter).totals.massG).toBeLessThan(before.totals.massG - 1)
+    expect(lighter.after.weight).toBeCloseTo(taken(lighter).verdicts.weight.value, 9)
+    expect(taken(stronger).strength.reserve).toBeGreaterThan(before.strength.reserve)
+    expect(stronger.after.strength).toBeCloseTo(taken(stronger).verdicts.strength.value, 9)
+  }, 60_000)
   it('shared between two workers they are the same; told to stop they stop', async () => {
     const whole = await all(plover, 'hours')
     const halves = (
