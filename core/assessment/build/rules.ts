@@ -3,6 +3,7 @@
  * steps; what is ordered by no rule may be done in any order.
  */
 import { FILM_RULES } from './film-rules'
+import type { BuildStep } from './step'
 import {
   bodyJoins,
   fixedJoins,
@@ -159,7 +160,8 @@ export const RULES: readonly Rule[] = [
       ...pairs(
         steps.of('servo'),
         steps.of('rod'),
-        (a, b) => a.subject.item === b.subject.item && (a.subject.surface === undefined || sameSide(a, b)),
+        (a, b) =>
+          a.subject.item === b.subject.item && (a.subject.surface !== b.subject.surface || sameSide(a, b)),
       ),
     ],
   },
@@ -167,17 +169,20 @@ export const RULES: readonly Rule[] = [
     id: 'rod-through-whole',
     because: 'A rod from the body to the tail has its length only when both stand where they will.',
     trap: true,
-    pairs: steps => [
-      ...pairs(
-        steps.of('tail'),
-        steps.of('rod').filter(step => step.bench === 'whole'),
-        (a, b) => a.subject.surface === b.subject.surface,
-      ),
-      ...pairs(
-        steps.of('set-wing', 'halves'),
-        steps.of('rod').filter(step => step.bench === 'whole' && step.subject.surface === 'wing'),
-      ),
-    ],
+    pairs: (steps, { doc }) => {
+      const rods = steps.of('rod').filter(step => step.bench === 'whole')
+      const from = (step: BuildStep) =>
+        doc.equipment.find(item => item.id === step.subject.item)?.pocket?.surface
+      const ends = (step: BuildStep, surface: string | undefined) =>
+        surface !== undefined && (step.subject.surface === surface || from(step) === surface)
+      return [
+        ...pairs(steps.of('tail'), rods, (a, b) => ends(b, a.subject.surface)),
+        ...pairs(
+          steps.of('set-wing', 'halves'),
+          rods.filter(step => ends(step, 'wing')),
+        ),
+      ]
+    },
   },
   {
     id: 'motor-before-closing',

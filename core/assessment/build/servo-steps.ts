@@ -114,11 +114,12 @@ function rodSteps(site: Site, servo: string): BuildStep[] {
       const loft = site.airframe.surfaces[chain.part as 'wing']!
       const s = (hinged.from + hinged.to) / 2
       const item = site.doc.equipment.find(other => other.id === servo)!
-      const pocketed = item.pocket !== null
+      // Beside its servo: one that sits in another part is reached when both stand where they will.
+      const beside = item.pocket?.surface === chain.part
       return step({
         id: `rod.${chain.part}.${chain.side}.${control.piece}`,
         kind: 'rod',
-        bench: pocketed ? chain.bench : 'whole',
+        bench: beside ? chain.bench : 'whole',
         subject: { surface: chain.part as 'wing', side: chain.side, control: control.piece, item: servo },
         title: say`Rod from ${nameOf(item.name)} to the ${chain.side === 'centre' ? '' : `${chain.side} `}${control.name.toLowerCase()}`,
         how: [

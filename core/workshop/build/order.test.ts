@@ -109,6 +109,25 @@ describe('the order of building', () => {
     )
   })
 
+  it('a rod to a servo that sits in another part waits for both of them where they will be', () => {
+    const airframe = frame(
+      change(thistledown, draft => (draft.tail.horizontal!.controls[0].linkage!.servo = 'aileron-servo')),
+    )
+    const { steps } = buildOrder(airframe)
+    const ids = steps.map(step => step.id)
+    const rod = ids.findIndex(id => id.startsWith('rod.horizontal'))
+    for (const id of [
+      'servo.aileron-servo.starboard',
+      'servo.aileron-servo.port',
+      'tail.horizontal',
+      'set-wing',
+    ]) {
+      expect(ids).toContain(id)
+      expect(ids.indexOf(id), id).toBeLessThan(rod)
+    }
+    expect(steps[rod].bench).toBe('whole')
+  })
+
   it('one pair of hands does one thing at a time, and one bench holds one person', () => {
     const doc = change(thistledown, draft => (draft.build.people = 2))
     const { steps } = buildOrder(frame(doc))
