@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import type { Recipe } from '../document'
 import { beadSpacing } from '../document'
-import { loftSurface, sparLines } from '../geometry'
+import { loftSurface, sparLines, type SparLine } from '../geometry'
 import { LIBRARIES, recipeById } from '../libraries'
 import { DEMOS } from '../demo'
-import { beadOf, buildStation, stationModes, stationSection } from '.'
+import { beadOf, buildStation, decide, stationModes, stationSection, type Modes } from '.'
 
 const pla = LIBRARIES.filaments.find(item => item.id === 'pla')!
 const plain: Recipe = { ...recipeById('beads', pla), walls: 1 }
@@ -130,4 +130,34 @@ it('a wing of one bead is never weaker for either, and heavier by what they weig
     expect(more.totals.printedG).toBeGreaterThan(bare.totals.printedG)
     expect(more.totals.hours).toBeGreaterThan(bare.totals.hours)
   }
+})
+
+describe('a shell that outlives its spars', () => {
+  it('counts for what it bears alone, as far as their ends hold; else the spars do', () => {
+    const modes: Modes = { 'skin across layers': 5, 'spar bending': 2 }
+    expect(decide(modes)).toEqual({ reserve: 2, mode: 'spar bending' })
+    expect(decide({ ...modes, 'shell alone': 3 })).toEqual({ reserve: 3, mode: 'shell alone' })
+    expect(decide({ ...modes, 'shell alone': 3, 'spar end': 2.5 })).toEqual({
+      reserve: 2.5,
+      mode: 'shell alone',
+    })
+    expect(decide({ ...modes, 'shell alone': 1 })).toEqual({ reserve: 2, mode: 'spar bending' })
+  })
+  it('a carbon tube that breaks before the filled petg round it leaves the reserve of the wing without it', () => {
+    const stock = LIBRARIES.stock.find(item => item.id === 'tube-10x8')!,
+      petg = LIBRARIES.filaments.find(item => item.id === 'petg')!
+    const [line] = sparLines(loft, { ...DEMOS[0].spars[0], stock: stock.id }, stock)
+    const filled: Recipe = { ...recipeById('solid', petg), stance: 'flat' }
+    const load = { shear: 1, moment: 3, torque: 0, lag: 0 }
+    const modesOf = (lines: SparLine[]) => {
+      const own = stationSection(loft, 100, lines, 'none')
+      return stationModes(own, buildStation(own, filled, petg), filled, load, 1)
+    }
+    const bare = decide(modesOf([])),
+      tube = modesOf([line])
+    // Carbon bears less strain than petg does along its beads.
+    expect(tube['spar bending']!).toBeLessThan(bare.reserve)
+    expect(tube['skin along the bead']!).toBeGreaterThan(bare.reserve)
+    expect(decide(tube)).toEqual({ reserve: bare.reserve, mode: 'shell alone' })
+  })
 })

@@ -37,18 +37,8 @@ export { shearProperties, type ShearProperties } from './shear-flow'
 export { closedAt, sparsAt, stationSection, type Meeting, type StationSection } from './station-section'
 export { buildCovered, filmBears, filmShear, TIGHT, type Covering } from './covered-station'
 export { buildStation, type StationBuild } from './wing-station'
-export {
-  decide,
-  stationModes,
-  GLUE_STRENGTH,
-  PLENTY,
-  type Modes,
-  type StationLoad,
-  type StationStrength,
-  type StrengthMode,
-  MODE_GIVES,
-  type Gives,
-} from './wing-strength'
+export { stationModes, GLUE_STRENGTH, type StationLoad, type StationStrength } from './wing-strength'
+export { decide, MODE_GIVES, PLENTY, type Gives, type Modes, type StrengthMode } from './strength-modes'
 export {
   divergencePressure,
   flutterSpeed,

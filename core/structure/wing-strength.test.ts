@@ -7,7 +7,8 @@ import { LIBRARIES, recipeFor, stockInertia, type Filament } from '../libraries'
 import { recipe as anyRecipe, surface } from '../testing/arbitraries'
 import { stationSection, type Meeting } from './station-section'
 import { buildStation } from './wing-station'
-import { decide, stationModes, type Modes, type StationLoad } from './wing-strength'
+import { decide, type Modes } from './strength-modes'
+import { stationModes, type StationLoad } from './wing-strength'
 
 const [thistledown] = DEMOS
 const filament = (id: string): Filament => LIBRARIES.filaments.find(item => item.id === id)!

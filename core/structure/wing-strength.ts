@@ -1,8 +1,9 @@
 /**
- * Reserve factors of a wing's station under one load. Two ways to carry the moment are weighed: skin and
- * spars together, buckled skin with what it carries then (the weakest of them gives out first), and the spars
- * alone after the skin has cracked or collapsed; the better of the two counts. What must hold either way
- * counts besides: shear, webs, and the places where a spar ends or sits in a socket. SI.
+ * Reserve factors of a wing's station under one load. Three ways to carry the moment are weighed: skin and
+ * spars together, buckled skin with what it carries then (the weakest of them gives out first); the spars
+ * alone after the skin has cracked or collapsed; and the shell alone once its spars have given way. The best of
+ * them counts. What must hold either way counts besides: shear, webs, and the places where a spar ends or sits in
+ * a socket. SI.
  */
 import type { Recipe } from '../document'
 import { stockArea, stockInertia } from '../libraries'
@@ -11,58 +12,10 @@ import { boreBears, endForce, socketForce } from './bearing'
 import { collapseUnder, shearAfterBuckling, type Bearing } from './after-buckling'
 import { combinedBuckling, shearBucklingStress, wrinklingStress } from './skin-buckling'
 import { flatteningMoment, shearForce } from './spar-modes'
+import { decide, PLENTY, skinOutlives, sparBreaks, type Modes, type StrengthMode } from './strength-modes'
 import { curvatures } from './thin-walled-section'
 import type { StationSection, StationSpar } from './station-section'
 import type { StationBuild } from './wing-station'
-
-export type StrengthMode =
-  | 'skin across layers'
-  | 'skin along the bead'
-  | 'skin in compression'
-  | 'skin buckling'
-  | 'skin collapse'
-  | 'skin wrinkling'
-  | 'skin shear'
-  | 'film torn'
-  | 'no spar'
-  | 'glue joint'
-  | 'spar bending'
-  | 'tube flattening'
-  | 'bent spar'
-  | 'spar alone'
-  | 'shell alone'
-  | 'spar shear'
-  | 'web shear'
-  | 'joiner in its socket'
-  | 'spar end'
-  | 'spar overlap'
-
-/** What gives way: printed plastic and its glue, or stock that was bought. Prints scatter more. */
-export type Gives = 'plastic' | 'stock'
-
-/** Sockets, ends and overlaps of a spar give way in the plastic round them. */
-export const MODE_GIVES: Record<StrengthMode, Gives> = {
-  'skin across layers': 'plastic',
-  'skin along the bead': 'plastic',
-  'skin in compression': 'plastic',
-  'skin buckling': 'plastic',
-  'skin collapse': 'plastic',
-  'skin wrinkling': 'plastic',
-  'skin shear': 'plastic',
-  'film torn': 'stock',
-  'no spar': 'stock',
-  'glue joint': 'plastic',
-  'spar bending': 'stock',
-  'tube flattening': 'stock',
-  'bent spar': 'stock',
-  'spar alone': 'stock',
-  'shell alone': 'plastic',
-  'spar shear': 'stock',
-  'web shear': 'plastic',
-  'joiner in its socket': 'plastic',
-  'spar end': 'plastic',
-  'spar overlap': 'plastic',
-}
 
 /**
  * What acts on the outer part of the wing at a station: up, tips up, nose up about the shear centre, and tip
@@ -74,8 +27,6 @@ export interface StationLoad {
   torque: number
   lag: number
 }
-
-export type Modes = Partial<Record<StrengthMode, number>>
 
 export interface StationStrength {
   /** mm along the span. */
@@ -102,35 +53,6 @@ export const GLUE_STRENGTH = 8e6
 /** Of a spar's strength, what is left where it was bent. */
 const BENT_SHARE = 0.7
 const TINY = 1e-12
-/** Reserves above this are drawn and compared as this: nothing acts there. */
-export const PLENTY = 1e4
-
-const local: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
-  'skin shear',
-  'film torn',
-  'spar shear',
-  'web shear',
-  'joiner in its socket',
-  'spar end',
-  'spar overlap',
-])
-const bare: ReadonlySet<StrengthMode> = new Set<StrengthMode>(['spar alone', 'tube flattening'])
-/** Where a spar breaks, and the shell may go on without it. */
-const breaks: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
-  'spar bending',
-  'spar alone',
-  'tube flattening',
-  'bent spar',
-  'spar shear',
-  'web shear',
-])
-/** Where its forces go into plastic, whatever bears the rest. */
-const handed: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
-  'joiner in its socket',
-  'spar end',
-  'spar overlap',
-])
-
 /** Every mode's reserve under one load, with the factor of safety in. */
 export function stationModes(
   station: StationSection,
@@ -154,26 +76,13 @@ export function stationModes(
   // A shell that would outlive its spars bears what it bears without them.
   if (build.bare && station.meeting !== 'apart') {
     const { reserve, mode } = decide(modes)
-    if (breaks.has(mode) && skinOutlives(modes, reserve)) {
+    if (sparBreaks(mode) && skinOutlives(modes, reserve)) {
       const left = { ...station, spars: [], ends: [], bends: [] }
       put('shell alone', decide(stationModes(left, build.bare(), recipe, load, safetyFactor)).reserve)
     }
   }
   return modes
 }
-
-const SKIN_MODES = [
-  'skin across layers',
-  'skin along the bead',
-  'skin in compression',
-  'skin collapse',
-  'skin wrinkling',
-  'skin shear',
-  'glue joint',
-] as const satisfies readonly StrengthMode[]
-
-const skinOutlives = (modes: Modes, reserve: number): boolean =>
-  SKIN_MODES.every(mode => (modes[mode] ?? PLENTY) > reserve)
 
 /** Use of the linear section under which it is not asked what comes after buckling. */
 const IDLE = 0.01
@@ -369,40 +278,4 @@ function bearings(
     }
     if (groups.length === 0) put('joiner in its socket', 0)
   }
-}
-
-/**
- * The station's reserve from its modes: the better of together and spars alone, and never more than what must hold
- * either way; or what the shell alone bears once they have given way, where that is more.
- */
-export function decide(modes: Modes): { reserve: number; mode: StrengthMode } {
-  let together = Infinity,
-    alone = Infinity,
-    must = Infinity
-  let togetherMode: StrengthMode | null = null,
-    aloneMode: StrengthMode | null = null,
-    mustMode: StrengthMode | null = null
-  for (const key in modes) {
-    const mode = key as StrengthMode,
-      reserve = modes[mode]!
-    // A skin that shows buckles still carries: what it carries then is its collapse.
-    if (mode === 'skin buckling' || mode === 'shell alone') continue
-    if (local.has(mode)) {
-      if (reserve < must) [must, mustMode] = [reserve, mode]
-    } else if (bare.has(mode)) {
-      if (reserve < alone) [alone, aloneMode] = [reserve, mode]
-    } else if (reserve < together) [together, togetherMode] = [reserve, mode]
-  }
-  const byAlone = aloneMode !== null && (togetherMode === null || alone > together)
-  const carried = byAlone ? alone : together,
-    carriedMode = byAlone ? aloneMode : togetherMode
-  const found: { reserve: number; mode: StrengthMode } =
-    mustMode && (!carriedMode || must < carried)
-      ? { reserve: must, mode: mustMode }
-      : carriedMode
-        ? { reserve: carried, mode: carriedMode }
-        : { reserve: 0, mode: 'skin shear' }
-  let shell = modes['shell alone'] ?? 0
-  for (const mode of handed) shell = Math.min(shell, modes[mode] ?? PLENTY)
-  return shell > found.reserve ? { reserve: shell, mode: 'shell alone' } : found
 }
