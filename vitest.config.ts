@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config'
 
 /** The full counts take their time. */
 const deep = process.env.MARIPOSA_DEEP === '1'
+/** What is made ready before a test has as long as a loaded machine needs, too, ms. */
+const timeouts = { testTimeout: deep ? 1_800_000 : 180_000, hookTimeout: 180_000 }
 
 const alias = { '~': fileURLToPath(new URL('./app', import.meta.url)) }
 
@@ -21,7 +23,7 @@ export default defineConfig({
           environment: 'node',
           // The core has no state but what it remembers: loaded and made fast once, not once a file.
           isolate: false,
-          testTimeout: deep ? 1_800_000 : 180_000,
+          ...timeouts,
         },
       },
       {
@@ -31,7 +33,7 @@ export default defineConfig({
           include: ['app/**/*.test.ts', 'server/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
-          testTimeout: deep ? 1_800_000 : 180_000,
+          ...timeouts,
         },
       },
       {

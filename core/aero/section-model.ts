@@ -4,7 +4,14 @@
  * logarithm.
  */
 import type { MeasuredPolar } from '../document'
-import { BUBBLE_RANGE, firstMaximum, bandAt, sectionPolar, type SectionPolar } from './section-polar'
+import {
+  bandAt,
+  baseDrag,
+  BUBBLE_RANGE,
+  firstMaximum,
+  sectionPolar,
+  type SectionPolar,
+} from './section-polar'
 import type { SectionFlow } from './section-panels'
 
 export interface SectionModel {
@@ -22,6 +29,14 @@ export interface SectionModel {
 const GRID = Array.from({ length: 11 }, (_, i) => 1e4 * 2 ** i)
 /** A measured polar's own scatter. */
 const MEASURED_BAND = 0.05
+
+/** Polars of a section whose edge is closed, by their place in the grid: what an open edge adds is no work. */
+const closedPolars = new WeakMap<SectionFlow, SectionPolar[]>()
+function closedPolar(flow: SectionFlow, i: number): SectionPolar {
+  const known = closedPolars.get(flow) ?? []
+  closedPolars.set(flow, known)
+  return (known[i] ??= sectionPolar(flow, GRID[i]))
+}
 
 interface Curve {
   reynolds: number
@@ -50,7 +65,7 @@ export function sectionModel(
   }
   const own: Curve[] = [],
     known: Curve[] = []
-  const ownCurve = (i: number): Curve => (own[i] ??= computedCurve(sectionPolar(flow, GRID[i], gap)))
+  const ownCurve = (i: number): Curve => (own[i] ??= computedCurve(closedPolar(flow, i), gap))
   // Thinner air by Reynolds number never lifts more: where the guess at a bubble says so, the next number's
   // limit holds.
   const curve = (i: number): Curve =>
@@ -96,8 +111,13 @@ function risingCurve(
   return { reynolds, clMax, band, cls: kept.map(p => p.cl), cds: kept.map(p => p.cd) }
 }
 
-const computedCurve = (polar: SectionPolar): Curve =>
-  risingCurve(polar.reynolds, polar.points, polar.clMax, bandAt(polar.reynolds).clMaxBand)
+const computedCurve = ({ reynolds, points, clMax }: SectionPolar, gap: number): Curve =>
+  risingCurve(
+    reynolds,
+    points.map(({ cl, cd, friction }) => ({ cl, cd: cd + baseDrag(friction, gap) })),
+    clMax,
+    bandAt(reynolds).clMaxBand,
+  )
 
 const measuredCurve = ({ reynolds, points }: MeasuredPolar): Curve => {
   const plain = points.map(([, cl, cd]) => ({ cl, cd }))

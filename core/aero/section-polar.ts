@@ -14,6 +14,8 @@ export interface SectionPoint {
   alpha: number
   cl: number
   cd: number
+  /** What of the drag the layers rub off, which the base drag of an open edge hangs on. */
+  friction: number
   cmQuarter: number
   /** Chord shares, top and bottom: turning turbulent, leaving the surface. */
   transition: [number, number]
@@ -119,6 +121,7 @@ export function sectionPoint(flow: SectionFlow, alpha: number, reynolds: number,
     alpha,
     cl,
     cd: friction + pressure + baseDrag(friction, gap),
+    friction,
     // Lift that separation takes is lost around the middle of the chord behind the quarter point.
     cmQuarter:
       flow.cmQuarter +
@@ -226,7 +229,7 @@ function wakeDrag(side: Side): number {
 }
 
 /** Base drag of a blunt edge (Hoerner, Fluid-Dynamic Drag, 3-12): 0.135/∛(c_f B) on its height. */
-const baseDrag = (friction: number, gap: number): number =>
+export const baseDrag = (friction: number, gap: number): number =>
   gap <= 0 ? 0 : (0.135 / Math.cbrt(Math.max(1e-6, friction / gap))) * gap
 
 /**

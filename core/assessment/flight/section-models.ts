@@ -14,6 +14,12 @@ export interface StationModels {
   models: readonly SectionModel[]
 }
 
+/** A section with a name is the same in every aircraft, and so is one of its own in all that share its outline. */
+const flowOf = memoise((reference: string, aerofoil: Aerofoil | undefined) => {
+  const outline = sectionOutline(reference, aerofoil ? [aerofoil] : [], SECTION_PANELS)
+  return { flow: solveSection(outline), gap: outline.gap }
+}, 40)
+
 /** The very same object for a surface whose sections stay where they are. */
 export function createSections(): (
   loft: SurfaceLoft,
@@ -21,10 +27,6 @@ export function createSections(): (
   doc: Design,
   edgeMm: number,
 ) => StationModels {
-  const flowOf = memoise((reference: string, aerofoil: Aerofoil | undefined) => {
-    const outline = sectionOutline(reference, aerofoil ? [aerofoil] : [], SECTION_PANELS)
-    return { flow: solveSection(outline), gap: outline.gap }
-  }, 40)
   const modelOf = memoise(
     (reference: string, aerofoil: Aerofoil | undefined, gap: number, ...measured: MeasuredPolar[]) => {
       const { flow, gap: own } = flowOf(reference, aerofoil)
