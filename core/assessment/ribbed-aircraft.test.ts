@@ -335,7 +335,7 @@ describe('how it changes', () => {
     )
     const wanted = DEEP ? paths : paths.filter(path => /zones\.\d+\.ribs\.thicknessMm/.test(path)).slice(0, 1)
     const found = wanted
-      .flatMap(path => sweep(next => assessor.assess(next), doc, path, runs(100, 12)))
+      .flatMap(path => sweep(next => assessor.assess(next), doc, path, runs(100, 8)))
       .filter(jump => !/pitchMm|rimMm/.test(jump.path))
     expect(found.map(({ path, wing, from, to, at }) => `${path} at ${at}: ${wing} ${from} ${to}`)).toEqual([])
   }, 1_800_000)

@@ -109,18 +109,16 @@ function holds(
 }
 
 describe('layouts for a brief', () => {
+  const kinds: LayoutId[] = DEEP
+    ? ['boom-and-pod', 'canard', 'flying-wing', 'v-tail']
+    : ['boom-and-pod', 'flying-wing']
   let camera: Beginning
   beforeAll(() => {
-    camera = begun({ purpose: 'camera', payloadG: 120 }, ['boom-and-pod', 'canard', 'flying-wing', 'v-tail'])
+    camera = begun({ purpose: 'camera', payloadG: 120 }, kinds)
   }, 180_000)
 
   it('are several, each with what was asked: load aboard, stall, balance, reserve, batteries in their bays', () => {
-    expect(camera.layouts.map(item => item.kind).sort()).toEqual([
-      'boom-and-pod',
-      'canard',
-      'flying-wing',
-      'v-tail',
-    ])
+    expect(camera.layouts.map(item => item.kind).sort()).toEqual(kinds)
     for (const layout of camera.layouts) {
       holds(layout, readWishes({ purpose: 'camera', payloadG: 120 }))
       expect(layout.gaveUp).toEqual([])
@@ -156,7 +154,7 @@ describe('layouts for a brief', () => {
     expect(steps.at(-1)!.doc).toBe(project)
   })
 
-  it('are the same for the same brief, whatever was sized before', () => {
+  it.runIf(DEEP)('are the same for the same brief, whatever was sized before', () => {
     const again = begun({ purpose: 'camera', payloadG: 120 }, ['v-tail'])
     const { project } = camera.layouts.find(item => item.kind === 'v-tail')!
     expect(JSON.stringify(again.layouts[0].project)).toBe(JSON.stringify(project))

@@ -5,6 +5,7 @@ import { DEMOS } from '../demo'
 import { LIBRARIES } from '../libraries'
 import { begun } from '../testing/begun'
 import { readiness } from '../workshop/readiness'
+import { runs } from '../testing/runs'
 
 describe('a twin', () => {
   const { project: doc } = begun({ purpose: 'camera' }, ['twin']).layouts[0]
@@ -65,33 +66,36 @@ describe('a pusher', () => {
 })
 
 describe('a ducted-fan jet', () => {
-  it.each(['fan-over', 'fan-pair'] as const)('%s: its fan turns in a duct that starves it nowhere', kind => {
-    const { project: doc } = begun({ purpose: 'jet' }, [kind]).layouts[0]
-    const fan = doc.equipment.find(item => item.fan)!,
-      motor = doc.equipment.find(item => item.kind === 'motor')!
-    expect([fan.pair, motor.pair]).toEqual([kind === 'fan-pair', kind === 'fan-pair'])
-    expect(motor.sizeMm[1]).toBeLessThanOrEqual(fan.fan!.hubMm)
-    const duct = ductOf(doc, fan)!
-    expect(duct.intake).toBeGreaterThan(1)
-    expect(duct.narrowest.share).toBeGreaterThan(1)
-    expect(duct.exit).toBeGreaterThan(0.8)
-    expect(duct.exit).toBeLessThan(0.95)
-    const codes = assess(doc).findings.map(item => item.code)
-    for (const code of [
-      'fan-outside',
-      'fan-fit',
-      'duct-narrow',
-      'duct-outlet',
-      'duct-opens',
-      'pod-adrift',
-      'pod-unseated',
-    ])
-      expect(codes).not.toContain(code)
-    // The blast passes over or beside the tail: behind the outlet nothing stands within it.
-    const { horizontal, vertical } = doc.tail
-    const [pod] = doc.pods
-    if (kind === 'fan-over') expect(vertical).toBeNull()
-    else expect(pod.yMm).toBeGreaterThan(fan.fan!.diameterMm)
-    expect(horizontal!.xMm).toBeGreaterThan(pod.xMm + duct.lengthMm)
-  })
+  it.each((['fan-pair', 'fan-over'] as const).slice(0, runs(2, 1)))(
+    '%s: its fan turns in a duct that starves it nowhere',
+    kind => {
+      const { project: doc } = begun({ purpose: 'jet' }, [kind]).layouts[0]
+      const fan = doc.equipment.find(item => item.fan)!,
+        motor = doc.equipment.find(item => item.kind === 'motor')!
+      expect([fan.pair, motor.pair]).toEqual([kind === 'fan-pair', kind === 'fan-pair'])
+      expect(motor.sizeMm[1]).toBeLessThanOrEqual(fan.fan!.hubMm)
+      const duct = ductOf(doc, fan)!
+      expect(duct.intake).toBeGreaterThan(1)
+      expect(duct.narrowest.share).toBeGreaterThan(1)
+      expect(duct.exit).toBeGreaterThan(0.8)
+      expect(duct.exit).toBeLessThan(0.95)
+      const codes = assess(doc).findings.map(item => item.code)
+      for (const code of [
+        'fan-outside',
+        'fan-fit',
+        'duct-narrow',
+        'duct-outlet',
+        'duct-opens',
+        'pod-adrift',
+        'pod-unseated',
+      ])
+        expect(codes).not.toContain(code)
+      // The blast passes over or beside the tail: behind the outlet nothing stands within it.
+      const { horizontal, vertical } = doc.tail
+      const [pod] = doc.pods
+      if (kind === 'fan-over') expect(vertical).toBeNull()
+      else expect(pod.yMm).toBeGreaterThan(fan.fan!.diameterMm)
+      expect(horizontal!.xMm).toBeGreaterThan(pod.xMm + duct.lengthMm)
+    },
+  )
 })

@@ -155,7 +155,7 @@ describe('an outline', () => {
     const random = seeded(12),
       assessor = createAssessor()
     let accepted = 0
-    for (let round = 0; round < runs(5000, 120); round++) {
+    for (let round = 0; round < runs(5000, 80); round++) {
       const lines = text(whole).split('\n')
       for (let k = 1 + Math.floor(3 * random()); k > 0; k--) {
         const at = 1 + Math.floor((lines.length - 1) * random())
@@ -172,7 +172,7 @@ describe('an outline', () => {
         expect(fault).toBeInstanceOf(DocumentError)
         continue
       }
-      if (++accepted > runs(800, 8)) continue
+      if (++accepted > runs(800, 4)) continue
       const wing = { ...DEMOS[0].wing, rootAerofoil: 'torn' }
       const doc = checkProject({ ...DEMOS[0], wing, aerofoils: [{ id: 'torn', name: 'Torn', points }] })
       expect(notNumbers(assessor.assess(doc)), lines.join('\n')).toEqual([])

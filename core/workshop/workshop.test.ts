@@ -13,13 +13,15 @@ import { compareSchools, proposeAllCuts, proportions, controlThrows, hingeLines 
 import { exportPieces, piecesCsv, uniqueNames } from './export'
 import { readiness } from './readiness'
 import { twin } from '../testing/twin'
+import { runs } from '../testing/runs'
 
 const [thistledown, plover] = DEMOS
 
 describe('schools', () => {
   it('taking one gives the figures that the comparison showed', () => {
     const assessor = createAssessor()
-    for (const row of compareSchools(assessor, LIBRARIES, thistledown, 'wing-outer', 'petg')) {
+    const rows = compareSchools(assessor, LIBRARIES, thistledown, 'wing-outer', 'petg')
+    for (const row of rows.filter(({ school }, i) => school === 'ribs' || i % runs(1, 4) === 0)) {
       const after = createAssessor().assess({
         ...thistledown,
         zones: thistledown.zones.map(z => (z.id === row.zone.id ? row.zone : z)),

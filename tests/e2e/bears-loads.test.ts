@@ -12,6 +12,7 @@ import { DEMOS } from '../../core/demo'
 import { LIBRARIES } from '../../core/libraries'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -82,19 +83,22 @@ describe('what carries it', () => {
     await page.act('undo')
     expect((await kept()).spars).toEqual(doc.spars)
   })
-  it('every spar left out, a size less, a size more, at once; lengths to cut add up', async () => {
-    await page.anew('/spine')
-    await tab('spars')
-    await page.until('[data-choice="main-spar:out"]', PATIENCE)
-    const doc = await kept(),
-      out = sparChoices(createAssessor(), doc).find(item => item.spar === 'main-spar' && item.id === 'out')!
-    const cells = await page.text('[data-choice="main-spar:out"]')
-    expect(cells).toContain(out.reserve.toFixed(2))
-    expect(cells).toContain(out.grams.toFixed(1).replace('-', '−'))
-    expect(await page.count('[data-cut-length]')).toBe(
-      cuttingPlan(doc, createAssessor().assess(doc), LIBRARIES).lengths.length,
-    )
-  })
+  it.runIf(DEEP)(
+    'every spar left out, a size less, a size more, at once; lengths to cut add up',
+    async () => {
+      await page.anew('/spine')
+      await tab('spars')
+      await page.until('[data-choice="main-spar:out"]', PATIENCE)
+      const doc = await kept(),
+        out = sparChoices(createAssessor(), doc).find(item => item.spar === 'main-spar' && item.id === 'out')!
+      const cells = await page.text('[data-choice="main-spar:out"]')
+      expect(cells).toContain(out.reserve.toFixed(2))
+      expect(cells).toContain(out.grams.toFixed(1).replace('-', '−'))
+      expect(await page.count('[data-cut-length]')).toBe(
+        cuttingPlan(doc, createAssessor().assess(doc), LIBRARIES).lengths.length,
+      )
+    },
+  )
   it('a leg added lands it on its legs; a field that makes no sense is refused and nothing changes', async () => {
     await page.anew('/spine')
     await tab('places')

@@ -179,7 +179,7 @@ describe('the build', () => {
     expect(await page.count('[data-rod]')).toBe(4)
   })
 
-  it('another glue changes steps and times; a pen on foam is warned of', async () => {
+  it.runIf(DEEP)('another glue changes steps and times; a pen on foam is warned of', async () => {
     await page.fresh('/build', thistledown)
     await page.until('[data-act="done"]')
     await page.choose('[data-field="glue-spars"]', 'Epoxy, slow')
@@ -192,40 +192,43 @@ describe('the build', () => {
     await page.until('.tray [role="status"].bad')
   })
 
-  it('notes and a picture stay with their step, and travel in the archive; a file that is no picture is refused', async () => {
-    await page.fresh('/build', plover)
-    await page.until('[data-act="done"]')
-    await page.act('note')
-    await page.type('[data-field="note"]', 'bore reamed to 5.3')
-    await page.until('[data-note]')
-    const bad = join(mkdtempSync(join(tmpdir(), 'mariposa-photo-')), 'a.jpg')
-    writeFileSync(bad, 'no picture')
-    await (await page.find('input[aria-label="Picture of this step"]')).sendKeys(bad)
-    await page.until('.notes .bad')
-    const good = bad.replace('a.jpg', 'b.png')
-    writeFileSync(good, Buffer.from(await page.driver.takeScreenshot(), 'base64'))
-    await (await page.find('input[aria-label="Picture of this step"]')).sendKeys(good)
-    await page.until('[data-note] img')
-    const { build } = await stored()
-    expect(build.notes.map(note => note.text)).toEqual(['bore reamed to 5.3', ''])
-    expect(build.notes[1].photos).toHaveLength(1)
-    await page.go('/build')
-    await page.until('[data-note] img')
-    // About a piece, it is shown at every step that handles it.
-    const spar = order(plover).steps.find(step => step.kind === 'spar')!
-    await page.press('[data-tab="order"]')
-    await page.press(`[data-order="${spar.id}"]`)
-    await page.act('note')
-    await page.choose('[data-field="note-about"]', 'W1')
-    await page.type('[data-field="note"]', 'skin thin at the nose')
-    await page.driver.wait(
-      async () => (await stored()).build.notes.some(note => note.about.startsWith('wing-1')),
-      PATIENCE,
-    )
-    expect(await page.text('[data-note]')).toContain('skin thin at the nose')
-  })
+  it.runIf(DEEP)(
+    'notes and a picture stay with their step, and travel in the archive; a file that is no picture is refused',
+    async () => {
+      await page.fresh('/build', plover)
+      await page.until('[data-act="done"]')
+      await page.act('note')
+      await page.type('[data-field="note"]', 'bore reamed to 5.3')
+      await page.until('[data-note]')
+      const bad = join(mkdtempSync(join(tmpdir(), 'mariposa-photo-')), 'a.jpg')
+      writeFileSync(bad, 'no picture')
+      await (await page.find('input[aria-label="Picture of this step"]')).sendKeys(bad)
+      await page.until('.notes .bad')
+      const good = bad.replace('a.jpg', 'b.png')
+      writeFileSync(good, Buffer.from(await page.driver.takeScreenshot(), 'base64'))
+      await (await page.find('input[aria-label="Picture of this step"]')).sendKeys(good)
+      await page.until('[data-note] img')
+      const { build } = await stored()
+      expect(build.notes.map(note => note.text)).toEqual(['bore reamed to 5.3', ''])
+      expect(build.notes[1].photos).toHaveLength(1)
+      await page.go('/build')
+      await page.until('[data-note] img')
+      // About a piece, it is shown at every step that handles it.
+      const spar = order(plover).steps.find(step => step.kind === 'spar')!
+      await page.press('[data-tab="order"]')
+      await page.press(`[data-order="${spar.id}"]`)
+      await page.act('note')
+      await page.choose('[data-field="note-about"]', 'W1')
+      await page.type('[data-field="note"]', 'skin thin at the nose')
+      await page.driver.wait(
+        async () => (await stored()).build.notes.some(note => note.about.startsWith('wing-1')),
+        PATIENCE,
+      )
+      expect(await page.text('[data-note]')).toContain('skin thin at the nose')
+    },
+  )
 
-  it('the book is made in the browser, and can be stopped', async () => {
+  it.runIf(DEEP)('the book is made in the browser, and can be stopped', async () => {
     await page.fresh('/build', plover)
     await page.until('[data-act="done"]')
     await page.press('[data-tab="book"]')

@@ -138,38 +138,44 @@ describe('other choices', () => {
     expect(Math.abs(after.strength.reserve / found.front[0].reserveFactor - 1)).toBeLessThan(1e-3)
     await page.act('undo')
   })
-  it("tens of thousands of combinations, or hundreds: stopped half way, the page loaded anew, gone on with, and the end is the core's", async () => {
-    await page.fresh('/choose')
-    const all = ['schools', 'steps', 'filaments'].slice(0, runs(3, 2))
-    const many = countOf(varyOf(DEMOS[0], sets(DEMOS[0], all), {}, NO_MUSTS))
-    for (const set of all) await page.press(`[data-start="${set}"]`)
-    expect(many).toBeGreaterThan(runs(200_000, 15_000))
-    expect(await page.text('[data-act="run-study"]')).toBe(`Try ${many.toLocaleString('en')} combinations`)
-    await page.press('[data-act="run-study"]')
-    await page.driver.wait(
-      async () => (await page.text('[data-study-progress]')).includes('not beaten so far'),
-      PATIENCE,
-    )
-    await page.press('[data-act="stop-study"]')
-    await page.until('[data-left]', PATIENCE)
-    await page.driver.navigate().refresh()
-    await page.settled()
-    await page.until('[data-left]')
-    const left = Number(/stopped at ([\d,]+) of/.exec(await page.text('[data-left]'))![1].replaceAll(',', ''))
-    expect(left).toBeGreaterThan(0)
-    expect(left).toBeLessThan(many)
-    await page.press('[data-act="go-on-study"]')
-    await page.driver.wait(async () => (await page.count('[data-checked]')) > 0, 120_000)
-    const doc = await kept(),
-      found = await study(createStudyKernel(), doc, varyOf(doc, sets(doc, all), {}, NO_MUSTS), () => true)
-    expect(await page.text('[data-figure="front-count"]')).toBe(String(found.front.length))
-    expect(await page.text('[data-table="front"] [data-point]')).toContain(
-      `${found.front[0].massG.toFixed(1)} g`,
-    )
-    await page.press('[data-by="chance"]')
-    expect(await page.text('[data-figure="front-count"]')).toBe(String(found.sure.length))
-    await page.press('[data-by="reserve"]')
-  }, 300_000)
+  it.runIf(DEEP)(
+    "tens of thousands of combinations, or hundreds: stopped half way, the page loaded anew, gone on with, and the end is the core's",
+    async () => {
+      await page.fresh('/choose')
+      const all = ['schools', 'steps', 'filaments'].slice(0, runs(3, 2))
+      const many = countOf(varyOf(DEMOS[0], sets(DEMOS[0], all), {}, NO_MUSTS))
+      for (const set of all) await page.press(`[data-start="${set}"]`)
+      expect(many).toBeGreaterThan(runs(200_000, 15_000))
+      expect(await page.text('[data-act="run-study"]')).toBe(`Try ${many.toLocaleString('en')} combinations`)
+      await page.press('[data-act="run-study"]')
+      await page.driver.wait(
+        async () => (await page.text('[data-study-progress]')).includes('not beaten so far'),
+        PATIENCE,
+      )
+      await page.press('[data-act="stop-study"]')
+      await page.until('[data-left]', PATIENCE)
+      await page.driver.navigate().refresh()
+      await page.settled()
+      await page.until('[data-left]')
+      const left = Number(
+        /stopped at ([\d,]+) of/.exec(await page.text('[data-left]'))![1].replaceAll(',', ''),
+      )
+      expect(left).toBeGreaterThan(0)
+      expect(left).toBeLessThan(many)
+      await page.press('[data-act="go-on-study"]')
+      await page.driver.wait(async () => (await page.count('[data-checked]')) > 0, 120_000)
+      const doc = await kept(),
+        found = await study(createStudyKernel(), doc, varyOf(doc, sets(doc, all), {}, NO_MUSTS), () => true)
+      expect(await page.text('[data-figure="front-count"]')).toBe(String(found.front.length))
+      expect(await page.text('[data-table="front"] [data-point]')).toContain(
+        `${found.front[0].massG.toFixed(1)} g`,
+      )
+      await page.press('[data-by="chance"]')
+      expect(await page.text('[data-figure="front-count"]')).toBe(String(found.sure.length))
+      await page.press('[data-by="reserve"]')
+    },
+    300_000,
+  )
   it.runIf(DEEP)(
     'a bound on the cost leaves the front of what keeps it; a nonsense bound is refused where it stands',
     async () => {
@@ -216,7 +222,7 @@ describe('other choices', () => {
     expect(await page.text('[data-swap="petg"]')).toContain(`${petg.buy[0].grams} g PETG`)
     expect(await page.text('[data-swap="pla-foam"]')).toContain('as it is')
   })
-  it('sizes by spar stock, side by side; a factor that makes no sense is refused', async () => {
+  it.runIf(DEEP)('sizes by spar stock, side by side; a factor that makes no sense is refused', async () => {
     await page.anew('/choose')
     await tab('sizes')
     const doc = await kept(),
@@ -238,32 +244,35 @@ describe('other choices', () => {
       PATIENCE,
     )
   })
-  it("against a mark: the differences and what must be printed anew are the core's; the old outline lies on the drawing", async () => {
-    await page.anew('/choose')
-    await tab('marks')
-    await page.type('[data-field="choose-mark"]', 'As it was')
-    await page.driver.wait(async () => (await page.count('[data-compared]')) === 1, PATIENCE)
-    const old = await kept()
-    await page.station('skin')
-    await page.choose('[data-field="zone"]', 'Tail')
-    await page.type('[data-field="walls"]', '2')
-    await page.station('choose')
-    await tab('marks')
-    await page.until('[data-compared][aria-busy="false"]', PATIENCE)
-    const now = await kept(),
-      assessor = createAssessor(),
-      found = compareDesigns(assessor.assess(old), assessor.assess(now))
-    await page.driver.wait(
-      async () => (await page.text('[data-figure="anew-hours"]')) === `${found.hours.toFixed(1)} h`,
-      PATIENCE,
-    )
-    expect(found.hours).toBeGreaterThan(0)
-    const weight = found.verdicts.find(row => row.wing === 'weight')!
-    expect(await page.text('[data-verdict="weight"]')).toContain(
-      `+${(weight.after - weight.before).toFixed(0)}`,
-    )
-    // The drawing is folded here, where the chart is the subject.
-    await page.act('unfold')
-    await page.driver.wait(async () => (await page.count('polygon.ghost')) > 5, PATIENCE)
-  })
+  it.runIf(DEEP)(
+    "against a mark: the differences and what must be printed anew are the core's; the old outline lies on the drawing",
+    async () => {
+      await page.anew('/choose')
+      await tab('marks')
+      await page.type('[data-field="choose-mark"]', 'As it was')
+      await page.driver.wait(async () => (await page.count('[data-compared]')) === 1, PATIENCE)
+      const old = await kept()
+      await page.station('skin')
+      await page.choose('[data-field="zone"]', 'Tail')
+      await page.type('[data-field="walls"]', '2')
+      await page.station('choose')
+      await tab('marks')
+      await page.until('[data-compared][aria-busy="false"]', PATIENCE)
+      const now = await kept(),
+        assessor = createAssessor(),
+        found = compareDesigns(assessor.assess(old), assessor.assess(now))
+      await page.driver.wait(
+        async () => (await page.text('[data-figure="anew-hours"]')) === `${found.hours.toFixed(1)} h`,
+        PATIENCE,
+      )
+      expect(found.hours).toBeGreaterThan(0)
+      const weight = found.verdicts.find(row => row.wing === 'weight')!
+      expect(await page.text('[data-verdict="weight"]')).toContain(
+        `+${(weight.after - weight.before).toFixed(0)}`,
+      )
+      // The drawing is folded here, where the chart is the subject.
+      await page.act('unfold')
+      await page.driver.wait(async () => (await page.count('polygon.ghost')) > 5, PATIENCE)
+    },
+  )
 })

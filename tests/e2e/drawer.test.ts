@@ -8,6 +8,7 @@ import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { partOf, writeParts } from '../../core/workshop/drawer'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -62,7 +63,7 @@ describe('the drawer', () => {
     expect((await stored()).equipment.at(-1)!.id).toBe('lead-ballast-25')
   })
 
-  it('comes back as it was left: away to another page at once, and back', async () => {
+  it.runIf(DEEP)('comes back as it was left: away to another page at once, and back', async () => {
     await page.anew('/balance', DEMOS[0])
     await page.choose('[data-field="component"]', 'Motor 2212')
     await page.press('[data-act="keep-part"]')
@@ -82,32 +83,35 @@ describe('the drawer', () => {
     }
   })
 
-  it('keeps what was weighed for the next aircraft, also over a reload, and takes parts in from a file', async () => {
-    await page.anew('/balance', DEMOS[0])
-    await page.choose('[data-field="component"]', 'Motor 2212')
-    await page.press('[data-act="keep-part"]')
-    await page.until('[data-part="motor"]')
-    await page.anew('/balance', DEMOS[1])
-    // A fresh browser has an empty drawer.
-    await page.choose('[data-field="drawer-group"]', 'My own')
-    expect(await page.count('[data-part]')).toBe(0)
-    const folder = mkdtempSync(join(tmpdir(), 'mariposa-parts-'))
-    const good = join(folder, 'good.json'),
-      bad = join(folder, 'bad.json')
-    const own = { ...partOf(DEMOS[0].equipment[1]), id: 'own-motor', name: 'My weighed motor', massG: 54.3 }
-    writeFileSync(good, writeParts([own]))
-    writeFileSync(bad, writeParts([{ ...own, massG: -1 }]))
-    await page.driver.findElement(By.css('[aria-label="File of parts"]')).sendKeys(bad)
-    await page.until('[data-drawer] .bad')
-    expect(await page.text('[data-drawer] .bad')).toContain('parts[0].massG')
-    await page.driver.findElement(By.css('[aria-label="File of parts"]')).sendKeys(good)
-    await page.until('[data-part="own-motor"]')
-    await page.go('/balance')
-    await page.choose('[data-field="drawer-group"]', 'My own')
-    const before = assess(await stored()).totals.massG
-    await page.press('[data-part="own-motor"]')
-    const doc = await stored()
-    expect(doc.equipment.at(-1)).toMatchObject({ name: 'My weighed motor', massG: 54.3, kind: 'motor' })
-    expect(assess(doc).totals.massG - before).toBeGreaterThan(54)
-  })
+  it.runIf(DEEP)(
+    'keeps what was weighed for the next aircraft, also over a reload, and takes parts in from a file',
+    async () => {
+      await page.anew('/balance', DEMOS[0])
+      await page.choose('[data-field="component"]', 'Motor 2212')
+      await page.press('[data-act="keep-part"]')
+      await page.until('[data-part="motor"]')
+      await page.anew('/balance', DEMOS[1])
+      // A fresh browser has an empty drawer.
+      await page.choose('[data-field="drawer-group"]', 'My own')
+      expect(await page.count('[data-part]')).toBe(0)
+      const folder = mkdtempSync(join(tmpdir(), 'mariposa-parts-'))
+      const good = join(folder, 'good.json'),
+        bad = join(folder, 'bad.json')
+      const own = { ...partOf(DEMOS[0].equipment[1]), id: 'own-motor', name: 'My weighed motor', massG: 54.3 }
+      writeFileSync(good, writeParts([own]))
+      writeFileSync(bad, writeParts([{ ...own, massG: -1 }]))
+      await page.driver.findElement(By.css('[aria-label="File of parts"]')).sendKeys(bad)
+      await page.until('[data-drawer] .bad')
+      expect(await page.text('[data-drawer] .bad')).toContain('parts[0].massG')
+      await page.driver.findElement(By.css('[aria-label="File of parts"]')).sendKeys(good)
+      await page.until('[data-part="own-motor"]')
+      await page.go('/balance')
+      await page.choose('[data-field="drawer-group"]', 'My own')
+      const before = assess(await stored()).totals.massG
+      await page.press('[data-part="own-motor"]')
+      const doc = await stored()
+      expect(doc.equipment.at(-1)).toMatchObject({ name: 'My weighed motor', massG: 54.3, kind: 'motor' })
+      expect(assess(doc).totals.massG - before).toBeGreaterThan(54)
+    },
+  )
 })

@@ -15,6 +15,7 @@ import { balanceTemplates } from '../../core/workshop/balance'
 import { proportions, sectionReport } from '../../core/workshop/advice'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -50,35 +51,41 @@ describe('how it flies', () => {
     await page.act('undo')
     await page.act('undo')
   })
-  it('section: the figures of the core; a measured polar takes over the stall; a broken one is named and changes nothing', async () => {
-    await page.anew('/shape')
-    await tab('section')
-    await page.until('[data-figure="section-cl"]')
-    const doc = await page.stored()
-    const assessor = createAssessor()
-    const report = sectionReport(assessor.airframe(doc), assessor.assess(doc), 'wing', 0, 4)!
-    expect(await page.text('[data-figure="section-cl"]')).toBe(report.at.cl.toFixed(3))
-    const file = join(page.browser.downloads, 'tunnel.csv')
-    writeFileSync(file, 'alpha,cl,cd\n-4,-0.05,0.02\n0,0.40,oops\n')
-    await page.find('input[aria-label="Measured polar file"]').sendKeys(file)
-    await page.until('.look p[role="alert"]')
-    expect(await page.text('.look p[role="alert"]')).toMatch(
-      /tunnel\.csv: row 3: "oops" is not a number for cd/,
-    )
-    expect((await page.stored()).polars).toEqual([])
-    writeFileSync(file, 'alpha,cl,cd\n-4,-0.05,0.02\n0,0.40,0.016\n4,0.75,0.018\n8,0.95,0.03\n10,0.9,0.06\n')
-    await page.find('input[aria-label="Measured polar file"]').sendKeys(file)
-    await page.driver.wait(async () => {
-      await page.saved()
-      return (await page.stored()).polars.length === 1
-    }, PATIENCE)
-    const measured = await page.computed()
-    expect(measured.stall.source).toBe('measured')
-    await tab('stall')
-    expect(await page.text('[data-figure="stall"]')).toContain(measured.stall.speedMs.toFixed(1))
-    expect(measured.stall.speedMs).toBeGreaterThan(assess(doc).stall.speedMs)
-    await page.act('undo')
-  })
+  it.runIf(DEEP)(
+    'section: the figures of the core; a measured polar takes over the stall; a broken one is named and changes nothing',
+    async () => {
+      await page.anew('/shape')
+      await tab('section')
+      await page.until('[data-figure="section-cl"]')
+      const doc = await page.stored()
+      const assessor = createAssessor()
+      const report = sectionReport(assessor.airframe(doc), assessor.assess(doc), 'wing', 0, 4)!
+      expect(await page.text('[data-figure="section-cl"]')).toBe(report.at.cl.toFixed(3))
+      const file = join(page.browser.downloads, 'tunnel.csv')
+      writeFileSync(file, 'alpha,cl,cd\n-4,-0.05,0.02\n0,0.40,oops\n')
+      await page.find('input[aria-label="Measured polar file"]').sendKeys(file)
+      await page.until('.look p[role="alert"]')
+      expect(await page.text('.look p[role="alert"]')).toMatch(
+        /tunnel\.csv: row 3: "oops" is not a number for cd/,
+      )
+      expect((await page.stored()).polars).toEqual([])
+      writeFileSync(
+        file,
+        'alpha,cl,cd\n-4,-0.05,0.02\n0,0.40,0.016\n4,0.75,0.018\n8,0.95,0.03\n10,0.9,0.06\n',
+      )
+      await page.find('input[aria-label="Measured polar file"]').sendKeys(file)
+      await page.driver.wait(async () => {
+        await page.saved()
+        return (await page.stored()).polars.length === 1
+      }, PATIENCE)
+      const measured = await page.computed()
+      expect(measured.stall.source).toBe('measured')
+      await tab('stall')
+      expect(await page.text('[data-figure="stall"]')).toContain(measured.stall.speedMs.toFixed(1))
+      expect(measured.stall.speedMs).toBeGreaterThan(assess(doc).stall.speedMs)
+      await page.act('undo')
+    },
+  )
   it('a section reshaped: thicker everywhere it was used, as one step', async () => {
     await page.anew('/shape')
     await tab('section')
@@ -280,27 +287,30 @@ describe('the balance bench', () => {
     const xs = Array.from(mesh.positions).filter((_, i) => i % 3 === 0)
     expect(Math.max(...xs)).toBeCloseTo(templates.bandMm[1] - templates.leadMm + 14, 2)
   })
-  it("a wing set kept, the wing changed, the set put back on: the balance of each is the core's", async () => {
-    await page.anew('/balance')
-    await tab('loadings')
-    await page.find('[data-field="wing-set-name"] input').sendKeys('Short')
-    await page.press('[data-act="keep-wing"]')
-    await page.station('shape')
-    await page.type('[data-field="span-1"]', '420')
-    await page.station('balance')
-    await page.driver.wait(
-      async () =>
-        (await page.count('[data-wing-set="wing-set-1"]')) > 0 &&
-        (await page.text('[data-wing-set="wing-set-1"]')).includes('1200 mm') &&
-        (await page.text('[data-wing-set="present"]')).includes('1380 mm'),
-      PATIENCE,
-    )
-    const long = await page.computed()
-    expect(await page.text('[data-wing-set="present"]')).toContain(`${long.totals.cgMm[0].toFixed(1)} mm`)
-    const short = await page.text('[data-wing-set="wing-set-1"]')
-    await page.press('[data-swap="wing-set-1"]')
-    const back = await page.computed()
-    expect(back.plan.spanMm).toBeCloseTo(1200, 6)
-    expect(short).toContain(`${back.totals.cgMm[0].toFixed(1)} mm`)
-  })
+  it.runIf(DEEP)(
+    "a wing set kept, the wing changed, the set put back on: the balance of each is the core's",
+    async () => {
+      await page.anew('/balance')
+      await tab('loadings')
+      await page.find('[data-field="wing-set-name"] input').sendKeys('Short')
+      await page.press('[data-act="keep-wing"]')
+      await page.station('shape')
+      await page.type('[data-field="span-1"]', '420')
+      await page.station('balance')
+      await page.driver.wait(
+        async () =>
+          (await page.count('[data-wing-set="wing-set-1"]')) > 0 &&
+          (await page.text('[data-wing-set="wing-set-1"]')).includes('1200 mm') &&
+          (await page.text('[data-wing-set="present"]')).includes('1380 mm'),
+        PATIENCE,
+      )
+      const long = await page.computed()
+      expect(await page.text('[data-wing-set="present"]')).toContain(`${long.totals.cgMm[0].toFixed(1)} mm`)
+      const short = await page.text('[data-wing-set="wing-set-1"]')
+      await page.press('[data-swap="wing-set-1"]')
+      const back = await page.computed()
+      expect(back.plan.spanMm).toBeCloseTo(1200, 6)
+      expect(short).toContain(`${back.totals.cgMm[0].toFixed(1)} mm`)
+    },
+  )
 })

@@ -27,6 +27,7 @@ import { recipeFor, LIBRARIES } from '../../core/libraries'
 import { revolve } from '../../core/testing/meshes'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -146,7 +147,7 @@ describe('from brief to log', () => {
     await page.act('undo')
     await page.act('undo')
   })
-  it('the drawing yields: folded and opened by the divider, remembered by station', async () => {
+  it.runIf(DEEP)('the drawing yields: folded and opened by the divider, remembered by station', async () => {
     await page.anew('/brief')
     expect(await page.count('.stage')).toBe(1)
     await page.find('[data-divider]').sendKeys(Key.ENTER)
@@ -344,68 +345,71 @@ describe('from brief to log', () => {
     expect(stl.length).toBe(84 + 50 * new DataView(stl.buffer, stl.byteOffset).getUint32(80, true))
     expect(new TextDecoder().decode(files['pieces.csv'])).toContain(a.pieces[0].name)
   })
-  it('print: every layer sliced agrees with the core and stays within the bounds of the estimate; a machine file is replayed', async () => {
-    await page.anew('/print')
-    await page.act('every-layer')
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-every-layer]'))).length === 1,
-      120_000,
-    )
-    const rows = await page.driver.executeScript<string[][]>(
-      'return [...document.querySelectorAll(\'[data-table="every-layer"] tbody tr\')].map(row => [...row.cells].map(cell => cell.textContent))',
-    )
-    const a = await page.computed()
-    expect(rows.length).toBe(a.pieces.filter(p => p.side !== 'port').length)
-    for (const [mark, mass, massOff, , timeOff] of rows) {
-      const live = a.pieces.find(p => p.mark === mark)!
-      expect(Math.abs(Number(massOff.replace(/[ %+]/g, '').replace('−', '-'))), mark).toBeLessThanOrEqual(1)
-      expect(Math.abs(Number(timeOff.replace(/[ %+]/g, '').replace('−', '-'))), mark).toBeLessThanOrEqual(3)
-      expect(Math.abs(Number(mass.replace(' g', '')) - live.predictedG), mark).toBeLessThan(
-        0.01 * live.predictedG + 0.06,
+  it.runIf(DEEP)(
+    'print: every layer sliced agrees with the core and stays within the bounds of the estimate; a machine file is replayed',
+    async () => {
+      await page.anew('/print')
+      await page.act('every-layer')
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('[data-every-layer]'))).length === 1,
+        120_000,
       )
-    }
-    const file = join(page.browser.downloads, 'square.gcode')
-    const square = [
-      'G21',
-      'G90',
-      'M83',
-      'G0 X50 Y50 Z0.3 F9000',
-      ...['X90 Y50', 'X90 Y90', 'X50 Y90', 'X50 Y50'].map(to => `G1 ${to} E1.5 F3000`),
-    ].join('\n')
-    writeFileSync(file, square)
-    await page.find('input[aria-label="Machine file"]').sendKeys(file)
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 1,
-      PATIENCE,
-    )
-    // 6 mm of 1.75 mm filament in the first zone's tough PLA of 1220 kg/m³.
-    const grams = (6 * Math.PI * 1.75 ** 2 * 1220) / 4e6
-    // The dialog fades in; what is not yet shown has no text.
-    await page.driver.wait(async () => (await page.text('[data-figure="gcode-mass"]')) !== '', PATIENCE)
-    expect(await page.text('[data-figure="gcode-mass"]')).toBe(`${grams.toFixed(1)} g`)
-    expect(await page.text('[data-figure="gcode-layers"]')).toBe('1')
-    await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 0,
-      PATIENCE,
-    )
-    writeFileSync(file, 'G1 X10 F600\nG2 X5 Y5\n')
-    await page.find('input[aria-label="Machine file"]').sendKeys(file)
-    // The dialog fades in: what it says counts once it can be read.
-    await page.driver.wait(
-      async () =>
-        (await page.driver.findElements(By.css('[data-fault="gcode"]'))).length === 1 &&
-        (await page.text('[data-fault="gcode"]')) !== '',
-      PATIENCE,
-    )
-    expect(await page.text('[data-fault="gcode"]')).toContain('line 2')
-    await page.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('.v-overlay--active'))).length === 0,
-      PATIENCE,
-    )
-    await page.quiet()
-  })
+      const rows = await page.driver.executeScript<string[][]>(
+        'return [...document.querySelectorAll(\'[data-table="every-layer"] tbody tr\')].map(row => [...row.cells].map(cell => cell.textContent))',
+      )
+      const a = await page.computed()
+      expect(rows.length).toBe(a.pieces.filter(p => p.side !== 'port').length)
+      for (const [mark, mass, massOff, , timeOff] of rows) {
+        const live = a.pieces.find(p => p.mark === mark)!
+        expect(Math.abs(Number(massOff.replace(/[ %+]/g, '').replace('−', '-'))), mark).toBeLessThanOrEqual(1)
+        expect(Math.abs(Number(timeOff.replace(/[ %+]/g, '').replace('−', '-'))), mark).toBeLessThanOrEqual(3)
+        expect(Math.abs(Number(mass.replace(' g', '')) - live.predictedG), mark).toBeLessThan(
+          0.01 * live.predictedG + 0.06,
+        )
+      }
+      const file = join(page.browser.downloads, 'square.gcode')
+      const square = [
+        'G21',
+        'G90',
+        'M83',
+        'G0 X50 Y50 Z0.3 F9000',
+        ...['X90 Y50', 'X90 Y90', 'X50 Y90', 'X50 Y50'].map(to => `G1 ${to} E1.5 F3000`),
+      ].join('\n')
+      writeFileSync(file, square)
+      await page.find('input[aria-label="Machine file"]').sendKeys(file)
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 1,
+        PATIENCE,
+      )
+      // 6 mm of 1.75 mm filament in the first zone's tough PLA of 1220 kg/m³.
+      const grams = (6 * Math.PI * 1.75 ** 2 * 1220) / 4e6
+      // The dialog fades in; what is not yet shown has no text.
+      await page.driver.wait(async () => (await page.text('[data-figure="gcode-mass"]')) !== '', PATIENCE)
+      expect(await page.text('[data-figure="gcode-mass"]')).toBe(`${grams.toFixed(1)} g`)
+      expect(await page.text('[data-figure="gcode-layers"]')).toBe('1')
+      await page.driver.actions().sendKeys(Key.ESCAPE).perform()
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('[data-gcode]'))).length === 0,
+        PATIENCE,
+      )
+      writeFileSync(file, 'G1 X10 F600\nG2 X5 Y5\n')
+      await page.find('input[aria-label="Machine file"]').sendKeys(file)
+      // The dialog fades in: what it says counts once it can be read.
+      await page.driver.wait(
+        async () =>
+          (await page.driver.findElements(By.css('[data-fault="gcode"]'))).length === 1 &&
+          (await page.text('[data-fault="gcode"]')) !== '',
+        PATIENCE,
+      )
+      expect(await page.text('[data-fault="gcode"]')).toContain('line 2')
+      await page.driver.actions().sendKeys(Key.ESCAPE).perform()
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('.v-overlay--active'))).length === 0,
+        PATIENCE,
+      )
+      await page.quiet()
+    },
+  )
   it('weigh: a weighed piece replaces its prediction and moves the forecast', async () => {
     await page.anew('/weigh')
     const input = await page.find('[data-weigh="fin-1"], [data-weigh="vertical-1"]')

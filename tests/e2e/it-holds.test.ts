@@ -72,7 +72,7 @@ describe('it holds', () => {
       await page.driver.executeScript<boolean>('return document.documentElement.scrollWidth <= innerWidth'),
     ).toBe(true)
   })
-  it('two tabs: the one that is behind is told, and does not overwrite', async () => {
+  it.runIf(DEEP)('two tabs: the one that is behind is told, and does not overwrite', async () => {
     await page.anew('/brief')
     const first = await page.driver.getWindowHandle()
     await page.driver.switchTo().newWindow('tab')
@@ -212,37 +212,40 @@ describe('it holds', () => {
     }
     await setViewport(page.driver, 1280, 800)
   })
-  it('the server gone: what is drawn in space says so, all that needs only the page goes on', async () => {
-    // The page has something to do until it is told otherwise: nothing is fetched ahead.
-    const lonely = await Page.open('/brief', {
-      keeps: false,
-      before: 'window.idle = []; window.requestIdleCallback = work => window.idle.push(work)',
-    })
-    try {
-      await lonely.saved()
-      // What was not fetched yet says so, and can be had once the server is back.
-      await lonely.serverGone()
-      await lonely.find('[data-station="skin"]').click()
-      await lonely.until('[data-bare]')
-      await lonely.serverBack()
-      await lonely.press('[data-bare] .v-btn')
-      await lonely.driver.executeScript(
-        'window.requestIdleCallback = work => work(); for (const work of window.idle) work()',
-      )
-      await lonely.until('.shell[data-whole="true"]')
-      await lonely.serverGone()
-      await lonely.station('brief')
-      await lonely.type('[data-field="targetMassG"]', '777')
-      expect(await lonely.text('[data-wing="weight"]')).toContain('≤ 777 g')
-      await lonely.station('balance')
-      const { totals } = await lonely.computed()
-      expect(await lonely.wing('weight')).toBe(Math.round(totals.massG))
-      await lonely.station('shape')
-      await lonely.find('[data-view="space"]').click()
-      await lonely.until('[data-lost]')
-      expect(await lonely.text('[data-lost]')).toContain('could not be made')
-    } finally {
-      await lonely.close()
-    }
-  })
+  it.runIf(DEEP)(
+    'the server gone: what is drawn in space says so, all that needs only the page goes on',
+    async () => {
+      // The page has something to do until it is told otherwise: nothing is fetched ahead.
+      const lonely = await Page.open('/brief', {
+        keeps: false,
+        before: 'window.idle = []; window.requestIdleCallback = work => window.idle.push(work)',
+      })
+      try {
+        await lonely.saved()
+        // What was not fetched yet says so, and can be had once the server is back.
+        await lonely.serverGone()
+        await lonely.find('[data-station="skin"]').click()
+        await lonely.until('[data-bare]')
+        await lonely.serverBack()
+        await lonely.press('[data-bare] .v-btn')
+        await lonely.driver.executeScript(
+          'window.requestIdleCallback = work => work(); for (const work of window.idle) work()',
+        )
+        await lonely.until('.shell[data-whole="true"]')
+        await lonely.serverGone()
+        await lonely.station('brief')
+        await lonely.type('[data-field="targetMassG"]', '777')
+        expect(await lonely.text('[data-wing="weight"]')).toContain('≤ 777 g')
+        await lonely.station('balance')
+        const { totals } = await lonely.computed()
+        expect(await lonely.wing('weight')).toBe(Math.round(totals.massG))
+        await lonely.station('shape')
+        await lonely.find('[data-view="space"]').click()
+        await lonely.until('[data-lost]')
+        expect(await lonely.text('[data-lost]')).toContain('could not be made')
+      } finally {
+        await lonely.close()
+      }
+    },
+  )
 })

@@ -9,6 +9,7 @@ import { mergeCopies, readProject, writeProject } from '../../core/document'
 import { PATIENCE, setViewport } from '../support/browser'
 import { Page } from '../support/page'
 import { newerBuild } from '../support/server'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -69,7 +70,7 @@ describe('without a network', () => {
     }
   })
 
-  it('a newer version waits for a word; what was typed and done is there after it', async () => {
+  it.runIf(DEEP)('a newer version waits for a word; what was typed and done is there after it', async () => {
     const newer = newerBuild()
     try {
       await page.fresh('/log', thistledown)
@@ -126,7 +127,7 @@ describe('between two machines', () => {
     expect(await page.text('[data-fault="handover"]')).toContain('used already')
   })
 
-  it('two copies that went apart become one: parts as chosen, flights of both', async () => {
+  it.runIf(DEEP)('two copies that went apart become one: parts as chosen, flights of both', async () => {
     await page.fresh('/brief', thistledown)
     await page.type('[data-field="targetMassG"]', '790')
     await page.saved()
@@ -152,7 +153,7 @@ describe('between two machines', () => {
     expect(await page.stored()).toEqual(here)
   })
 
-  it('parts that do not fit each other are named, and nothing is taken', async () => {
+  it.runIf(DEEP)('parts that do not fit each other are named, and nothing is taken', async () => {
     await page.fresh('/brief', thistledown)
     const there = structuredClone(thistledown)
     there.zones.push({ ...there.zones[0]!, id: 'new-zone', name: 'New zone' })

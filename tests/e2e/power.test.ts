@@ -8,6 +8,7 @@ import { repairs } from '../../core/workshop/repair'
 import { powerReport } from '../../core/workshop/power'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -76,7 +77,7 @@ describe('power', () => {
     )
   })
 
-  it('the stand is mounted, run up, read and taken into the model', async () => {
+  it.runIf(DEEP)('the stand is mounted, run up, read and taken into the model', async () => {
     await page.anew('/power', plover)
     await page.until('[data-figure="power-sentence"]')
     await page.press('[data-tab="stand"]')
@@ -133,7 +134,7 @@ describe('power', () => {
 })
 
 describe('what follows from it', () => {
-  it('a lesson is thrown, answered, shown and noted', async () => {
+  it.runIf(DEEP)('a lesson is thrown, answered, shown and noted', async () => {
     await page.anew('/toss', thistledown)
     await page.until('[data-tab="trainer"]')
     await page.press('[data-tab="trainer"]')

@@ -6,6 +6,7 @@ import { written } from '../../core/units'
 import { steadyGlide, toss, type Throw } from '../../core/workshop/toss'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -61,7 +62,7 @@ describe('the toss', () => {
     await page.act('toss-reset')
     expect(await page.count('[data-act="toss-reset"]')).toBe(0)
   })
-  it('a figure that cannot be is refused at its field, and the toss stays', async () => {
+  it.runIf(DEEP)('a figure that cannot be is refused at its field, and the toss stays', async () => {
     await page.fresh('/toss', thistledown)
     await page.until('[data-figure="reading"]')
     const before = await page.text('[data-figure="reading"]')

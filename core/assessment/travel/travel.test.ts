@@ -175,12 +175,12 @@ describe('taken apart', () => {
           expect(part.sizeMm[0]).toBeGreaterThan(Math.max(0, ...longest) - 0.01)
         }
       }),
-      { numRuns: runs(200, 15) },
+      { numRuns: runs(200, 10) },
     )
   })
   it('a longer wing is longer to carry, step by step', () => {
     const lengths = Array.from(
-      { length: runs(40, 8) },
+      { length: runs(40, 5) },
       (_, i) =>
         changed(draft => {
           draft.wing.panels.at(-1)!.spanMm += i

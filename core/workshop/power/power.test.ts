@@ -174,7 +174,7 @@ describe('what the drive makes of the aircraft', () => {
           motor: { rpmPerVolt: 800 + 400 * t, resistanceOhm: 0.09, noLoadA: 0.6, maxA: 16 },
         }),
     ]
-    const steps = runs(60, 16)
+    const steps = runs(60, 12)
     for (const sweep of sweeps) {
       const rows = Array.from({ length: steps + 1 }, (_, i) => of(sweep(i / steps)))
       for (const k of [0, 1, 2]) {
@@ -240,7 +240,7 @@ describe('which propeller, which pack', () => {
       tables = assessor.flown(thistledown).pitch(true)
     for (const ask of ['propellers', 'packs'] as const) {
       const offers = (await shelfOffers(thistledown, assessment, tables, LIBRARIES, ask))!
-      const tried = offers.filter(offer => !offer.now && offer.over.length === 0).slice(0, runs(20, 3))
+      const tried = offers.filter(offer => !offer.now && offer.over.length === 0).slice(0, runs(20, 2))
       for (const offer of tried) {
         const next = { ...thistledown, ...taken(thistledown, LIBRARIES, offer) }
         const { totals } = assessor.assess(next)
