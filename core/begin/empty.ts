@@ -53,6 +53,7 @@ export function emptyProject(): ProjectFile {
           id: 'wing',
           name: 'Wing',
           ribs: null,
+          sheet: null,
           filament: light,
           recipe: recipeById(
             'spiral-lattice',

@@ -23,7 +23,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 16,
+  version: 17,
   ...name,
   brief,
   aerofoils: [],

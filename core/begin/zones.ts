@@ -19,6 +19,7 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
     id: 'nose',
     name: 'Nose and firewall',
     ribs: null,
+    sheet: null,
     filament: tough,
     recipe: { ...recipe('beads', tough), walls: sketch.bodyWalls, baseLayers: 12 },
   },
@@ -26,6 +27,7 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
     id: 'body',
     name: 'Body',
     ribs: null,
+    sheet: null,
     filament: light,
     recipe: { ...recipe('beads', light), walls: sketch.bodyWalls },
   },
@@ -35,6 +37,7 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
           id: 'rear',
           name: 'Rear body',
           ribs: null,
+          sheet: null,
           filament: light,
           recipe: { ...recipe('beads', light), walls: Math.max(1, sketch.bodyWalls - 1) },
         },
@@ -43,11 +46,19 @@ export const bodyZones = ({ light, tough, sketch }: Draft, rear: boolean): Zone[
 ]
 
 export const wingZones = (draft: Draft): Zone[] => [
-  { id: 'wing-inner', name: 'Inner wing', ribs: null, filament: draft.light, recipe: skin(draft) },
+  {
+    id: 'wing-inner',
+    name: 'Inner wing',
+    ribs: null,
+    sheet: null,
+    filament: draft.light,
+    recipe: skin(draft),
+  },
   {
     id: 'wing-outer',
     name: 'Outer wing',
     ribs: null,
+    sheet: null,
     filament: draft.light,
     recipe: { ...skin(draft), brimMm: 4 },
   },
@@ -57,6 +68,7 @@ export const tailZone = ({ light, purpose: { beadMm } }: Draft): Zone => ({
   id: 'tail',
   name: 'Tail',
   ribs: null,
+  sheet: null,
   filament: light,
   recipe: { ...recipe('bead-infill', light), beadWidthMm: beadMm, brimMm: 4 },
 })
@@ -66,6 +78,7 @@ export const solidZone = ({ tough }: Draft): Zone => ({
   id: 'centre',
   name: 'Centre section',
   ribs: null,
+  sheet: null,
   filament: tough,
   recipe: { ...recipe('bead-infill', tough), infillShare: 0.04 },
 })
@@ -75,6 +88,7 @@ export const ductZone = ({ light }: Draft): Zone => ({
   id: 'duct',
   name: 'Duct',
   ribs: null,
+  sheet: null,
   filament: light,
   recipe: { ...recipe('beads', light), walls: 2, brimMm: 4 },
 })

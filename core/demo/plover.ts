@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 16,
+  version: 17,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -145,6 +145,7 @@ export const PLOVER: ProjectFile = {
       id: 'centre',
       name: 'Centre section',
       ribs: null,
+      sheet: null,
       filament: 'pla-tough',
       recipe: { ...school('bead-infill', 'pla-tough'), infillShare: 0.04 },
     },
@@ -152,6 +153,7 @@ export const PLOVER: ProjectFile = {
       id: 'outer',
       name: 'Outer wing and fins',
       ribs: null,
+      sheet: null,
       filament: 'pla-foam',
       recipe: { ...school('spiral-lattice', 'pla-foam'), brimMm: 4 },
     },

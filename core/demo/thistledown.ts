@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 16,
+  version: 17,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -245,6 +245,7 @@ export const THISTLEDOWN: ProjectFile = {
       id: 'nose',
       name: 'Nose and firewall',
       ribs: null,
+      sheet: null,
       filament: 'pla-tough',
       recipe: NOSE,
     },
@@ -252,6 +253,7 @@ export const THISTLEDOWN: ProjectFile = {
       id: 'body',
       name: 'Body',
       ribs: null,
+      sheet: null,
       filament: 'pla-foam',
       recipe: { ...school('beads', 'pla-foam'), walls: 2 },
     },
@@ -259,6 +261,7 @@ export const THISTLEDOWN: ProjectFile = {
       id: 'wing-inner',
       name: 'Inner wing',
       ribs: null,
+      sheet: null,
       filament: 'pla-foam',
       recipe: WING,
     },
@@ -266,6 +269,7 @@ export const THISTLEDOWN: ProjectFile = {
       id: 'wing-outer',
       name: 'Outer wing',
       ribs: null,
+      sheet: null,
       filament: 'pla-foam',
       recipe: { ...WING, brimMm: 4 },
     },
@@ -273,6 +277,7 @@ export const THISTLEDOWN: ProjectFile = {
       id: 'tail',
       name: 'Tail',
       ribs: null,
+      sheet: null,
       filament: 'pla-foam',
       recipe: { ...school('bead-infill', 'pla-foam'), brimMm: 4 },
     },

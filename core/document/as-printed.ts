@@ -1,5 +1,5 @@
 /** Pieces that stay as they were printed while their zone goes on. */
-import type { AsPrinted, ProjectFile, Recipe, Zone } from './schema'
+import type { AsPrinted, ProjectFile, Recipe, Sheet, Zone } from './schema'
 
 /** What a piece and its mirror image are both known by: its id without a side. */
 export const pairOf = (id: string): string => id.replace(/-(starboard|port)$/, '')
@@ -16,6 +16,28 @@ export const ribRecipe = (recipe: Recipe): Recipe => ({
   walls: RIB_WALLS,
   infillShare: 1,
   infillPattern: 'lines',
+  baseLayers: 0,
+  topLayers: 0,
+  spiral: false,
+  lattice: null,
+  skinGapMm: null,
+  denser: null,
+  printedSpar: null,
+  stance: 'standing',
+  brimMm: 0,
+})
+
+/**
+ * A sheet as a skin that runs round the section, which every stage knows how to weigh and to load: as thick as it is
+ * where it is folded, from either side to the middle where it lies flat.
+ */
+export const sheetRecipe = (recipe: Recipe, { thicknessMm, make }: Sheet): Recipe => ({
+  ...recipe,
+  school: 'beads',
+  walls: 1,
+  beadWidthMm: make === 'flat' ? thicknessMm / 2 : thicknessMm,
+  flow: 1,
+  infillShare: 0,
   baseLayers: 0,
   topLayers: 0,
   spiral: false,

@@ -25,6 +25,7 @@ export const LIMITS = {
   ribPitchMm: [15, 300],
   ribThicknessMm: [0.6, 12],
   rimMm: [1, 40],
+  sheetMm: [1, 15],
   hours: [0.1, 2000],
   hoursOff: [0, 2000],
   loadFactor: [1, 20],

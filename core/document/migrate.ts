@@ -371,6 +371,10 @@ export const fromVersion15 = (raw: unknown): unknown => {
   }
 }
 
+/** What version 16 did not say: nothing is cut from sheet. */
+export const fromVersion16 = (raw: unknown): unknown =>
+  isObject(raw) ? { ...raw, version: 17, zones: each(raw.zones, zone => ({ sheet: null, ...zone })) } : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -387,6 +391,7 @@ const STEPS = [
   fromVersion13,
   fromVersion14,
   fromVersion15,
+  fromVersion16,
 ]
 
 /** Any older version, step by step. */

@@ -8,7 +8,7 @@ import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 16
+export const PRESENT_VERSION = 17
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })

@@ -2,7 +2,7 @@
  * Aerofoil outlines on one common parameter, so that any two can be lofted point to point.
  * Thickness and mean lines: Jacobs, Ward & Pinkerton, NACA TR 460 (four digits) and TR 537 (five digits).
  */
-import { aerofoilOf, type Aerofoil, type NacaName } from '../document'
+import { aerofoilOf, type Aerofoil, type SectionName } from '../document'
 
 /** Points a side, nose and trailing edge included. */
 export const SIDE_POINTS = 36
@@ -27,8 +27,28 @@ export function nacaHalfThickness(thickness: number, x: number): number {
   )
 }
 
-/** Mean line height and slope at x for a NACA name. */
-export function nacaMeanLine(name: NacaName, x: number): { y: number; slope: number } {
+/** A plate's nose is rounded off as an ellipse over its own thickness, and its rear bevelled over four of them. */
+const PLATE_NOSE = 1,
+  PLATE_BEVEL = 4,
+  MOST_SANDED = 0.3
+/** What is left of its thickness at the very end. */
+const PLATE_END = 1 / 3
+
+function plateHalfThickness(thickness: number, x: number): number {
+  const nose = Math.min(MOST_SANDED, PLATE_NOSE * thickness),
+    bevel = Math.min(MOST_SANDED, PLATE_BEVEL * thickness)
+  const ahead = Math.max(0, 1 - x / nose),
+    behind = Math.max(0, (x - (1 - bevel)) / bevel)
+  return (thickness / 2) * Math.sqrt(Math.max(0, 1 - ahead * ahead)) * (1 - (1 - PLATE_END) * behind)
+}
+
+/** Half thickness at x of a section that is known by its name. */
+export const halfThickness = (name: SectionName, x: number): number =>
+  name.family === 'plate' ? plateHalfThickness(name.thickness, x) : nacaHalfThickness(name.thickness, x)
+
+/** Mean line height and slope at x; a plate's is straight. */
+export function nacaMeanLine(name: SectionName, x: number): { y: number; slope: number } {
+  if (name.family === 'plate') return { y: 0, slope: 0 }
   return name.family === 4
     ? fourDigitMeanLine(name.camber, name.place, x)
     : fiveDigitMeanLine(name.designLift, name.place, name.reflexed, x)
@@ -79,11 +99,11 @@ function fiveDigitConstants(designLift: number, place: number, reflexed: boolean
   return { r: row[1], k1: (row[2] * designLift) / 0.3, ratio: row[3] ?? 0 }
 }
 
-function nacaShape(name: NacaName): AerofoilShape {
+function namedShape(name: SectionName): AerofoilShape {
   const shape = emptyShape()
   for (let i = 0; i < SIDE_POINTS; i++) {
     const x = cosinePlace(i, SIDE_POINTS)
-    const t = nacaHalfThickness(name.thickness, x)
+    const t = halfThickness(name, x)
     const { y, slope } = nacaMeanLine(name, x)
     const length = Math.hypot(1, slope)
     shape.upperX[i] = x - (t * slope) / length
@@ -151,7 +171,7 @@ export function shapeOf(reference: string, own: readonly Aerofoil[]): AerofoilSh
   if (imported) return shapeFromPoints(imported.points)
   const name = aerofoilOf(reference)
   if (!name) throw new Error(`unknown aerofoil ${reference}`)
-  return nacaShape(name)
+  return namedShape(name)
 }
 
 /** Mean line slope dy/dx at chord share x of any shape; central difference on the mean of both sides. */

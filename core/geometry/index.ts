@@ -32,9 +32,18 @@ export {
 export { loftBody, bodyOutlineAt, bodySkinAt, type BodyLoft } from './body-loft'
 export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } from './spar-line'
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
-export { alongBody, turnsHanded, type Piece, type PieceShape, type PartName, type Section } from './piece'
+export {
+  alongBody,
+  isSheet,
+  turnsHanded,
+  type Piece,
+  type PieceShape,
+  type PartName,
+  type Section,
+} from './piece'
 export {
   cutSurface,
+  type SheetShape,
   bays,
   hingedControls,
   type BayReport,

@@ -54,8 +54,8 @@ const plan = (joint: Joint, at: number, more: Partial<JointPlan> = {}): JointPla
   ...more,
 })
 /**
- * Where ribs stand on either side of a cut they are glued face to face, or held by the spars alone where it plugs:
- * nothing else finds room in a rib.
+ * Where ribs or a sheet stand on either side of a cut they are glued face to face, or held by the spars alone where it plugs:
+ * nothing else finds room there.
  */
 export const flatMeeting = (cut: Cut): JointPlan =>
   plan(
@@ -65,7 +65,7 @@ export const flatMeeting = (cut: Cut): JointPlan =>
       missing:
         cut.joint.kind === 'butt' || cut.joint.kind === 'plug'
           ? null
-          : say`ribs meet flat, glued face to face, and have no room for ${cut.joint.kind} at ${q(cut.atMm, 'mm', 0)}`,
+          : say`ribs and sheets meet flat, glued face to face, and have no room for ${cut.joint.kind} at ${q(cut.atMm, 'mm', 0)}`,
     },
   )
 const both = (

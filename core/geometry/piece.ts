@@ -69,6 +69,10 @@ export interface Piece extends PieceShape {
   zone: Zone
 }
 
+/** Is it cut from a sheet of foam, so that no printer has anything to do with it? */
+export const isSheet = ({ part, kind, zone }: Pick<Piece, 'part' | 'kind' | 'zone'>): boolean =>
+  zone.sheet !== null && !alongBody(part) && (kind === 'fixed' || kind === 'moving')
+
 /**
  * Does the map from the piece's own frame to the aircraft turn left into right? A solid built in that frame
  * must then be mirrored before it is printed, or a starboard wing comes off the bed as a port one.

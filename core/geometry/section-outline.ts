@@ -2,8 +2,8 @@
  * A section's outline for flow: closed at the trailing edge, smooth, and as fine as the panels want it. The
  * designations are taken from their formulas, files through a spline along their own points.
  */
-import { aerofoilOf, type Aerofoil, type NacaName } from '../document'
-import { nacaHalfThickness, nacaMeanLine } from './aerofoil-shape'
+import { aerofoilOf, type Aerofoil, type SectionName } from '../document'
+import { halfThickness, nacaMeanLine } from './aerofoil-shape'
 import { naturalCubic } from './natural-cubic'
 
 export interface SectionOutline {
@@ -26,20 +26,20 @@ export function sectionOutline(reference: string, own: readonly Aerofoil[], pane
   if (imported) return fromPoints(imported.points, panels)
   const name = aerofoilOf(reference)
   if (!name) throw new Error(`unknown aerofoil ${reference}`)
-  return fromNaca(name, panels)
+  return fromName(name, panels)
 }
 
 /** Share of the chord at point i of n panels: 1 at both ends, 0 in the middle. */
 const cosine = (i: number, n: number): number => (1 + Math.cos((2 * Math.PI * i) / n)) / 2
 
-function fromNaca(name: NacaName, panels: number): SectionOutline {
+function fromName(name: SectionName, panels: number): SectionOutline {
   const x = new Float64Array(panels + 1),
     y = new Float64Array(panels + 1)
-  const gap = 2 * nacaHalfThickness(name.thickness, 1)
+  const gap = 2 * halfThickness(name, 1)
   for (let i = 0; i <= panels; i++) {
     const at = cosine(i, panels)
     const side = i <= panels / 2 ? 1 : -1
-    const t = nacaHalfThickness(name.thickness, at) - (at * gap) / 2
+    const t = halfThickness(name, at) - (at * gap) / 2
     const mean = nacaMeanLine(name, at)
     const length = Math.hypot(1, mean.slope)
     x[i] = at - (side * t * mean.slope) / length

@@ -42,6 +42,13 @@ export interface SurfaceParts {
   bedHeight: number
   /** Zones that are built of ribs. */
   ribs: readonly RibShape[]
+  /** Zones that are cut from sheet. */
+  sheets: readonly SheetShape[]
+}
+
+/** What of a sheet shapes what is cut from it: whose it is. */
+export interface SheetShape {
+  sheetOf: string
 }
 
 /** Skin left over a bay, mm: less, and the bay is not cut. */
@@ -142,14 +149,14 @@ function laidStretches(
   loft: SurfaceLoft,
   cuts: readonly Cut[],
   ribs: readonly RibShape[],
+  isSheet: (from: number, to: number) => boolean,
   features: readonly Feature[],
 ): Laid[] {
   const edges = [0, ...cuts.map(cut => cut.atMm), loft.span]
   const between = edges.slice(0, -1).map((from, i) => stretchesOf(loft, ribs, from, edges[i + 1]))
+  const meetFlat = (...two: Stretch[]) => two.some(({ from, to, frame }) => frame || isSheet(from, to))
   const joints = cuts.map((cut, i) =>
-    between[i].at(-1)!.frame || between[i + 1][0].frame
-      ? flatMeeting(cut)
-      : surfaceJoint(loft, cut, features),
+    meetFlat(between[i].at(-1)!, between[i + 1][0]) ? flatMeeting(cut) : surfaceJoint(loft, cut, features),
   )
   return between.flatMap((own, i) => {
     const number = pieceNumber(cuts, i)
@@ -180,10 +187,15 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
     hinged,
     pocketed.reports.filter(bay => !bay.missing),
   )
-  const fixed = laidStretches(loft, cuts, parts.ribs, features).flatMap(({ name, stretch, foot, head }) => {
+  const zoneOf = (from: number, to: number) => widestZone(from, to, stations, loft.zones)
+  const fromSheet = (from: number, to: number) => parts.sheets.some(item => item.sheetOf === zoneOf(from, to))
+  const laid = laidStretches(loft, cuts, parts.ribs, fromSheet, features)
+  const fixed = laid.flatMap(({ name, stretch, foot, head }) => {
     const { from, to, frame } = stretch
     if (frame) return ribPieces(loft, { name, frame, foot, head }, [...bored, ...others], marks, sides)
-    const own = [...features, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(
+    // Spars lie between the sheets, or in a groove: no ring of plastic runs round them.
+    const inside = fromSheet(from, to) ? others : features
+    const own = [...inside, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(
       feature => feature.to > from + 1e-6 && feature.from < to - 1e-6,
     )
     const shared = {
@@ -193,7 +205,7 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
       from,
       to,
       proud: 0,
-      zoneId: widestZone(from, to, stations, loft.zones),
+      zoneId: zoneOf(from, to),
       zonesInside: zonesBetween(from, to, stations, loft.zones),
       shapedBy: [],
       breaks: placesWithin([...stations, ...featureBreaks(own)], from, to),

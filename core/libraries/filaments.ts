@@ -8,7 +8,7 @@ import { gpaToPa, mpaToPa } from '../units'
 export interface Filament {
   id: string
   name: string
-  family: 'ordinary' | 'tough' | 'foaming' | 'heat-proof' | 'flexible'
+  family: 'ordinary' | 'tough' | 'foaming' | 'heat-proof' | 'flexible' | 'sheet'
   /** kg/m³, unfoamed. */
   density: number
   /** Relative half range of density between makers. */

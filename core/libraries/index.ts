@@ -1,6 +1,7 @@
 import { BATTERIES, type Battery } from './batteries'
 import { FILAMENTS, type Filament } from './filaments'
 import { FILMS, type Film } from './films'
+import { FOAMS, type Foam } from './foams'
 import { CONTROLLERS, MOTORS, type ControllerOnShelf, type MotorOnShelf } from './motors'
 import { FANS, PROPELLERS, type FanOnShelf, type PropellerOnShelf } from './propellers'
 import { SCHOOLS } from './schools'
@@ -13,6 +14,7 @@ export type { ControllerOnShelf, MotorOnShelf } from './motors'
 export type { FanOnShelf, PropellerOnShelf } from './propellers'
 export type { Filament } from './filaments'
 export { filmOr, USUAL_RIBS, type Film } from './films'
+export { asMaterial, foamOr, USUAL_SHEET, type Foam } from './foams'
 export type { ReceiverOnShelf, ServoOnShelf } from './servos'
 export {
   stockArea,
@@ -27,6 +29,7 @@ export { expansionAt, recipeById, recipeFor, USUAL_DENSER, USUAL_PRINTED_SPAR, t
 export interface Libraries {
   filaments: readonly Filament[]
   films: readonly Film[]
+  foams: readonly Foam[]
   stock: readonly Stock[]
   schools: typeof SCHOOLS
   batteries: readonly Battery[]
@@ -42,6 +45,7 @@ export interface Libraries {
 export const LIBRARIES: Libraries = {
   filaments: FILAMENTS,
   films: FILMS,
+  foams: FOAMS,
   stock: STOCK,
   schools: SCHOOLS,
   batteries: BATTERIES,

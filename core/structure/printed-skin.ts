@@ -15,6 +15,8 @@ export interface PrintedMaterial {
   shear: number
   /** Layers cross the span, so that tension pulls them apart. */
   across: boolean
+  /** Cut from a sheet: no layers, and thick for its section. */
+  sheet: boolean
 }
 
 export const POISSON = 0.35
@@ -49,7 +51,8 @@ export function printedMaterial(
   const touching = beadsTouch(beadFill(recipe, filament))
   const modulus = filament.modulus * density ** 2 * touching,
     strength = filament.strength * density ** 1.5 * touching
-  const across = recipe.stance === 'standing'
+  const sheet = filament.family === 'sheet',
+    across = recipe.stance === 'standing' && !sheet
   // Large sections are laid slowly, on plastic that has cooled.
   const bond =
     across && aroundMm !== null && filament.laidMmS
@@ -64,6 +67,7 @@ export function printedMaterial(
     compression: strength,
     shear: SHEAR_SHARE * strength * acrossShare * touching,
     across,
+    sheet,
   }
 }
 

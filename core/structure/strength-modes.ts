@@ -8,6 +8,7 @@ export type StrengthMode =
   | 'skin wrinkling'
   | 'skin shear'
   | 'film torn'
+  | 'foam torn'
   | 'no spar'
   | 'glue joint'
   | 'spar bending'
@@ -34,6 +35,7 @@ export const MODE_GIVES: Record<StrengthMode, Gives> = {
   'skin wrinkling': 'plastic',
   'skin shear': 'plastic',
   'film torn': 'stock',
+  'foam torn': 'plastic',
   'no spar': 'stock',
   'glue joint': 'plastic',
   'spar bending': 'stock',
@@ -82,6 +84,7 @@ const handed: ReadonlySet<StrengthMode> = new Set<StrengthMode>([
 const SKIN_MODES = [
   'skin across layers',
   'skin along the bead',
+  'foam torn',
   'skin in compression',
   'skin collapse',
   'skin wrinkling',

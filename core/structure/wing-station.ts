@@ -63,8 +63,11 @@ export function buildStation(station: StationSection, recipe: Recipe, filament: 
   const x: number[] = [],
     y: number[] = []
   for (let i = 0; i < count; i++) {
-    x.push(mmToM(outline[2 * i]))
-    y.push(mmToM(outline[2 * i + 1]))
+    const before = (i + count - 1) % count
+    // A printed skin is thin for its section and stands for its outline; a sheet bears along its middle.
+    const depth = material.sheet ? (500 * (thickness[before] + thickness[i])) / 2 : 0
+    x.push(mmToM(outline[2 * i] + (depth * (field.normalX[before] + field.normalX[i])) / 2))
+    y.push(mmToM(outline[2 * i + 1] + (depth * (field.normalY[before] + field.normalY[i])) / 2))
   }
   const walls: ThinWalled['walls'][number][] = []
   const ring = (first: number, thick: (e: number) => number) => {

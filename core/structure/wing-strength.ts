@@ -122,7 +122,8 @@ function skinModes(
     const slid = Math.abs(shear * flow.up[wall] + torque * flow.torque[wall]) / thick
     put('web shear', material.shear / Math.max(TINY, slid))
   }
-  const tears = material.across ? 'skin across layers' : 'skin along the bead'
+  const printed = material.across ? 'skin across layers' : 'skin along the bead',
+    tears = material.sheet ? 'foam torn' : printed
   const tension = material.modulus * Math.max(most, TINY),
     pressure = material.modulus * Math.max(-least, TINY)
   put(tears, material.tension / tension)

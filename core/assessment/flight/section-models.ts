@@ -2,7 +2,14 @@
  * Section models of an airframe's stations: solved once for each aerofoil, edge and set of measured polars.
  */
 import { sectionModel, solveSection, type SectionModel } from '../../aero'
-import type { Aerofoil, MeasuredPolar, Design, Surface } from '../../document'
+import {
+  aerofoilOf,
+  plateName,
+  type Aerofoil,
+  type MeasuredPolar,
+  type Design,
+  type Surface,
+} from '../../document'
 import { sectionOutline, type SurfaceLoft } from '../../geometry'
 import { memoise, steadied } from '../../memo'
 
@@ -20,6 +27,12 @@ const flowOf = memoise((reference: string, aerofoil: Aerofoil | undefined) => {
   return { flow: solveSection(outline), gap: outline.gap }
 }, 40)
 
+/** A sheet's plates are solved in steps of a thousandth of the chord: a dragged tip asks for no new polars. */
+function solvedAs(reference: string): string {
+  const name = aerofoilOf(reference)
+  return name?.family === 'plate' ? plateName(Math.round(1000 * name.thickness) / 1000) : reference
+}
+
 /** The very same object for a surface whose sections stay where they are. */
 export function createSections(): (
   loft: SurfaceLoft,
@@ -36,7 +49,7 @@ export function createSections(): (
   )
   const same = steadied<StationModels>(12)
   return (loft, surface, doc, edgeMm) => {
-    const references = [surface.rootAerofoil, ...surface.panels.map(panel => panel.tipAerofoil)]
+    const references = [surface.rootAerofoil, ...surface.panels.map(panel => panel.tipAerofoil)].map(solvedAs)
     return same({
       s: loft.ends.map(end => end.s / 1000),
       models: loft.ends.map((end, i) => {

@@ -3,6 +3,7 @@ import { printedAs, type Printer, type ProjectFile, type Zone } from '../../docu
 import {
   fitsBed,
   hullOf,
+  isSheet,
   polygonArea,
   polygonPerimeter,
   standingBox,
@@ -59,7 +60,8 @@ export function createPrinting(at: (what: string) => void = () => {}): Printing 
     if (known) return known.print
     at(piece.name)
     const standing = printPiece(piece, filament)
-    const print = lies(piece) ? lyingPrint(piece, filament, standing) : standing
+    const laid = lies(piece) ? lyingPrint(piece, filament, standing) : standing
+    const print = isSheet(piece) ? unprinted(laid) : laid
     prints.set(piece.sectionAt, [...list.slice(1 - REMEMBERED), { zone: piece.zone, filament, print }])
     return print
   }
@@ -86,6 +88,24 @@ export function createPrinting(at: (what: string) => void = () => {}): Printing 
       })
     },
   }
+}
+
+/** A sheet is weighed as a skin; no printer has anything to do with it. */
+const unprinted = (print: PiecePrint): PiecePrint => ({
+  ...print,
+  layers: 0,
+  lengths: NO_BEADS,
+  overhangMm2: 0,
+  bridgeMm: 0,
+  seconds: () => 0,
+})
+const NO_BEADS: PiecePrint['lengths'] = {
+  outerWall: 0,
+  innerWall: 0,
+  lattice: 0,
+  infill: 0,
+  solid: 0,
+  brim: 0,
 }
 
 /** Outer skin, holes left out, mm². */
@@ -146,13 +166,16 @@ function lyingShape(
 
 /** Printers that can make a piece: the bed is large enough and the nozzle hot enough. */
 export const capable = (printed: PrintedPiece, printer: Printer): boolean =>
-  fitsBed(printed.box, printer.bedMm) && printed.piece.zone.recipe.nozzleC <= printer.nozzleMaxC
+  !isSheet(printed.piece) &&
+  fitsBed(printed.box, printer.bedMm) &&
+  printed.piece.zone.recipe.nozzleC <= printer.nozzleMaxC
 
 /**
  * Seconds on a printer with the piece's share of the plate's overhead: all of it when it must be alone on its
  * plate.
  */
 export function plateSeconds(printed: PrintedPiece, printer: Printer): number {
+  if (isSheet(printed.piece)) return 0
   const share = printed.filament.onePieceAPlate
     ? 1
     : Math.min(
@@ -212,9 +235,15 @@ export function reportPieces(
       ),
   )
   const { printerOf } = assignPrinters(
-    printed.map((p, i) => ({ piece: p.piece.id, secondsOn: seconds[i], wanted: doc.printerOf[p.piece.id] })),
+    printed.flatMap((p, i) =>
+      isSheet(p.piece)
+        ? []
+        : [{ piece: p.piece.id, secondsOn: seconds[i], wanted: doc.printerOf[p.piece.id] }],
+    ),
     doc.printers,
   )
+  const printerName = (id: string | null, piece: Piece) =>
+    doc.printers.find(item => item.id === id)?.name ?? (isSheet(piece) ? 'cut by hand' : 'no printer fits')
   const pieces = printed.map((p, i): PieceReport => {
     const { piece, filament, print, box } = p
     const printer = printerOf.get(piece.id) ?? null
@@ -229,6 +258,7 @@ export function reportPieces(
       part: piece.part,
       kind: piece.kind,
       ribOf: piece.ribOf,
+      sheet: isSheet(piece),
       side: piece.side,
       zone: piece.zone.id,
       zoneName: piece.zone.name,
@@ -246,12 +276,12 @@ export function reportPieces(
         : 0,
       cost: filamentKg(p) * priceOf(doc, filament),
       printer,
-      printerName: doc.printers.find(item => item.id === printer)?.name ?? 'no printer fits',
+      printerName: printerName(printer, piece),
       layers: print.layers,
       lengthMm: piece.to + piece.proud - piece.from,
       boxMm: [box.width, box.depth, box.height],
       turnDeg: box.turnDeg,
-      fits: printer !== null,
+      fits: printer !== null || isSheet(piece),
       fromMm: piece.from,
       toMm: piece.to,
       centreMm: print.centre,

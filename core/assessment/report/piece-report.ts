@@ -12,6 +12,8 @@ export interface PieceReport {
   side: string
   /** A rib under film: the stretch that it is one of; null for anything else. */
   ribOf: string | null
+  /** Cut from a sheet of foam, and not printed. */
+  sheet: boolean
   zone: string
   zoneName: string
   /** It stays as it was printed, whatever its zone says. */

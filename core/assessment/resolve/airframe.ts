@@ -44,17 +44,19 @@ import {
   type Piece,
   type PieceShape,
   type RibShape,
+  type SheetShape,
   type Pocketed,
   type SparLine,
   type SurfaceLoft,
   type SurfaceShape,
   type WingSeat,
 } from '../../geometry'
-import { filmOr, stockOr, type Filament, type Libraries } from '../../libraries'
+import { asMaterial, filmOr, foamOr, stockOr, type Filament, type Libraries } from '../../libraries'
 import { memoise, narrowed, narrowedList, only } from '../../memo'
 import type { Covering } from '../../structure'
 import { calibratedFilaments } from './calibrated-filaments'
 import { briefTemperature, heated, softened } from './warm'
+import { createFlatSections } from './flat-sections'
 import { heldBoom, holdsBoom, type HeldBoom } from './held-boom'
 import { missingReferences } from './missing-references'
 import { createCrossings, createSeat } from './wing-on-body'
@@ -152,6 +154,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     const { pitchMm, thicknessMm, rimMm } = ribs!
     return { zone: id, pitchMm, thicknessMm, rimMm }
   }, SHAPES)
+  const sheetShape = narrowed(({ id }: Zone): SheetShape => ({ sheetOf: id }), SHAPES)
   // A spar keeps its lines while the others change.
   const ownLines = byName(() =>
     memoise(
@@ -180,7 +183,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
         lines: readonly SparLine[],
         controls: readonly CutControl[],
         bedHeight: number,
-        ...more: Array<Pocketed | RibShape>
+        ...more: Array<Pocketed | RibShape | SheetShape>
       ) =>
         reuseShapes(
           known[loft.name],
@@ -190,8 +193,9 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
             lines,
             controls,
             bedHeight,
-            pockets: more.filter((item): item is Pocketed => !('pitchMm' in item)),
+            pockets: more.filter((item): item is Pocketed => 'pocket' in item),
             ribs: more.filter((item): item is RibShape => 'pitchMm' in item),
+            sheets: more.filter((item): item is SheetShape => 'sheetOf' in item),
           }),
         ),
       SHAPES,
@@ -261,6 +265,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     (ribs: Ribs): Covering => ({ ribs, film: filmOr(libraries.films, ribs.film) }),
     4 * SHAPES,
   )
+  const foamOf = memoise((id: string) => asMaterial(foamOr(libraries.foams, id)), SHAPES)
   const makers = narrowed(makersOf)
   const warmOf = memoise(heated, 4 * SHAPES)
   const warmLines = memoise(
@@ -272,8 +277,10 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     SHAPES,
   )
 
-  const resolved = memoise((doc: Design): Designed => {
+  const flatSections = createFlatSections(SHAPES)
+  const resolved = memoise((drawn: Design): Designed => {
     at('shapes')
+    const doc = flatSections(drawn)
     const surfaces: Designed['surfaces'] = {},
       edgeMm: Designed['edgeMm'] = {}
     const heldOf = (...starts: string[]) =>
@@ -309,7 +316,8 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
             cutControls[name](surface.controls),
             bedHeight,
             ...equipment.filter(item => item.pocket?.surface === name).map(pocketed),
-            ...zones.filter(zone => zone.ribs).map(ribShape),
+            ...zones.filter(zone => zone.sheet).map(sheetShape),
+            ...zones.filter(zone => zone.ribs && !zone.sheet).map(ribShape),
           ),
         )
     }
@@ -347,6 +355,8 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     shapes.push(...given.flatMap(item => item.shapes))
     const filaments = filamentsOf(doc.calibrations)
     const filamentOf = (zone: Zone): Filament => {
+      // A piece of sheet names its foam where others name their filament.
+      if (zone.sheet && zone.filament === zone.sheet.foam) return foamOf(zone.sheet.foam)
       const filament = filaments.find(f => f.id === zone.filament) ?? filaments[0]
       const { recipe } = zone
       return zoneFilamentOf(filament, recipe, makers(doc.printers), !libraries.filaments.includes(filament))
@@ -367,7 +377,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
         return shape ? zoneOf(shape) : zoneOr(doc.zones, loft.zoneAt(x))
       },
       filamentOf,
-      coveringOf: zone => zone.ribs && coveringOf(zone.ribs),
+      coveringOf: zone => (zone.ribs && !zone.sheet ? coveringOf(zone.ribs) : null),
       warm: {
         temperatureC,
         filamentOf: zone => warmOf(filamentOf(zone), temperatureC),
@@ -379,6 +389,9 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   }, RESOLVED)
   return {
     designed: doc => resolved(designOf(doc)),
-    airframe: memoise((doc: ProjectFile): Airframe => ({ ...resolved(designOf(doc)), doc })),
+    airframe: memoise((doc: ProjectFile): Airframe => ({
+      ...resolved(designOf(doc)),
+      doc: flatSections(doc),
+    })),
   }
 }

@@ -8,7 +8,8 @@ export function missingReferences(
 ): Array<{ where: string; id: string; used: string }> {
   const stock = new Set(libraries.stock.map(item => item.id)),
     filaments = new Set(libraries.filaments.map(item => item.id)),
-    films = new Set(libraries.films.map(item => item.id))
+    films = new Set(libraries.films.map(item => item.id)),
+    foams = new Set(libraries.foams.map(item => item.id))
   return [
     ...doc.zones
       .filter(zone => !filaments.has(zone.filament))
@@ -16,6 +17,11 @@ export function missingReferences(
     ...doc.zones.flatMap(zone =>
       zone.ribs && !films.has(zone.ribs.film)
         ? [{ where: `film of zone ${zone.name}`, id: zone.ribs.film, used: libraries.films[0].name }]
+        : [],
+    ),
+    ...doc.zones.flatMap(zone =>
+      zone.sheet && !foams.has(zone.sheet.foam)
+        ? [{ where: `sheet of zone ${zone.name}`, id: zone.sheet.foam, used: libraries.foams[0].name }]
         : [],
     ),
     ...doc.asPrinted

@@ -1,6 +1,6 @@
 /** How pieces are printed: by their zones, or as single ones were. */
-import { pairOf, ribRecipe, type AsPrinted, type Design, type Zone } from '../../document'
-import { zoneOr, type PieceShape, type RecipeOf } from '../../geometry'
+import { pairOf, ribRecipe, sheetRecipe, type AsPrinted, type Design, type Zone } from '../../document'
+import { isSheet, zoneOr, type PieceShape, type RecipeOf } from '../../geometry'
 import { memoise } from '../../memo'
 
 /** What says how pieces of a body are printed: their zones, and what is held of single ones. */
@@ -20,16 +20,27 @@ export function createPieceZones(remembered: number): (doc: Design) => (shape: P
       filament,
       recipe,
       ribs,
+      // What is printed already is no sheet.
+      sheet: null,
     }),
     remembered,
   )
   const ofRibs = memoise((zone: Zone): Zone => ({ ...zone, recipe: ribRecipe(zone.recipe) }), remembered)
+  const ofSheet = memoise(
+    (zone: Zone): Zone => ({
+      ...zone,
+      filament: zone.sheet!.foam,
+      recipe: sheetRecipe(zone.recipe, zone.sheet!),
+    }),
+    remembered,
+  )
   return doc => {
     const single = new Map(doc.asPrinted.map(item => [item.piece, item]))
     return shape => {
       const zone = zoneOr(doc.zones, shape.zoneId),
         own = single.get(pairOf(shape.id))
       const printed = own ? heldZone(zone.id, zone.name, zone.ribs, own) : zone
+      if (isSheet({ ...shape, zone: printed })) return ofSheet(printed)
       return shape.ribOf === null ? printed : ofRibs(printed)
     }
   }

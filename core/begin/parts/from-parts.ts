@@ -130,6 +130,7 @@ const zoneOf = (role: PartRole): Zone => ({
   id: role,
   name: ZONES[role],
   ribs: null,
+  sheet: null,
   filament: FILAMENT,
   recipe: {
     ...recipeById(

@@ -1,5 +1,5 @@
 /**
- * The project file, version 16: what the maker wrote, in mm, g and °.
+ * The project file, version 17: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -26,7 +26,7 @@ import { Tracing } from './tracing'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(16),
+  version: z.literal(17),
   id,
   name,
   purpose: text,

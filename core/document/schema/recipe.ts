@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { figure, id, name } from './fields'
 import { Ribs } from './ribs'
+import { Sheet } from './sheet'
 
 export const Webs = z.strictObject({
   pitchMm: figure('pitchMm', 'distance of neighbouring lanes of webs along the chord, mm'),
@@ -77,6 +78,9 @@ export const Zone = z.strictObject({
   recipe: Recipe,
   ribs: Ribs.nullable().describe(
     'in a wing or tail: printed ribs under a film, with bought edges and spars; null where it is printed as a shell',
+  ),
+  sheet: Sheet.nullable().describe(
+    'in a wing or tail: cut from a sheet of foam, which counts before ribs; null where it is printed',
   ),
 })
 

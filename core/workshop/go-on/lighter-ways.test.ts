@@ -14,6 +14,7 @@ const ways = (recipe: Partial<Recipe>, doc: ProjectFile = bare, id = 'tail') => 
     id,
     name: 'Tail',
     ribs: null,
+    sheet: null,
     filament: tough.id,
     recipe: { ...recipeById('beads', tough), ...recipe },
   }
