@@ -53,6 +53,7 @@ export { calibratedFilaments } from './assessment/resolve'
 export {
   bodiesOf,
   coveredStretches,
+  filmEnd,
   heldEdges,
   gluedOver,
   LAPS,
@@ -181,7 +182,7 @@ export function createAssessor(
       const totals: Assessment['totals'] = {
         massG: kgToG(sum.mass),
         emptyMassG: kgToG(empty.mass),
-        printedG: pieces.reduce((total, piece) => total + piece.massG, 0),
+        printedG: pieces.reduce((total, piece) => total + (piece.sheet ? 0 : piece.massG), 0),
         massSpreadG: kgToG(spread.mass),
         cgMm: [mToMm(sum.x), mToMm(sum.y), mToMm(sum.z)],
         cgEmptyMm: [mToMm(empty.x), mToMm(empty.y), mToMm(empty.z)],

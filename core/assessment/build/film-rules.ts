@@ -1,23 +1,25 @@
-/** When a frame of ribs is covered. */
+/** When a frame of ribs is covered, and a sheet folded shut. */
 import { pairs, sameSide, surfaceJoins, type Rule } from './rule-kit'
 
 export const FILM_RULES: readonly Rule[] = [
   {
     id: 'film-last-inside',
-    because: 'Under the film nothing is glued, drawn through or squared any more.',
+    because:
+      'Under the film, or in a sheet that is folded, nothing is glued, drawn through or squared any more.',
     trap: true,
     pairs: steps => pairs([...surfaceJoins(steps), ...steps.of('spar', 'lead')], steps.of('cover'), sameSide),
   },
   {
     id: 'film-before-hinge',
-    because: 'The film goes round the edge that a surface hangs on; behind it, no iron reaches.',
+    because:
+      'The film goes round the edge that a surface hangs on, and a sheet is glued shut along it; behind a surface that hangs there neither iron nor clamp reaches.',
     trap: true,
     pairs: steps => pairs(steps.of('cover'), steps.of('hinge'), sameSide),
   },
   {
     id: 'film-on-the-table',
     because:
-      'It is pulled tight from both sides over a frame that can be turned; set in its place, one side is out of reach.',
+      'It is pulled tight, or weighted down, over a frame that can be turned; set in its place, one side is out of reach.',
     trap: true,
     pairs: steps => [
       ...pairs(

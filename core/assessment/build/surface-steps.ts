@@ -3,6 +3,7 @@ import type { Joint, SurfaceName } from '../../document'
 import type { Piece } from '../../geometry'
 import { q, say, type Words } from '../../units'
 import { coverSteps, stretchEnd, threadStep } from './rib-steps'
+import { cuttingSheets, foldSteps } from './sheet-steps'
 import type { Chain, LaidSpar, Site } from './site'
 import { BENCHES, type Bench, type BuildStep, type Side } from './step'
 import { MINUTES, step, cutCaution, sideSign, centreOf, middleOf, rim, named, nameOf } from './step-kit'
@@ -25,6 +26,7 @@ export function weighing(site: Site): BuildStep[] {
       bench,
       title: say`Lay out the ${own.length} pieces of ${bench === 'whole' ? 'the aircraft' : `the ${BENCHES[bench].toLowerCase()}`}`,
       how: [
+        ...cuttingSheets(own),
         'Break brims off, open bores and slots, write the mark inside.',
         'Weigh each one at Weigh: what is glued in is not weighed again.',
       ],
@@ -74,7 +76,7 @@ export function chainSteps(site: Site, chain: Chain): BuildStep[] {
           }),
         ]
       : []
-  return [...dry, ...joinSteps(chain), ...coverSteps(site, chain)]
+  return [...dry, ...joinSteps(chain), ...coverSteps(site, chain), ...foldSteps(site, chain)]
 }
 
 /** A chain of pieces, or those of a pod. */

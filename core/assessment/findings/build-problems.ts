@@ -8,6 +8,7 @@ import {
   bays,
   hingedControls,
   HINGE_SLOTS,
+  isSheet,
   measureMesh,
   panelAt,
   podPrefix,
@@ -24,6 +25,7 @@ import type { Finding, PieceReport } from '../report'
 import { bodyProblems } from './body-problems'
 import { cutProblems } from './cut-problems'
 import { ribProblems } from './rib-problems'
+import { sheetProblems } from './sheet-problems'
 import { q, say } from '../../units'
 /**
  * A foot this many times narrower than the piece is tall is knocked over by the nozzle, by common experience.
@@ -36,6 +38,7 @@ export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]
   ...surfaceProblems(airframe),
   ...cutProblems(airframe),
   ...ribProblems(airframe),
+  ...sheetProblems(airframe),
   ...bodyProblems(airframe),
   ...givenProblems(airframe),
   ...standingProblems(airframe, pieces),
@@ -291,6 +294,11 @@ function givenProblems({ doc, pieces, unreadable }: Airframe): Finding[] {
   ]
 }
 
+const plainRemedy = (piece: Piece): string =>
+  piece.ribOf !== null || isSheet(piece)
+    ? `Take the cut away, for ${piece.ribOf ? 'ribs need' : 'a sheet needs'} none; or a plain butt joint`
+    : 'Another kind of joint, or move the cut'
+
 function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceReport[]): Finding[] {
   return pieces.flatMap((piece, i): Finding[] => {
     if (piece.side === 'port') return []
@@ -303,9 +311,7 @@ function standingProblems({ pieces: shapes }: Airframe, pieces: readonly PieceRe
       limit: 1,
       unit: 'joints',
       text: say`The joint at the head of ${piece.name} is a plain butt: ${reason}`,
-      remedy: shapes[i].ribOf
-        ? 'Take the cut away, for ribs need none; or a plain butt joint'
-        : 'Another kind of joint, or move the cut',
+      remedy: plainRemedy(shapes[i]),
     }))
     const empty = samplePiece(shapes[i]).samples.find(
       sample => sample.section.length === 0 && sample.u < piece.toMm,

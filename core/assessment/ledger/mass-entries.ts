@@ -1,6 +1,6 @@
 /** The mass ledger of an airframe: pieces, spars, boom, equipment, and glue and wire as shares. SI. */
 import type { Equipment, Joint, Design } from '../../document'
-import { placePoint, polygonArea, zoneOr } from '../../geometry'
+import { isSheet, placePoint, polygonArea, zoneOr } from '../../geometry'
 import { stockLinearMass } from '../../libraries'
 import {
   boxInertia,
@@ -66,6 +66,10 @@ export function pieceEntry(
   weighed: number | undefined,
 ): MassEntry {
   const mass = weighed ?? print.mass
+  const sheet = isSheet(piece),
+    spread = sheet ? filament.densityRange : doc.allowances.flowSpreadShare
+  const reckoned = sheet ? ('reckoned' as const) : ('printed' as const),
+    source = weighed === undefined ? reckoned : ('weighed' as const)
   const [x, y, z] = print.centre.map(mmToM)
   return {
     id: piece.id,
@@ -77,8 +81,8 @@ export function pieceEntry(
     z,
     drops: false,
     own: scaled(print.inertia, print.mass > 0 ? mass / print.mass : 1),
-    source: weighed === undefined ? 'printed' : 'weighed',
-    sigma: weighed === undefined ? mass * doc.allowances.flowSpreadShare : SCALE_SIGMA,
+    source,
+    sigma: weighed === undefined ? mass * spread : SCALE_SIGMA,
     common: weighed === undefined ? filament.id : null,
   }
 }

@@ -288,11 +288,12 @@ export function reportPieces(
       // An opening may leave a piece without any skin.
       areaMassGdm2: p.outsideMm2 > 0 ? (kgToG(print.mass) / p.outsideMm2) * 1e4 : 0,
       beadsMm: print.lengths,
-      filamentG: kgToG(filamentKg(p)),
+      filamentG: isSheet(piece) ? 0 : kgToG(filamentKg(p)),
       overhangMm2: print.overhangMm2,
       bridgeMm: print.bridgeMm,
       joints: piece.joints,
-      slender: box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm),
+      // What is cut lies where it likes.
+      slender: isSheet(piece) ? 0 : box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm),
       brimMm: piece.zone.recipe.brimMm,
     }
   })

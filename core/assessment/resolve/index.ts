@@ -1,5 +1,6 @@
 export { type Airframe, type Designed, type Resolver, createResolver } from './airframe'
-export { heldEdges } from './held-edges'
+export { flatThicknesses } from './flat-sections'
+export { filmEnd, heldEdges } from './held-edges'
 export { type HeldBoom } from './held-boom'
 export { bodiesOf, type StandingBody } from './bodies'
 export { coveredStretches, filmRings, LAPS, type Covered } from './covered'

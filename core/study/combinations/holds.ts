@@ -39,7 +39,7 @@ export function brokenBy(
     put('hours', say`hours ${q(a.totals.hours, '', 1)} over ${must.hoursMax}`)
   if (must.costMax !== undefined && costOf(a) > must.costMax)
     put('cost', say`cost ${q(costOf(a), '', 2)} over ${must.costMax}`)
-  const filaments = [...new Set(a.pieces.map(piece => piece.filament))]
+  const filaments = [...new Set(a.pieces.filter(piece => !piece.sheet).map(piece => piece.filament))]
   const soft = filaments.filter(
     id =>
       (libraries.filaments.find(item => item.id === id)?.softeningC ?? Infinity) <
@@ -51,7 +51,7 @@ export function brokenBy(
     ? []
     : filaments.flatMap(id => {
         const wanted = a.pieces
-          .filter(piece => piece.filament === id && piece.weighedG === null)
+          .filter(piece => piece.filament === id && piece.weighedG === null && !piece.sheet)
           .reduce((sum, piece) => sum + piece.filamentG, 0)
         const there = doc.spools
           .filter(spool => spool.filament === id)
@@ -59,7 +59,7 @@ export function brokenBy(
         return wanted > there ? [say`${q(Math.ceil(wanted - there), 'g')} of ${nameOf(id)}`] : []
       })
   if (short.length) put('shelf', say`shelf: short of ${listed(short, ', ')}`)
-  const none = a.pieces.filter(piece => piece.printer === null)
+  const none = a.pieces.filter(piece => piece.printer === null && !piece.sheet)
   if (none.length)
     put(
       'printer',

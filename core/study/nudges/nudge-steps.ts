@@ -113,6 +113,7 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
 
 const inSurface = ({ wing, tail }: ProjectFile, zone: Zone): boolean =>
   zone.ribs === null &&
+  zone.sheet === null &&
   [wing, tail.horizontal, tail.vertical].some(surface =>
     surface?.panels.some(panel => panel.zone === zone.id),
   )

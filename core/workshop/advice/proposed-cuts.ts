@@ -32,7 +32,10 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
     const loft = surfaces[name]
     if (!loft) return doc.cuts[name]
     const surface = name === 'wing' ? doc.wing : doc.tail[name]!
-    const ribbed = surface.panels.map(panel => !!zoneOr(doc.zones, panel.zone).ribs)
+    const ribbed = surface.panels.map(({ zone }) => {
+      const { ribs, sheet } = zoneOr(doc.zones, zone)
+      return !!ribs || !!sheet
+    })
     const fixed = loft.ends
       .slice(1, -1)
       .filter(
@@ -41,7 +44,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
           surface.panels[i].dihedralDeg !== surface.panels[i + 1].dihedralDeg,
       )
       .map(station => station.s)
-    // Ribs are as long as they are thick: only shells are cut for the bed.
+    // Ribs are as long as they are thick, and sheets know no bed: only shells are cut for it.
     const cuts = surface.panels.flatMap((_, i): number[] => {
       if (ribbed[i] || ribbed[i - 1] === false) return []
       let last = i

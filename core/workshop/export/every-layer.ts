@@ -3,7 +3,7 @@
  * printer.
  */
 import type { Airframe, PieceReport } from '../../assess'
-import { meshOf, pieceSolid, type SolidKernel } from '../../geometry'
+import { isSheet, meshOf, pieceSolid, type SolidKernel } from '../../geometry'
 import { sliceModel } from '../../printing'
 import { kgToG, sToHours } from '../../units'
 
@@ -28,7 +28,7 @@ export async function sliceEveryLayer(
   reports: readonly PieceReport[],
   progress: (done: number, of: number, name: string) => void | Promise<void>,
 ): Promise<EveryLayer[]> {
-  const own = airframe.pieces.filter(piece => piece.side !== 'port')
+  const own = airframe.pieces.filter(piece => piece.side !== 'port' && !isSheet(piece))
   const found: EveryLayer[] = []
   for (const [i, piece] of own.entries()) {
     await progress(i, own.length, piece.name)

@@ -2,7 +2,14 @@
 import Papa from 'papaparse'
 import type { Airframe, PieceReport } from '../../assess'
 import { denserOf, printedSparOf, recipeOf, type Printer, type Recipe } from '../../document'
-import { chordSolids, together, type Piece, type SolidKernel, type TriangleMesh } from '../../geometry'
+import {
+  chordSolids,
+  isSheet,
+  together,
+  type Piece,
+  type SolidKernel,
+  type TriangleMesh,
+} from '../../geometry'
 import { createPrintableMeshes, writeStl, writeThreeMf } from '../../printing'
 import { layPlates, stand } from '../print-room'
 
@@ -34,18 +41,20 @@ export async function exportPieces(
   const nameOf = uniqueNames()
   const meshes = new Map<string, TriangleMesh>()
   const meshOfPiece = createPrintableMeshes(kernel)
-  for (const [i, piece] of airframe.pieces.entries()) {
-    await progress(i, airframe.pieces.length, piece.name)
+  const printed = airframe.pieces.filter(piece => !isSheet(piece)),
+    printedReports = reports.filter(piece => !piece.sheet)
+  for (const [i, piece] of printed.entries()) {
+    await progress(i, printed.length, piece.name)
     const mesh = meshOfPiece(piece)
     meshes.set(piece.id, mesh)
     files.push({ name: nameOf(`${piece.id}.stl`), bytes: writeStl(mesh, `${piece.mark} ${piece.name}`) })
     files.push(...chordFiles(piece, nameOf))
   }
   for (const printer of airframe.doc.printers)
-    files.push(...plateFiles(printer, airframe, reports, meshes, nameOf))
+    files.push(...plateFiles(printer, airframe, printedReports, meshes, nameOf))
   files.push({
     name: 'pieces.csv',
-    bytes: encodeText(piecesCsv(reports, piece => recipeOf(airframe.doc, piece))),
+    bytes: encodeText(piecesCsv(printedReports, piece => recipeOf(airframe.doc, piece))),
   })
   return files
 }

@@ -14,6 +14,7 @@ import {
   type SurfaceLoft,
 } from '../../geometry'
 import { jigs, motorHoles } from '../build'
+import { cutSheets } from './cut-sheets'
 
 export interface FlatPart {
   id: string
@@ -37,6 +38,7 @@ export function flatParts(airframe: Airframe, assessment: Pick<Assessment, 'draw
     list.map((part, i) => atOrigin({ ...part, mark: `${letter}${i + 1}` }))
   return [
     ...lettered('R', sections(airframe)),
+    ...lettered('S', sheets(airframe)),
     ...lettered('P', motorPlates(airframe)),
     ...lettered('T', tongues(airframe)),
     ...jigs(airframe, assessment).map(({ id, mark, name, count, thicknessMm, loops, note }) =>
@@ -67,6 +69,24 @@ const ribs = (loft: SurfaceLoft, pieces: Airframe['pieces']): Draft[] =>
       loops: piece.sectionAt((piece.from + piece.to) / 2),
       note: 'instead of printing it; in other sheet than plastic weigh it, and tell the ledger',
     }))
+
+const sheets = (airframe: Airframe): Draft[] =>
+  Object.values(airframe.surfaces).flatMap(loft =>
+    cutSheets(airframe, loft).map(({ piece, loop }): Draft => {
+      const { thicknessMm, make } = piece.zone.sheet!
+      return {
+        id: `sheet-${piece.id}`,
+        name: piece.name.replace(' starboard', ''),
+        count: loft.mirror ? 2 : 1,
+        thicknessMm,
+        loops: [loop],
+        note:
+          make === 'flat'
+            ? 'edges rounded ahead and bevelled behind; one of a pair turned over'
+            : 'folded from notch to notch, round the nose; its outer face is drawn: cut one of paper first. One of a pair turned over',
+      }
+    }),
+  )
 
 /** Root, every cut, every change of panel, tip: skin as drawn, bores of the spars as printed; or every rib. */
 const sections = ({ surfaces, spars, doc, pieces }: Airframe): Draft[] =>

@@ -25,7 +25,7 @@ export interface FileVerdict {
 export function wantedPieces(airframe: Airframe, assessment: Assessment): WantedPiece[] {
   return airframe.pieces.flatMap((piece): WantedPiece[] => {
     const report = assessment.pieces.find(item => item.id === piece.id)
-    if (!report || lies(piece)) return []
+    if (!report || report.sheet || lies(piece)) return []
     return [wantedPiece(airframe, piece, report.filamentG, report.printer)]
   })
 }
