@@ -11,7 +11,7 @@ const { doc, now, look } = useBench()
       <tr>
         <th>Mark</th>
         <th>Piece</th>
-        <th>Filament</th>
+        <th>Of</th>
         <th class="r">Mass</th>
         <th class="r">Hours</th>
         <th class="r">Cost</th>
@@ -33,10 +33,10 @@ const { doc, now, look } = useBench()
         <td>{{ p.name }}</td>
         <td>{{ p.filamentName }}</td>
         <td class="r num">{{ amount(p.predictedG, 'g', 1) }}</td>
-        <td class="r num">{{ figure(p.hours, 2) }} h</td>
+        <td class="r num">{{ p.sheet ? '–' : `${figure(p.hours, 2)} h` }}</td>
         <td class="r num">{{ doc.brief.currency }} {{ figure(p.cost, 2) }}</td>
         <td class="r num">{{ amount(p.areaMassGdm2, 'g/dm²', 2) }}</td>
-        <td class="r num">{{ p.layers }}</td>
+        <td class="r num">{{ p.sheet ? '–' : p.layers }}</td>
         <td :class="{ bad: !p.fits }">{{ p.printerName }}</td>
       </tr>
     </tbody>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-/** How a zone of a wing or tail is built: printed as a shell, or of printed ribs under a film. */
+/** The ribs of a zone, what covers them, and what they weigh. */
 import { LIMITS, type Zone } from '../../../core/document'
-import { filmOr, LIBRARIES, USUAL_RIBS } from '../../../core/libraries'
+import { filmOr, LIBRARIES } from '../../../core/libraries'
 import { amount, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
@@ -12,10 +12,6 @@ const core = useCore()
 const fault = ref('')
 const film = computed(() => zone.ribs && filmOr(LIBRARIES.films, zone.ribs.film))
 const index = computed(() => doc.value.zones.findIndex(item => item.id === zone.id))
-const ways: Array<{ title: string; value: 'shell' | 'ribs' }> = [
-  { title: 'A printed shell', value: 'shell' },
-  { title: 'Printed ribs under film', value: 'ribs' },
-]
 const figures = [
   { key: 'pitchMm', label: 'Ribs at most apart', limits: LIMITS.ribPitchMm, digits: 0 },
   { key: 'thicknessMm', label: 'A rib is thick', limits: LIMITS.ribThicknessMm, digits: 1 },
@@ -29,11 +25,6 @@ const built = computed(() => {
   return { count: ribs.length, massG: ribs.reduce((sum, rib) => sum + rib.massG, 0), filmG }
 })
 const bare = computed(() => now.value.findings.some(finding => finding.code === 'ribs-no-edge'))
-function setBuilt(how: 'shell' | 'ribs') {
-  edit(`${zone.name}: ${how === 'ribs' ? 'ribs under film' : 'a printed shell'}`, draft => {
-    draft.zones[index.value].ribs = how === 'ribs' ? { ...USUAL_RIBS } : null
-  })
-}
 async function layEdges() {
   fault.value = ''
   const asked = toRaw(doc.value)
@@ -49,13 +40,6 @@ async function layEdges() {
 
 <template>
   <div class="stack">
-    <v-select
-      :model-value="zone.ribs ? 'ribs' : 'shell'"
-      :items="ways"
-      label="Built as"
-      data-field="built"
-      @update:model-value="setBuilt($event as 'shell' | 'ribs')"
-    />
     <template v-if="zone.ribs && film">
       <v-select
         :model-value="film.id"

@@ -4,14 +4,16 @@ import { amount, amountOf, figure } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
 const { now, doc, look } = useBench()
-const rows = computed(() => now.value.pieces.filter(piece => piece.side !== 'port'))
+/** Sheets lie on no bed. */
+const printed = computed(() => now.value.pieces.filter(piece => !piece.sheet))
+const rows = computed(() => printed.value.filter(piece => piece.side !== 'port'))
 const bed = computed(() => doc.value.printers.reduce((a, b) => (b.bedMm[2] > a.bedMm[2] ? b : a)))
 const joint = (kind: string | undefined) => kind ?? '–'
 </script>
 
 <template>
   <div>
-    <h2>{{ now.pieces.length }} pieces, standing</h2>
+    <h2>{{ printed.length }} pieces, standing</h2>
     <p class="lead">
       Tallest bed: {{ bed.name }}, {{ bed.bedMm[2] }} mm. A port piece (P) is its starboard twin (S) in a
       mirror, never turned round.

@@ -85,7 +85,7 @@ function sharedPieces(airframe: Airframe): Finding[] {
         value: 100 * share,
         limit: 100 * SHARED,
         unit: '%',
-        text: say`${piece.name} lies by ${q(100 * share, '%', 0)} in ${nameOf(other.zone)} and is printed whole as ${piece.zone.name}, which has most of it; were the zones to meet ${q(Math.max(0, own - other.length) / 2, 'mm', 0)} further, all of it would change`,
+        text: say`${piece.name} lies by ${q(100 * share, '%', 0)} in ${nameOf(other.zone)} and is ${isSheet(piece) ? 'cut' : 'printed'} whole as ${piece.zone.name}, which has most of it; were the zones to meet ${q(Math.max(0, own - other.length) / 2, 'mm', 0)} further, all of it would change`,
         remedy: say`Split: a cut at ${q(nearest, 'mm', 0)}, where the zones meet`,
       },
     ]

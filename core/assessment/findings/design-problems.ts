@@ -171,7 +171,7 @@ function pieceProblems({ doc, pieces: shapes }: Airframe, pieces: readonly Piece
         value: shapes[i].zonesInside.length,
         limit: 1,
         unit: 'zones',
-        text: `${piece.name} spans ${shapes[i].zonesInside.length} zones; it is printed as ${piece.zoneName}`,
+        text: `${piece.name} spans ${shapes[i].zonesInside.length} zones; it is ${piece.sheet ? 'cut' : 'printed'} as ${piece.zoneName}`,
         remedy: 'Cut where the zones meet',
       })
   })

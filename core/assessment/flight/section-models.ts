@@ -43,7 +43,8 @@ export function createSections(): (
   const modelOf = memoise(
     (reference: string, aerofoil: Aerofoil | undefined, gap: number, ...measured: MeasuredPolar[]) => {
       const { flow, gap: own } = flowOf(reference, aerofoil)
-      return sectionModel(flow, Math.max(own, gap), measured)
+      const plate = !aerofoil && aerofoilOf(reference)?.family === 'plate'
+      return sectionModel(flow, Math.max(own, gap), measured, plate)
     },
     60,
   )

@@ -1,7 +1,16 @@
 /** Schools compared for one zone: the same aircraft assessed with each, side by side. */
 import { coveredStretches, LAPS, type Assessor } from '../../assess'
 import type { ProjectFile, Zone } from '../../document'
-import { recipeFor, USUAL_RIBS, type Filament, type Libraries } from '../../libraries'
+import {
+  asMaterial,
+  foamOr,
+  recipeFor,
+  USUAL_RIBS,
+  USUAL_SHEET,
+  type Filament,
+  type Film,
+  type Libraries,
+} from '../../libraries'
 import { withZone } from '../../change'
 import { printedMaterial } from '../../structure'
 import { beadThickness } from '../../printing'
@@ -26,6 +35,20 @@ export interface SchoolFigures {
   zone: Zone
 }
 
+/** What a zone is built by: its school, where it is printed as a shell. */
+function wayOf({ ribs, sheet, recipe }: Zone): string {
+  if (sheet) return 'sheet'
+  return ribs ? 'ribs' : recipe.school
+}
+
+/** E·t along the span, N/m. */
+function skinStiffness({ ribs, sheet, recipe }: Zone, material: Filament, film: Film | undefined): number {
+  if (sheet) return material.modulus * mmToM(sheet.thicknessMm)
+  if (ribs && film) return film.modulus * film.thickness
+  const walls = recipe.walls + (recipe.skinGapMm ? 1 : 0)
+  return printedMaterial(recipe, material).modulus * walls * mmToM(beadThickness(recipe, material))
+}
+
 export function schoolFigures(
   assessor: Assessor,
   doc: ProjectFile,
@@ -39,9 +62,8 @@ export function schoolFigures(
   const { pieces, totals, strength, flight } = assessor.assess(changed)
   const own = pieces.filter(piece => piece.zone === zone.id)
   const films = coveredStretches(assessor.airframe(changed)).filter(item => item.zone === zone.id)
-  const walls = zone.recipe.walls + (zone.recipe.skinGapMm ? 1 : 0)
   return {
-    school: zone.ribs ? 'ribs' : zone.recipe.school,
+    school: wayOf(zone),
     name,
     summary,
     badAt,
@@ -51,13 +73,7 @@ export function schoolFigures(
       sum(films.map(({ film, area }) => 1000 * film.arealMass * area * (1 + LAPS))),
     hours: sum(own.map(piece => piece.hours)),
     cost: sum(own.map(piece => piece.cost)),
-    skinStiffness:
-      zone.ribs && films.length
-        ? (films[0].film.modulus * films[0].film.thickness) / 1000
-        : (printedMaterial(zone.recipe, filament).modulus *
-            walls *
-            mmToM(beadThickness(zone.recipe, filament))) /
-          1000,
+    skinStiffness: skinStiffness(zone, filament, films[0]?.film) / 1000,
     flyingMassG: totals.massG,
     reserve: strength.reserve,
     staticMarginPct: flight.staticMarginPct,
@@ -66,6 +82,7 @@ export function schoolFigures(
 }
 
 export const RIBS_NAME = 'Ribs under film'
+export const SHEET_NAME = 'Folded sheet of foam'
 
 /** Is a zone one of a wing or tail? */
 export const carriesLift = ({ wing, tail }: Pick<ProjectFile, 'wing' | 'tail'>, zone: string): boolean =>
@@ -86,13 +103,14 @@ export function compareSchools(
   const zone = doc.zones.find(item => item.id === zoneId)
   const filament = libraries.filaments.find(item => item.id === filamentId)
   if (!zone || !filament) throw new Error(`no zone ${zoneId} or filament ${filamentId}`)
-  const own = libraries.filaments.find(item => item.id === zone.filament) ?? libraries.filaments[0]
+  const printed = libraries.filaments.find(item => item.id === zone.filament) ?? libraries.filaments[0],
+    own = zone.sheet ? asMaterial(foamOr(libraries.foams, zone.sheet.foam)) : printed
   const present = schoolFigures(
     assessor,
     doc,
     zone,
     'As it is',
-    libraries.schools.find(s => s.id === zone.recipe.school)?.summary ?? '',
+    zone.sheet ? own.goodFor : (libraries.schools.find(s => s.id === zone.recipe.school)?.summary ?? ''),
     own.badFor,
     own,
   )
@@ -100,23 +118,36 @@ export function compareSchools(
     schoolFigures(
       assessor,
       doc,
-      { ...zone, filament: filament.id, recipe: recipeFor(school, filament), ribs: null },
+      { ...zone, filament: filament.id, recipe: recipeFor(school, filament), ribs: null, sheet: null },
       school.name,
       school.summary,
       school.badAt,
       filament,
     ),
   )
-  if (!zone.ribs && carriesLift(doc, zone.id))
+  const lifts = carriesLift(doc, zone.id)
+  if (!zone.ribs && lifts)
     others.push(
       schoolFigures(
         assessor,
         doc,
-        { ...zone, filament: filament.id, ribs: USUAL_RIBS },
+        { ...zone, filament: filament.id, ribs: USUAL_RIBS, sheet: null },
         RIBS_NAME,
         'printed ribs on spars and edges, under film',
         'wants edges to lie on; the film is dented and torn, and twists easily',
         filament,
+      ),
+    )
+  if (!zone.sheet && lifts)
+    others.push(
+      schoolFigures(
+        assessor,
+        doc,
+        { ...zone, ribs: null, sheet: USUAL_SHEET },
+        SHEET_NAME,
+        'one sheet round the nose, over the spar; no hour of printing',
+        'dents; spars carry nearly all, and their ends want more than foam to sit in',
+        asMaterial(foamOr(libraries.foams, USUAL_SHEET.foam)),
       ),
     )
   return [present, ...others.sort((a, b) => a.massG - b.massG)]
