@@ -36,6 +36,8 @@ export const sheetRecipe = (recipe: Recipe, { thicknessMm, make }: Sheet): Recip
   school: 'beads',
   walls: 1,
   beadWidthMm: make === 'flat' ? thicknessMm / 2 : thicknessMm,
+  beadForm: 'rectangular',
+  layerHeightMm: 0.2,
   flow: 1,
   infillShare: 0,
   baseLayers: 0,

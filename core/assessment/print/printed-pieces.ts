@@ -16,6 +16,7 @@ import { assignPrinters, lies, lyingPrint, printPiece, samplePiece, type PiecePr
 import { gToKg, kgToG, mm3ToM3, sToHours } from '../../units'
 import type { Designed } from '../resolve'
 import type { PieceReport, PrinterReport } from '../report'
+import { sheetPrint } from './sheet-print'
 
 export interface PrintedPiece {
   piece: Piece
@@ -61,7 +62,7 @@ export function createPrinting(at: (what: string) => void = () => {}): Printing 
     at(piece.name)
     const standing = printPiece(piece, filament)
     const laid = lies(piece) ? lyingPrint(piece, filament, standing) : standing
-    const print = isSheet(piece) ? unprinted(laid) : laid
+    const print = isSheet(piece) ? sheetPrint(piece, filament, laid) : laid
     prints.set(piece.sectionAt, [...list.slice(1 - REMEMBERED), { zone: piece.zone, filament, print }])
     return print
   }
@@ -88,24 +89,6 @@ export function createPrinting(at: (what: string) => void = () => {}): Printing 
       })
     },
   }
-}
-
-/** A sheet is weighed as a skin; no printer has anything to do with it. */
-const unprinted = (print: PiecePrint): PiecePrint => ({
-  ...print,
-  layers: 0,
-  lengths: NO_BEADS,
-  overhangMm2: 0,
-  bridgeMm: 0,
-  seconds: () => 0,
-})
-const NO_BEADS: PiecePrint['lengths'] = {
-  outerWall: 0,
-  innerWall: 0,
-  lattice: 0,
-  infill: 0,
-  solid: 0,
-  brim: 0,
 }
 
 /** Outer skin, holes left out, mm². */
