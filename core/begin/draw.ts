@@ -7,6 +7,7 @@ import { filmEdges } from '../workshop/spine'
 import { frame } from './frame'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId } from './purposes'
+import { folded } from './sheet-wing'
 import type { Draft, Sketch } from './sketch'
 import type { Wishes } from './wishes'
 
@@ -48,8 +49,18 @@ export function drawSketch(
     wishes,
     purpose,
   )
-  const built = wishes.wing === 'ribs' ? ribbed(bare, wishes.purpose, { quick, libraries }) : bare
+  const built = builtAs(bare, wishes, { quick, libraries })
   return { ...built, cuts: proposeAllCuts(quick.airframe(built)) }
+}
+
+/** The wing as it is wished for. */
+function builtAs(
+  doc: ProjectFile,
+  { wing, purpose }: Wishes,
+  means: { quick: Assessor; libraries: Libraries },
+): ProjectFile {
+  if (wing === 'sheet') return folded(doc, purpose === 'indoor', means.libraries)
+  return wing === 'ribs' ? ribbed(doc, purpose, means) : doc
 }
 
 /** Indoors every gram of a wing counts, and nothing touches it. */

@@ -118,8 +118,8 @@ export function stronger(
 ): Partial<Sketch> {
   const [weak] = weaknesses(now)
   const holds = !weak || weak.reserve >= ENOUGH
-  // Under film the spar's own stiffness is most of what keeps a wing from fluttering.
-  const soft = wishes.wing === 'ribs' && now.findings.some(item => item.code === 'twist-speed')
+  // Under film or in foam the spar's own stiffness is most of what keeps a wing from fluttering.
+  const soft = wishes.wing !== 'shell' && now.findings.some(item => item.code === 'twist-speed')
   if (holds && !soft) return {}
   const up = (own: string, list: readonly { id: string }[]) =>
     list[Math.min(list.length - 1, list.findIndex(item => item.id === own) + 1)].id

@@ -35,9 +35,9 @@ export const Wishes = z.strictObject({
   launch: z.enum(['hand', 'bungee', 'wheels']).default('hand'),
   landing: z.enum(['belly', 'wheels', 'net']).default('belly'),
   wing: z
-    .enum(['shell', 'ribs'])
+    .enum(['shell', 'ribs', 'sheet'])
     .default('shell')
-    .describe('a wing printed as a shell, or built of printed ribs under film'),
+    .describe('a wing printed as a shell, of printed ribs under film, or folded from sheet foam'),
   filaments: z.array(z.string().min(1).max(60)).max(20).default([]).describe('at hand; empty: any'),
   printers: z.array(Bed).max(6).default([]).describe('beds at hand; empty: one of 220 × 220 × 250 mm'),
   drawer: Drawer.prefault({}),

@@ -193,8 +193,8 @@ export function cutSurface(parts: SurfaceParts): PieceShape[] {
   const fixed = laid.flatMap(({ name, stretch, foot, head }) => {
     const { from, to, frame } = stretch
     if (frame) return ribPieces(loft, { name, frame, foot, head }, [...bored, ...others], marks, sides)
-    // Spars lie between the sheets, or in a groove: no ring of plastic runs round them.
-    const inside = fromSheet(from, to) ? others : features
+    // Spars and leads lie between the sheets, or in a groove: no ring of plastic runs round them.
+    const inside = fromSheet(from, to) ? others.filter(feature => !feature.inside) : features
     const own = [...inside, ...(foot?.above ?? []), ...(head?.below ?? [])].filter(
       feature => feature.to > from + 1e-6 && feature.from < to - 1e-6,
     )

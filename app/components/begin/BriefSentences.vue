@@ -23,6 +23,7 @@ const landings = [
 const wings = [
   { value: 'shell', title: 'printed as a shell' },
   { value: 'ribs', title: 'printed ribs under film' },
+  { value: 'sheet', title: 'folded from sheet foam' },
 ]
 const filaments = LIBRARIES.filaments
   .filter(item => item.family !== 'flexible')

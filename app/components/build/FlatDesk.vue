@@ -44,8 +44,8 @@ const pages = () => make(toRaw(project.doc!), 'outlines', paper.value, thisMinut
     <template v-if="laid">
       <p class="lead">
         <b>{{ parts.length }} outlines</b> at full size, for plywood, card or foam board, by a cutter or by
-        hand: sections with the bores of the spars, plates behind motors, tongues, and the jigs. They are as
-        drawn: a cutter's own width is not taken off.
+        hand: sections with the bores of the spars, sheets of foam wings and tails, plates behind motors,
+        tongues, and the jigs. They are as drawn: a cutter's own width is not taken off.
       </p>
       <div class="acts">
         <FigureField

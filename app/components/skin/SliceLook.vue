@@ -2,7 +2,7 @@
 /** A look inside any layer of any piece: beads drawn to scale, along a height slider. */
 import { useElementSize } from '@vueuse/core'
 import { createAssessor } from '../../../core/assess'
-import { slitOutlines, webbedSection, webPattern, websOf } from '../../../core/geometry'
+import { isSheet, slitOutlines, webbedSection, webPattern, websOf } from '../../../core/geometry'
 import {
   beadMassPerMm,
   divideSection,
@@ -38,6 +38,8 @@ watch(zoneId, () => {
   chosen.value = ''
 })
 const share = ref(0.5)
+/** What is cut has sections, and no layers. */
+const sheet = computed(() => (isSheet(piece.value) ? piece.value.zone.sheet! : null))
 const recipe = computed(() => piece.value.zone.recipe)
 const height3 = computed(() => piece.value.to + piece.value.proud - piece.value.from)
 const layers = computed(() => Math.max(1, Math.round(height3.value / recipe.value.layerHeightMm)))
@@ -144,7 +146,10 @@ const legend = computed(
         @update:model-value="chosen = $event"
       />
       <label class="slide"
-        ><span
+        ><span v-if="sheet"
+          >Section <span class="num" data-figure="section">{{ amount(height, 'mm') }}</span> along the
+          span</span
+        ><span v-else
           >Layer <span class="num" data-figure="layer">{{ layer + 1 }} of {{ layers }}</span
           >, <span class="num">{{ amount((layer + 0.5) * recipe.layerHeightMm, 'mm', 1) }}</span> over the
           bed</span
@@ -165,7 +170,11 @@ const legend = computed(
       <svg
         :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
         role="img"
-        :aria-label="`Beads of layer ${layer + 1} of ${piece.name}, to scale`"
+        :aria-label="
+          sheet
+            ? `Section of ${piece.name}, to scale`
+            : `Beads of layer ${layer + 1} of ${piece.name}, to scale`
+        "
       >
         <path
           v-for="path in paths"
@@ -177,7 +186,12 @@ const legend = computed(
       </svg>
     </div>
     <p v-if="!slice.length" class="bad small">Nothing is left of the piece at this height.</p>
-    <p class="small">
+    <p v-if="sheet" class="small">
+      A sheet of {{ amount(sheet.thicknessMm, 'mm', 1) }}, {{ sheet.make }}, drawn to scale; spars and leads
+      lie
+      {{ sheet.make === 'folded' ? 'between its halves' : 'in grooves' }}
+    </p>
+    <p v-else class="small">
       <template v-for="[kind, label, mm] in legend" :key="kind"
         ><span v-if="mm > 0" class="key"
           ><span class="dot" :class="COLOURS[kind]" />{{ label }}

@@ -14,7 +14,7 @@ import {
   type ProjectFile,
   type SurfaceName,
 } from '../../document'
-import { LIBRARIES, stockOr } from '../../libraries'
+import { foamOr, LIBRARIES, stockOr } from '../../libraries'
 import { q, say } from '../../units'
 import { boughtParts, boughtRepairs } from './bought'
 import { chooseMend, noteDamage } from './choose'
@@ -93,10 +93,11 @@ export function repairs(
   const faces = !NO_FACES.has(how)
   return [
     whole(break_),
-    ...(cuts ? rest(break_) : []),
+    // A sheet has no layers to cut at, and takes neither pin nor tongue.
+    ...(cuts && !report.sheet ? rest(break_) : []),
     ...(faces ? glued(break_, cuts) : []),
     ...(faces && cuts && report.part !== 'body' ? splinted(break_) : []),
-    ...(report.kind === 'fixed' ? inStronger(break_) : []),
+    ...(report.kind === 'fixed' && !report.sheet ? inStronger(break_) : []),
   ].map(assessed)
 }
 /** What is only tried has no day. */
@@ -112,7 +113,7 @@ interface Break {
 
 const whole = ({ report }: Break): Draft => ({
   code: 'new-piece',
-  what: say`Print ${report.name} anew, whole`,
+  what: say`${report.sheet ? 'Cut' : 'Print'} ${report.name} anew, whole`,
   massG: 0,
   hours: report.hours,
   printG: report.filamentG,
@@ -234,7 +235,8 @@ const JOINTS: Record<Joint['kind'], string> = {
 
 /** Wall of the piece in section, mm², and about how far it is round, mm. */
 function sectionOf({ report }: Break): { wall: number; round: number } {
-  const wall = report.predictedG / PLASTIC / Math.max(1, report.toMm - report.fromMm)
+  const density = report.sheet ? foamOr(LIBRARIES.foams, report.filament).density * 1e-6 : PLASTIC
+  const wall = report.predictedG / density / Math.max(1, report.toMm - report.fromMm)
   const [length, width] = [...report.boxMm].sort((a, b) => b - a).slice(1)
   return { wall, round: 2 * (length + width) }
 }
