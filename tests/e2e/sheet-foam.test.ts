@@ -57,7 +57,9 @@ it('a zone becomes a folded sheet with the core’s figures, is cut and folded i
   await page.press('[data-tab="flat"]')
   await page.driver.wait(
     () =>
-      page.driver.executeScript<boolean>('return /folded from notch to notch/i.test(document.body.innerText)'),
+      page.driver.executeScript<boolean>(
+        'return /folded from notch to notch/i.test(document.body.innerText)',
+      ),
     PATIENCE,
     'no folded outline among the flat parts',
   )
