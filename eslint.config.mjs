@@ -90,7 +90,7 @@ const ROOMS = {
     'workshop/spine',
   ],
   'workshop/readiness': [...DESIGN, 'workshop/advice'],
-  begin: [...DESIGN, 'workshop/advice', 'workshop/spine'],
+  begin: [...DESIGN, 'workshop/advice', 'workshop/drawer', 'workshop/spine'],
   'begin/layouts': DESIGN,
   'begin/parts': [...DESIGN, 'begin'],
   'study/nudges': DESIGN,

@@ -11,6 +11,7 @@ import {
   type Wishes,
 } from '../../core/begin'
 import { DocumentError } from '../../core/document'
+import { useDrawer } from '~/stores/drawer'
 import type { BeginningNow } from '~/workers/core/choosing'
 import { useCore, type CoreName } from './useCore'
 
@@ -55,7 +56,15 @@ const fault = ref('')
 let stopped = false,
   own = 0
 
-const wishesNow = (): string => JSON.stringify({ ...said.value, ...atHand.value })
+/** Parts of one's own go along with what names them. */
+function wishesNow(): string {
+  const { drawer } = atHand.value
+  const named = new Set([...drawer.motors, ...drawer.propellers, ...drawer.batteries, ...drawer.servos])
+  const parts = useDrawer()
+    .own.filter(({ id }) => named.has(id))
+    .map(({ group: _, ...part }) => part)
+  return JSON.stringify({ ...said.value, ...atHand.value, drawer: { ...drawer, own: parts } })
+}
 
 export function useBeginning() {
   async function run() {

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor, travelOf } from '../assess'
 import { stops } from '../change'
 import { DEMOS } from '../demo'
-import { checkProject, DocumentError } from '../document'
+import { checkProject, DocumentError, NO_SPECS } from '../document'
 import { LIBRARIES } from '../libraries'
 import { DEEP } from '../testing/runs'
 import { begun } from '../testing/begun'
@@ -21,6 +21,8 @@ import {
 } from '.'
 import { drawSketch } from './draw'
 import { briefFor } from './first-sketch'
+import { chooseKit } from './kit'
+import { shelfWith } from './own-shelf'
 import { sizeLayout, troubleOf, type Sized } from './size'
 import { areaFor, leastArea, within } from './turned'
 import { wingPlan } from './wing'
@@ -176,6 +178,44 @@ describe('layouts for a brief', () => {
     expect(written(weak.refused[0].why)).toMatch(/N of pull, and the most that the drawer gives/)
   })
 
+  it('take parts of one’s own that are named, as they are written and weighed, for nothing; what tells too little stays', () => {
+    const own = (id: string, kind: string, massG: number, more: object) => ({
+      ...NO_SPECS,
+      id,
+      kind,
+      massG,
+      name: `Mine, ${id}`,
+      sizeMm: [28, 28, 28],
+      ...more,
+    })
+    const wishes = readWishes({
+      purpose: 'gentle',
+      drawer: {
+        motors: ['own-motor'],
+        batteries: ['own-pack'],
+        servos: ['own-servo'],
+        own: [
+          own('own-motor', 'motor', 47, {
+            motor: { rpmPerVolt: 1050, resistanceOhm: 0.1, noLoadA: 0.7, maxA: 18 },
+          }),
+          own('own-pack', 'battery', 96, {
+            battery: { cells: 3, capacityMah: 1150, resistanceOhm: null, continuousC: 20 },
+          }),
+          own('own-servo', 'servo', 7.5, { servo: { torqueNcm: 14, travelDeg: 45 } }),
+          own('own-mystery', 'motor', 30, {}),
+        ],
+      },
+    })
+    const shelf = shelfWith(LIBRARIES, wishes)
+    expect(shelf.motors.length).toBe(LIBRARIES.motors.length + 1)
+    const ask = { massG: 500, cruiseMs: 10, stallMs: 6.5, glide: 8, folding: true }
+    const { kit } = chooseKit(ask, PURPOSES.gentle, wishes, shelf)
+    expect([kit!.motor.massG, kit!.battery.massG, kit!.servo.massG]).toEqual([47, 96, 7.5])
+    expect([kit!.motor.price, kit!.battery.price, kit!.servo.price]).toEqual([0, 0, 0])
+    // Nobody has parts of their own: the very shelf.
+    expect(shelfWith(LIBRARIES, readWishes({ purpose: 'gentle' }))).toBe(LIBRARIES)
+    expect(() => readWishes({ purpose: 'gentle', drawer: { own: [{ id: 'x' }] } })).toThrow(/own\.0/)
+  })
   it('go into a box that their span does not, in halves', () => {
     const boxMm: [number, number, number] = [620, 380, 260]
     const [pod] = begun({ purpose: 'gentle', boxMm }, ['boom-and-pod']).layouts

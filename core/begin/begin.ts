@@ -10,6 +10,7 @@ import { q, say, type Words } from '../units'
 import { givenUp, whyNothing, type GaveUp } from './given-up'
 import { LAYOUTS } from './layouts'
 import { PURPOSES, type LayoutId } from './purposes'
+import { shelfWith } from './own-shelf'
 import { NothingPulls, sizeLayout, type Means, type Sized } from './size'
 import { mustPart, type Wishes } from './wishes'
 
@@ -101,8 +102,9 @@ const QUICK = 10
 export function* begin(
   wishes: Wishes,
   kinds: readonly LayoutId[] = PURPOSES[wishes.purpose].layouts,
-  libraries: Libraries = LIBRARIES,
+  shelf: Libraries = LIBRARIES,
 ): Generator<Progress, Beginning> {
+  const libraries = shelfWith(shelf, wishes)
   const means: Means = {
     quick: createAssessor(libraries, { stations: QUICK, hours: false }),
     full: createAssessor(libraries),

@@ -1,7 +1,11 @@
 /** The short brief that a project begins with: what it is for, and as much of the rest as the maker cares to say. */
 import { z } from 'zod'
 import { DocumentError, PRINTER_DEFAULTS, type ProjectFile } from '../document'
+import { OwnPart } from '../workshop/drawer'
 import { BATTERIES_AT_MOST, PURPOSES, type PurposeId } from './purposes'
+
+/** Of one's own, so many may be named. */
+export const OWN_AT_MOST = 60
 
 const ids = z.array(z.string().min(1).max(60)).max(BATTERIES_AT_MOST)
 
@@ -12,6 +16,11 @@ export const Drawer = z.strictObject({
   servos: ids.default([]),
   propellers: ids.default([]),
   stock: ids.default([]),
+  own: z
+    .array(OwnPart)
+    .max(OWN_AT_MOST)
+    .default([])
+    .describe('parts of one’s own that the lists above name: as in a file of parts'),
 })
 
 const Bed = z.strictObject({

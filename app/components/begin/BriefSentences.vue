@@ -3,6 +3,7 @@
 import { PURPOSES, type PurposeId } from '../../../core/begin'
 import { LIBRARIES } from '../../../core/libraries'
 import { useBeginning } from '~/composables/useBeginning'
+import { useDrawer } from '~/stores/drawer'
 
 const { said, atHand } = useBeginning()
 const purpose = computed(() => PURPOSES[said.value.purpose])
@@ -42,17 +43,30 @@ const FIGURES = [
   { key: 'windMs', label: 'In wind up to', unit: 'm/s', min: 0, max: 15, digits: 1, usual: 'windMs' },
   { key: 'spanMaxMm', label: 'Span at most', unit: 'mm', min: 200, max: 4000, digits: 0, usual: 'spanMaxMm' },
 ] as const
-const DRAWER = [
-  { key: 'motors', label: 'Motors', items: LIBRARIES.motors },
-  { key: 'propellers', label: 'Propellers', items: LIBRARIES.propellers },
-  { key: 'batteries', label: 'Batteries', items: LIBRARIES.batteries },
-  { key: 'servos', label: 'Servos', items: LIBRARIES.servos },
-  {
-    key: 'stock',
-    label: 'Tubes and rods',
-    items: LIBRARIES.stock.filter(item => item.shape === 'round' && !item.bends),
-  },
-] as const
+const drawer = useDrawer()
+/** The maker's own first: what lies in the drawer is more often one of those. */
+const shelves = computed(() => {
+  const own = (has: (part: (typeof drawer.own)[number]) => unknown) =>
+    drawer.own.filter(has).map(({ id, name }) => ({ value: id, title: `${name}, my own` }))
+  const bought = (items: ReadonlyArray<{ id: string; name: string }>) =>
+    items.map(({ id, name }) => ({ value: id, title: name }))
+  const tubes = LIBRARIES.stock.filter(item => item.shape === 'round' && !item.bends)
+  return [
+    { key: 'motors', label: 'Motors', items: [...own(part => part.motor), ...bought(LIBRARIES.motors)] },
+    {
+      key: 'propellers',
+      label: 'Propellers',
+      items: [...own(part => part.propeller), ...bought(LIBRARIES.propellers)],
+    },
+    {
+      key: 'batteries',
+      label: 'Batteries',
+      items: [...own(part => part.battery), ...bought(LIBRARIES.batteries)],
+    },
+    { key: 'servos', label: 'Servos', items: [...own(part => part.servo), ...bought(LIBRARIES.servos)] },
+    { key: 'stock', label: 'Tubes and rods', items: bought(tubes) },
+  ] as const
+})
 const addBed = () => atHand.value.printers.push({ name: 'Printer', bedMm: [220, 220, 250] })
 const SIDES = ['Bed, across', 'deep', 'high']
 </script>
@@ -121,10 +135,10 @@ const SIDES = ['Bed, across', 'deep', 'high']
       <summary>The drawer: what must be used</summary>
       <p class="quiet small">Where nothing is named, anything of the shelf may be bought.</p>
       <v-autocomplete
-        v-for="item in DRAWER"
+        v-for="item in shelves"
         :key="item.key"
         v-model="atHand.drawer[item.key]"
-        :items="item.items.map(({ id, name }) => ({ value: id, title: name }))"
+        :items="item.items"
         :label="item.label"
         multiple
         chips

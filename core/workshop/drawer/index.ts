@@ -1,3 +1,3 @@
 export { partOf, shelfParts, type DrawerPart, type PartGroup } from './part'
 export { placed, type Dropped } from './placed'
-export { readParts, together, writeParts } from './parts-file'
+export { OwnPart, readParts, together, writeParts } from './parts-file'

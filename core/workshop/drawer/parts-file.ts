@@ -5,7 +5,8 @@ import type { DrawerPart } from './part'
 
 const { id, name, kind, massG, sizeMm, battery, servo, motor, controller, propeller, fan } = Equipment.shape
 
-const OwnPart = z.strictObject({
+/** A part of one's own: what is written on it and what the scale says. */
+export const OwnPart = z.strictObject({
   id,
   name,
   kind,
