@@ -204,6 +204,8 @@ h1 {
 }
 .brief {
   grid-area: brief;
+  /* What stands out of its fields is cut off with them, and does not lengthen the page. */
+  position: relative;
   overflow-y: auto;
   padding: 14px 16px 24px;
   border-right: 1px solid var(--hair);
@@ -213,6 +215,7 @@ h1 {
 }
 .layouts {
   grid-area: layouts;
+  position: relative;
   overflow-y: auto;
   padding: 14px 16px 24px;
 }

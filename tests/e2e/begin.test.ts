@@ -1,8 +1,10 @@
 /** From an idea to an aircraft of one's own: a brief, layouts that were sized for it, one of them opened. */
+import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess, createAssessor } from '../../core/assess'
 import { begin, readWishes } from '../../core/begin'
 import { DEMOS } from '../../core/demo'
+import { NO_SPECS } from '../../core/document'
 import { DEEP } from '../../core/testing/runs'
 import { PATIENCE, setViewport } from '../support/browser'
 import { Page } from '../support/page'
@@ -20,6 +22,16 @@ const core = (raw: unknown, kind: 'flying-wing' | 'boom-and-pod') => {
     const step = work.next()
     if (step.done) return step.value.layouts[0]
   }
+}
+
+const MINE = {
+  ...NO_SPECS,
+  id: 'own-motor',
+  name: 'Red outrunner',
+  kind: 'motor',
+  massG: 51,
+  sizeMm: [28, 28, 28],
+  motor: { rpmPerVolt: 1050, resistanceOhm: 0.1, noLoadA: 0.7, maxA: 18 },
 }
 
 describe('a beginning', () => {
@@ -99,6 +111,19 @@ describe('a beginning', () => {
 
   it('is an empty bench as well, where everything is the maker’s', async () => {
     await page.fresh('/begin', DEMOS[1])
+    // A part of one's own lies in the drawer, which is opened without lengthening the page that cannot scroll.
+    await page.driver.executeScript(
+      "localStorage.setItem('mariposa-own-parts', arguments[0])",
+      JSON.stringify({ format: 'mariposa-parts', version: 1, parts: [MINE] }),
+    )
+    await page.go('/begin')
+    await page.driver.executeScript("document.querySelector('.brief details').open = true")
+    await page.choose('[data-field="drawer-motors"]', 'Red outrunner, my own')
+    await page.until('[data-field="drawer-motors"] .v-chip')
+    expect(
+      await page.driver.executeScript('return document.documentElement.scrollHeight - innerHeight'),
+    ).toBe(0)
+    await page.driver.switchTo().activeElement().sendKeys(Key.ESCAPE)
     await page.press('[data-act="empty"]')
     await page.begun()
     const doc = await page.stored()
