@@ -75,6 +75,8 @@ describe('without a network', () => {
     try {
       await page.fresh('/log', thistledown)
       await keptOffline()
+      // From its second visit on a page is served from what is kept, and a newer version waits for it.
+      await page.go('/log')
       await page.find('[data-field="behaviour"] textarea').sendKeys('Half a sentence about')
       await page.serverGone()
       await page.serverBack(newer)
