@@ -75,10 +75,8 @@ export function sectionModel(
   }
   const own: Curve[] = [],
     known: Curve[] = []
-  const ownCurve = (i: number): Curve => {
-    const solved = (own[i] ??= computedCurve(closedPolar(flow, i), gap))
-    return plate ? (own[i] = bubbled(solved, flow)) : solved
-  }
+  const solved = (i: number) => computedCurve(closedPolar(flow, i), gap)
+  const ownCurve = (i: number): Curve => (own[i] ??= plate ? bubbled(solved(i), flow) : solved(i))
   // Thinner air by Reynolds number never lifts more: where the guess at a bubble says so, the next number's
   // limit holds.
   const curve = (i: number): Curve =>

@@ -1,5 +1,5 @@
 export { beadFill, beadThickness, beadMassPerMm, relativeDensity } from './bead'
-export { insetField, insetArea, insetEdge, type InsetField } from './inset-field'
+export { insetField, insetArea, insetEdge, insetLoops, type InsetField } from './inset-field'
 export { layLayer, layerBeads, wallBeads, type Layer } from './lay'
 export { layerRuns, type LayerRuns, type LayerWebs, type RunKind } from './layer-runs'
 export { cappedSpeed, layerTime } from './layer-time'

@@ -92,11 +92,12 @@ const servo: Look = (step, hands) =>
     'never tried',
   )
 
-/** What film closes, and what is in its way. */
+/** What film or a folded sheet closes, and what is in its way. */
 const film: Look = (step, hands) => {
+  const shuts = (other: BuildStep) => other.kind === 'cover' || other.kind === 'fold'
   const same = (other: BuildStep) =>
-    other.kind === 'cover' && part(other) === part(step) && other.subject.side === step.subject.side
-  const ofSurface = (other: BuildStep) => other.kind === 'cover' && part(other) === part(step)
+    shuts(other) && part(other) === part(step) && other.subject.side === step.subject.side
+  const ofSurface = (other: BuildStep) => shuts(other) && part(other) === part(step)
   const inside =
     step.kind === 'spar' || step.kind === 'lead' || (step.kind === 'join' && step.subject.joint !== undefined)
   return [
@@ -104,8 +105,14 @@ const film: Look = (step, hands) => {
     ...says(step.kind === 'hinge' && comes(hands, same), 'the edge that it hangs on is not covered'),
     ...says(
       (onBody(step) && comes(hands, other => other.kind === 'cover' && part(other) === 'wing')) ||
+        (step.kind === 'set-wing' &&
+          comes(hands, other => other.kind === 'fold' && part(other) === 'wing')) ||
         (step.kind === 'tail' && comes(hands, ofSurface)),
       'one side of the frame can no longer be reached',
+    ),
+    ...says(
+      step.kind === 'fold' && part(step) === 'wing' && comes(hands, other => other.kind === 'halves'),
+      'the spar that runs through has no way in',
     ),
   ]
 }

@@ -7,6 +7,7 @@ import {
   beadMassPerMm,
   divideSection,
   insetField,
+  insetLoops,
   layerBeads,
   layerRuns,
   layLayer,
@@ -122,6 +123,18 @@ const paths = computed(() =>
     }))
     .filter(path => path.d),
 )
+/** Foam of a section: all of it, but for what a folded sheet leaves hollow. */
+const foam = computed(() => {
+  if (!sheet.value) return ''
+  const { make, thicknessMm } = sheet.value
+  const loops = [...slice.value, ...(make === 'folded' ? insetLoops(field.value, thicknessMm) : [])]
+  return loops
+    .map(loop => {
+      const points = Array.from({ length: loop.length / 2 }, (_, i) => `${loop[2 * i]!} ${-loop[2 * i + 1]!}`)
+      return `M${points.join('L')}Z`
+    })
+    .join('')
+})
 const legend = computed(
   () =>
     [
@@ -176,8 +189,9 @@ const legend = computed(
             : `Beads of layer ${layer + 1} of ${piece.name}, to scale`
         "
       >
+        <path v-if="sheet" :d="foam" class="foam" />
         <path
-          v-for="path in paths"
+          v-for="path in sheet ? [] : paths"
           :key="path.kind"
           :d="path.d"
           :class="COLOURS[path.kind]"
@@ -212,6 +226,7 @@ const legend = computed(
   gap: 6px;
 }
 .bar {
+  margin-top: 8px;
   display: flex;
   gap: 16px;
   align-items: center;
@@ -243,6 +258,11 @@ svg {
 path {
   fill: none;
   stroke-linecap: round;
+}
+.foam {
+  fill: currentcolor;
+  fill-rule: evenodd;
+  stroke: none;
 }
 .skin {
   stroke: rgb(var(--v-theme-on-background));

@@ -83,10 +83,10 @@ function firstWord(off: number): string {
     </table>
     <p v-if="ahead.restG > 0 && ahead.restFactor !== null" :class="{ bad: ahead.restFactor < 0.92 }">
       <template v-if="ahead.restFactor >= 1">
-        {{ amount(ahead.restG, 'g') }} are still to print, and the target leaves room.
+        {{ amount(ahead.restG, 'g') }} are still to make, and the target leaves room.
       </template>
       <template v-else>
-        {{ amount(ahead.restG, 'g') }} are still to print. To meet the target they must come out
+        {{ amount(ahead.restG, 'g') }} are still to make. To meet the target they must come out
         {{ figure(100 * (1 - ahead.restFactor), 1) }} % lighter{{
           ahead.restFactor < 0.92
             ? ': more than flow can give. Ask beside the table what the rest can mend.'

@@ -7,14 +7,26 @@ export const FILM_RULES: readonly Rule[] = [
     because:
       'Under the film, or in a sheet that is folded, nothing is glued, drawn through or squared any more.',
     trap: true,
-    pairs: steps => pairs([...surfaceJoins(steps), ...steps.of('spar', 'lead')], steps.of('cover'), sameSide),
+    pairs: steps =>
+      pairs([...surfaceJoins(steps), ...steps.of('spar', 'lead')], steps.of('cover', 'fold'), sameSide),
+  },
+  {
+    id: 'spar-before-fold',
+    because:
+      'What runs through both halves is laid into open sheets: folded shut, neither of them lets it in.',
+    trap: true,
+    pairs: steps =>
+      pairs(
+        steps.of('halves'),
+        steps.of('fold').filter(step => step.subject.surface === 'wing'),
+      ),
   },
   {
     id: 'film-before-hinge',
     because:
       'The film goes round the edge that a surface hangs on, and a sheet is glued shut along it; behind a surface that hangs there neither iron nor clamp reaches.',
     trap: true,
-    pairs: steps => pairs(steps.of('cover'), steps.of('hinge'), sameSide),
+    pairs: steps => pairs(steps.of('cover', 'fold'), steps.of('hinge'), sameSide),
   },
   {
     id: 'film-on-the-table',
@@ -26,7 +38,15 @@ export const FILM_RULES: readonly Rule[] = [
         steps.of('cover').filter(step => step.subject.surface === 'wing'),
         steps.of('halves', 'set-wing'),
       ),
-      ...pairs(steps.of('cover'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
+      ...pairs(
+        steps.of('fold').filter(step => step.subject.surface === 'wing'),
+        steps.of('set-wing'),
+      ),
+      ...pairs(
+        steps.of('cover', 'fold'),
+        steps.of('tail'),
+        (a, b) => a.subject.surface === b.subject.surface,
+      ),
     ],
   },
 ]

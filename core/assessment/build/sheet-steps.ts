@@ -1,4 +1,5 @@
 /** Sheets of foam: cut to their outlines, and folded shut over what lies in them. */
+import type { SurfaceName } from '../../document'
 import { isSheet, type Piece } from '../../geometry'
 import { listed, q, say, type Words } from '../../units'
 import type { Chain, Site } from './site'
@@ -23,16 +24,19 @@ export const cuttingSheets = (pieces: readonly Piece[]): Words[] => {
 export function foldSteps({ airframe }: Site, chain: Chain): BuildStep[] {
   const own = chain.pieces.filter(piece => isSheet(piece) && piece.zone.sheet!.make === 'folded')
   if (own.length === 0) return []
+  const throughRod =
+    chain.part !== 'wing' && (airframe.spars[chain.part as SurfaceName] ?? []).some(line => line.spar.through)
   const foams = [...new Map(own.map(({ zone }) => [zone.filament, airframe.filamentOf(zone)])).values()]
   return [
     step({
       id: `fold.${chain.part}.${chain.side}`,
-      kind: 'cover',
+      kind: 'fold',
       bench: chain.bench,
       subject: { surface: chain.part as 'wing', side: chain.side },
       title: say`Fold the sheet of the ${named(chain)} over its spar`,
       how: [
         'Score or press the inside along the line of the nose, tape it outside, and bend it little by little; the last ten millimetres before the rear are sanded to a wedge, so that both halves lie on each other.',
+        ...(throughRod ? ['The rod that runs through lies in both halves before either is folded.'] : []),
         'Spar, leads and everything else inside first. Glue along the spar, the ends and the rear at once, fold, and weight it down on a flat board with the twist that is wanted shimmed in until it has set.',
       ],
       touches: own.map(piece => piece.id),

@@ -37,6 +37,7 @@ export type StepKind =
   | 'lid'
   | 'direction'
   | 'cover'
+  | 'fold'
   | 'finish'
   | 'propeller'
   | 'mend'

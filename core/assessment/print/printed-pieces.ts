@@ -225,11 +225,10 @@ export function reportPieces(
     ),
     doc.printers,
   )
-  const printerName = (id: string | null, piece: Piece) =>
-    doc.printers.find(item => item.id === id)?.name ?? (isSheet(piece) ? 'cut by hand' : 'no printer fits')
   const pieces = printed.map((p, i): PieceReport => {
     const { piece, filament, print, box } = p
-    const printer = printerOf.get(piece.id) ?? null
+    const printer = printerOf.get(piece.id) ?? null,
+      sheet = isSheet(piece)
     // No printer can make it: its hours on the first one still count, so that the total does not shrink.
     const time = printer ? seconds[i].get(printer)! : onPlate(p, doc.printers[0])
     const onScale = now.get(piece.id),
@@ -241,7 +240,7 @@ export function reportPieces(
       part: piece.part,
       kind: piece.kind,
       ribOf: piece.ribOf,
-      sheet: isSheet(piece),
+      sheet,
       side: piece.side,
       zone: piece.zone.id,
       zoneName: piece.zone.name,
@@ -259,24 +258,25 @@ export function reportPieces(
         : 0,
       cost: filamentKg(p) * priceOf(doc, filament),
       printer,
-      printerName: printerName(printer, piece),
+      printerName:
+        doc.printers.find(item => item.id === printer)?.name ?? (sheet ? 'cut by hand' : 'no printer fits'),
       layers: print.layers,
       lengthMm: piece.to + piece.proud - piece.from,
       boxMm: [box.width, box.depth, box.height],
       turnDeg: box.turnDeg,
-      fits: printer !== null || isSheet(piece),
+      fits: printer !== null || sheet,
       fromMm: piece.from,
       toMm: piece.to,
       centreMm: print.centre,
       // An opening may leave a piece without any skin.
       areaMassGdm2: p.outsideMm2 > 0 ? (kgToG(print.mass) / p.outsideMm2) * 1e4 : 0,
       beadsMm: print.lengths,
-      filamentG: isSheet(piece) ? 0 : kgToG(filamentKg(p)),
+      filamentG: sheet ? 0 : kgToG(filamentKg(p)),
       overhangMm2: print.overhangMm2,
       bridgeMm: print.bridgeMm,
       joints: piece.joints,
       // What is cut lies where it likes.
-      slender: isSheet(piece) ? 0 : box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm),
+      slender: sheet ? 0 : box.height / Math.max(0.1, p.narrowMm + 2 * piece.zone.recipe.brimMm),
       brimMm: piece.zone.recipe.brimMm,
     }
   })

@@ -1,17 +1,8 @@
 /** A sheet of foam, weighed by its sections; no printer has anything to do with it. */
 import { polygonArea, type Piece } from '../../geometry'
 import type { Filament } from '../../libraries'
-import { insetArea, insetField, samplePiece, type PiecePrint } from '../../printing'
+import { insetArea, insetField, samplePiece, ZERO_LENGTHS, type PiecePrint } from '../../printing'
 import { mm3ToM3 } from '../../units'
-
-const NO_BEADS: PiecePrint['lengths'] = {
-  outerWall: 0,
-  innerWall: 0,
-  lattice: 0,
-  infill: 0,
-  solid: 0,
-  brim: 0,
-}
 
 /** Foam of a section, mm²: all of a flat one, a strip as thick as the sheet of one that is folded. */
 function foamIn(
@@ -39,7 +30,7 @@ export function sheetPrint(piece: Piece, foam: Filament, skin: PiecePrint): Piec
     inertia: { xx: by * xx, yy: by * yy, zz: by * zz, xy: by * xy, xz: by * xz, yz: by * yz },
     filamentMm3: mm3,
     layers: 0,
-    lengths: NO_BEADS,
+    lengths: ZERO_LENGTHS,
     overhangMm2: 0,
     bridgeMm: 0,
     seconds: () => 0,

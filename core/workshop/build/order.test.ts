@@ -8,6 +8,7 @@ import { runs } from '../../testing/runs'
 import { trapsIn } from '../../testing/building-site'
 import { buildOrder } from './index'
 import { ribbed } from '../../testing/ribbed'
+import { sheeted } from '../../testing/sheeted'
 import { twinBoom } from '../../testing/twin'
 import { WIRE_LEG } from '../../testing/wire-leg'
 import { drafted as change } from '../../testing/changed'
@@ -58,7 +59,7 @@ const ribs = ribbed(doc => {
   // Halves that are joined over a tube, so that film, spars and halves wait for each other.
   doc.spars.find(spar => spar.id === 'main-spar')!.through = false
 })
-const CASES = [thistledown, plover, closedBody, gluedWing, tTail, twinBoom(), ribs]
+const CASES = [thistledown, plover, closedBody, gluedWing, tTail, twinBoom(), ribs, sheeted()]
 
 describe('the order of building', () => {
   it('whatever order the rules allow, nothing is buried, shut in or set out of true', () => {
