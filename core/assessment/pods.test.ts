@@ -203,7 +203,8 @@ describe('a pair of pods', () => {
       drops: false,
       own: { xx: 0, yy: 0, zz: 0, xz: 0 },
     }
-    const momentOf = (entries: (typeof entry)[]) => weightLoads(airframe, entries, [0]).weight.moment[0]
+    const momentOf = (entries: (typeof entry)[]) =>
+      weightLoads(airframe, airframe.wing, entries, [0]).weight.moment[0]
     const arm = (row.yMm - doc.wing.yMm) / 1000
     expect(momentOf([entry]) - momentOf([])).toBeCloseTo(9.80665 * entry.mass * arm, 6)
     // One that is glued to the body alone does not hang on it.
@@ -212,7 +213,8 @@ describe('a pair of pods', () => {
         Object.assign(draft.pods[0], { xMm: 20, yMm: 45, zMm: 0 })
       }),
     )
-    const weighs = (entries: (typeof entry)[]) => weightLoads(beside, entries, [0]).weight.moment[0]
+    const weighs = (entries: (typeof entry)[]) =>
+      weightLoads(beside, beside.wing, entries, [0]).weight.moment[0]
     expect(weighs([{ ...entry, y: 0.045 }])).toBe(weighs([]))
   })
   it('loads the wing in a landing: heavier, and less is left', () => {

@@ -4,7 +4,7 @@ import type { Purpose } from './purposes'
 import type { Drawn } from './wing'
 import { printersFor, type Wishes } from './wishes'
 
-export const NO_CUTS: Cuts = { wing: [], horizontal: [], vertical: [], body: [] }
+export const NO_CUTS: Cuts = { wing: [], second: [], horizontal: [], vertical: [], body: [] }
 
 /** Away, up, round and down: as long as this kind of flight goes. */
 const planFor = ({ minutes, climbS, idleS }: Purpose): ProjectFile['power']['plan'] => [
@@ -23,10 +23,11 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 17,
+  version: 18,
   ...name,
   brief,
   aerofoils: [],
+  second: null,
   pods: [],
   ...drawn,
   cuts: NO_CUTS,

@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 17,
+  version: 18,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -109,6 +109,7 @@ export const PLOVER: ProjectFile = {
       },
     ],
   },
+  second: null,
   tail: {
     kind: 'none',
     horizontal: null,
@@ -173,7 +174,7 @@ export const PLOVER: ProjectFile = {
       ...glued,
     },
   ],
-  cuts: { wing: [120, 275].map(pins), horizontal: [], vertical: [], body: [] },
+  cuts: { wing: [120, 275].map(pins), second: [], horizontal: [], vertical: [], body: [] },
   equipment: [
     {
       id: 'battery',

@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 17,
+  version: 18,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -144,6 +144,7 @@ export const THISTLEDOWN: ProjectFile = {
       },
     ],
   },
+  second: null,
   tail: {
     kind: 'conventional',
     horizontal: {
@@ -353,6 +354,7 @@ export const THISTLEDOWN: ProjectFile = {
   ],
   cuts: {
     wing: [135, 270, 435].map(cut('pins')),
+    second: [],
     horizontal: [],
     vertical: [],
     body: [152, 330].map(cut('lip')),

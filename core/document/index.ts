@@ -24,5 +24,14 @@ export { canonical, fingerprint } from './fingerprint'
 export { designParts, mergeCopies, partDifferences, type Copy, type PartDifference } from './merge'
 export { readRecipe, writeRecipe, RecipeFile } from './recipe-file'
 export { held, pairOf, printedAs, recipeOf, ribRecipe, sheetRecipe } from './as-printed'
-export { controlsOf } from './controls-of'
+export {
+  allControls,
+  carriesLift,
+  controlsOf,
+  presentSurfaces,
+  secondStands,
+  SURFACE_NAMES,
+  surfaceOf,
+  type Surfaced,
+} from './surfaces-of'
 export { newControlNumber, newPieceNumber } from './piece-numbers'

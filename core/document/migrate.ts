@@ -375,6 +375,17 @@ export const fromVersion15 = (raw: unknown): unknown => {
 export const fromVersion16 = (raw: unknown): unknown =>
   isObject(raw) ? { ...raw, version: 17, zones: each(raw.zones, zone => ({ sheet: null, ...zone })) } : raw
 
+/** What version 17 did not say: one wing is all. */
+export const fromVersion17 = (raw: unknown): unknown =>
+  isObject(raw)
+    ? {
+        second: null,
+        ...raw,
+        version: 18,
+        cuts: isObject(raw.cuts) ? { second: [], ...raw.cuts } : raw.cuts,
+      }
+    : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -392,6 +403,7 @@ const STEPS = [
   fromVersion14,
   fromVersion15,
   fromVersion16,
+  fromVersion17,
 ]
 
 /** Any older version, step by step. */

@@ -1,5 +1,5 @@
 /** Numbers for new pieces: one that has named a piece is never given to another. */
-import type { Cuts, ProjectFile, Surface } from './schema'
+import type { Cuts, ProjectFile, Surface, SurfaceName } from './schema'
 
 /** Piece ids that weighings, printers and marks of the document still speak of. */
 const spokenOf = (doc: ProjectFile): string[] => [
@@ -26,8 +26,5 @@ export const newPieceNumber = (doc: ProjectFile, part: keyof Cuts): number =>
   free(doc, `${part}-`, 2, doc.cuts[part])
 
 /** For the moving pieces of a new control. */
-export const newControlNumber = (
-  doc: ProjectFile,
-  part: Exclude<keyof Cuts, 'body'>,
-  surface: Surface,
-): number => free(doc, `${part}-moving-`, 1, surface.controls)
+export const newControlNumber = (doc: ProjectFile, part: SurfaceName, surface: Surface): number =>
+  free(doc, `${part}-moving-`, 1, surface.controls)

@@ -6,9 +6,10 @@ import { parseJson, type JsonLimits } from './json'
 import { migrate } from './migrate'
 import { outlineFault } from './outline'
 import { ProjectFile } from './schema'
+import { SURFACE_NAMES, surfaceOf } from './surfaces-of'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 17
+export const PRESENT_VERSION = 18
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -40,7 +41,7 @@ export function readProject(json: string): ProjectFile {
 }
 
 /** Weighings, printers and files know a piece by its id: a given part must not have that of a designed one. */
-const OWN_PIECE = /^(wing|horizontal|vertical|body|pod|boom|gear)(-|$)/i
+const OWN_PIECE = /^(wing|second|horizontal|vertical|body|pod|boom|gear)(-|$)/i
 
 /** Checks a parsed value; see `readProject`. */
 export function checkProject(raw: unknown): ProjectFile {
@@ -86,9 +87,11 @@ function checkReferences(doc: ProjectFile): void {
     })
   }
   for (const [part, list] of Object.entries(doc.cuts)) numbers(list, `cuts.${part}`)
-  numbers(doc.wing.controls, 'wing.controls')
-  numbers(doc.tail.horizontal?.controls ?? [], 'tail.horizontal.controls')
-  numbers(doc.tail.vertical?.controls ?? [], 'tail.vertical.controls')
+  const drawn = SURFACE_NAMES.flatMap(name => {
+    const surface = surfaceOf(doc, name)
+    return surface ? [[name in doc.tail ? `tail.${name}` : name, surface] as const] : []
+  })
+  for (const [path, surface] of drawn) numbers(surface.controls, `${path}.controls`)
   for (const list of ['zones', 'asPrinted'] as const)
     doc[list].forEach(({ recipe }, i) => {
       if (recipe.beadWidthMm < recipe.layerHeightMm)
@@ -112,12 +115,9 @@ function checkReferences(doc: ProjectFile): void {
     })
   })
   for (const [label, surface] of [
-    ['wing', doc.wing],
-    ['tail.horizontal', doc.tail.horizontal],
-    ['tail.vertical', doc.tail.vertical],
+    ...drawn,
     ...doc.wingSets.map((set, i) => [`wingSets[${i}].wing`, set.wing] as const),
   ] as const) {
-    if (!surface) continue
     needAerofoil(surface.rootAerofoil, `${label}.rootAerofoil`)
     surface.panels.forEach((panel, i) => {
       needZone(panel.zone, `${label}.panels[${i}].zone`)

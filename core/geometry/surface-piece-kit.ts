@@ -28,7 +28,12 @@ export function skinHeights(loft: SurfaceLoft, from: number, to: number): number
   ]
 }
 
-const LETTERS: Record<SurfaceLoft['name'], string> = { wing: 'W', horizontal: 'T', vertical: 'F' }
+const LETTERS: Record<SurfaceLoft['name'], string> = {
+  wing: 'W',
+  second: 'S',
+  horizontal: 'T',
+  vertical: 'F',
+}
 export const placed = (loft: SurfaceLoft, side: PieceShape['side']) => (x: number, n: number, s: number) =>
   placePoint(loft, x, n, s, side === 'port' ? -1 : 1)
 export function naming(loft: SurfaceLoft, side: PieceShape['side'], id: string, name: string, mark: string) {

@@ -23,6 +23,7 @@ export const plain = (doc: ProjectFile): ProjectFile => ({
   body: doc.body && { ...doc.body, firewall: null, openings: [], saddle: null },
   cuts: {
     wing: buttCuts(...doc.cuts.wing.map(c => c.atMm)),
+    second: buttCuts(...doc.cuts.second.map(c => c.atMm)),
     horizontal: buttCuts(...doc.cuts.horizontal.map(c => c.atMm)),
     vertical: buttCuts(...doc.cuts.vertical.map(c => c.atMm)),
     body: buttCuts(...doc.cuts.body.map(c => c.atMm)),

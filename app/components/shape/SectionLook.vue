@@ -5,7 +5,7 @@
  */
 import { useTheme } from 'vuetify'
 import { parsePolar } from '../../../core/aero'
-import { DocumentError, type Aerofoil, type Surface } from '../../../core/document'
+import { DocumentError, type Aerofoil, type Surface, surfaceOf } from '../../../core/document'
 import { scaleSection, shapeOf } from '../../../core/geometry'
 import type { PolarCurve } from '../../../core/workshop/advice'
 import { amount, figure } from '~/composables/format'
@@ -25,9 +25,7 @@ const surfaces = computed(() => [
     : []),
   ...(doc.value.tail.vertical && doc.value.tail.kind !== 'V' ? [{ title: 'Fin', value: 'vertical' }] : []),
 ])
-const own = computed<Surface>(
-  () => (surface.value === 'wing' ? doc.value.wing : doc.value.tail[surface.value]) ?? doc.value.wing,
-)
+const own = computed<Surface>(() => surfaceOf(doc.value, surface.value) ?? doc.value.wing)
 const span = computed(() => own.value.panels.reduce((sum, panel) => sum + panel.spanMm, 0))
 const { answer: report, busy } = useAside(
   (core, now) => core.section(now, surface.value, share.value * span.value, alpha.value),
@@ -124,7 +122,7 @@ function scale() {
   const made: Aerofoil = { id: `shape-${n}`, name, points }
   edit(`${SURFACE_WORDS[surface.value]}: ${name}`, draft => {
     draft.aerofoils.push(made)
-    const target = (surface.value === 'wing' ? draft.wing : draft.tail[surface.value])!
+    const target = surfaceOf(draft, surface.value)!
     if (target.rootAerofoil === from) target.rootAerofoil = made.id
     for (const panel of target.panels) if (panel.tipAerofoil === from) panel.tipAerofoil = made.id
   })

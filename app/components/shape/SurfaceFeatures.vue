@@ -1,14 +1,13 @@
 <script setup lang="ts">
 /** Tip, twist axis, control surfaces with their hinges, and bays cut into a lifting surface. */
-import { newControlNumber, type Control, type Surface } from '../../../core/document'
+import { newControlNumber, type Control, type Surface, surfaceOf } from '../../../core/document'
 import { SURFACE_WORDS } from '~/composables/useAerofoils'
 import { useBench } from '~/composables/useBench'
 
 const props = defineProps<{ which: 'wing' | 'horizontal' | 'vertical'; surface: Surface }>()
 const { doc, edit } = useBench()
 type Draft = Parameters<Parameters<typeof edit>[1]>[0]
-const target = (draft: Draft): Surface =>
-  (props.which === 'wing' ? draft.wing : draft.tail[props.which]) as Surface
+const target = (draft: Draft): Surface => surfaceOf(draft, props.which)!
 const word = computed(() => SURFACE_WORDS[props.which])
 
 const tips = [

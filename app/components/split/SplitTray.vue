@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { newPieceNumber, type Cut } from '../../../core/document'
+import { newPieceNumber, type Cut, surfaceOf } from '../../../core/document'
 import { useBench } from '~/composables/useBench'
 import { useCore } from '~/composables/useCore'
 
@@ -15,7 +15,7 @@ const parts = computed(() =>
 const spanOf = (part: Part) =>
   part === 'body'
     ? doc.value.body!.stations.at(-1)!.xMm
-    : (part === 'wing' ? doc.value.wing : doc.value.tail[part]!).panels.reduce((sum, p) => sum + p.spanMm, 0)
+    : surfaceOf(doc.value, part)!.panels.reduce((sum, p) => sum + p.spanMm, 0)
 const said = ref('')
 async function propose() {
   const subject = toRaw(project.doc!)

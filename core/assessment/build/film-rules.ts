@@ -1,5 +1,5 @@
 /** When a frame of ribs is covered, and a sheet folded shut. */
-import { pairs, sameSide, surfaceJoins, type Rule } from './rule-kit'
+import { ofWing, pairs, sameSide, sameSurface, surfaceJoins, type Rule } from './rule-kit'
 
 export const FILM_RULES: readonly Rule[] = [
   {
@@ -15,11 +15,7 @@ export const FILM_RULES: readonly Rule[] = [
     because:
       'What runs through both halves is laid into open sheets: folded shut, neither of them lets it in.',
     trap: true,
-    pairs: steps =>
-      pairs(
-        steps.of('halves'),
-        steps.of('fold').filter(step => step.subject.surface === 'wing'),
-      ),
+    pairs: steps => pairs(steps.of('halves'), steps.of('fold').filter(ofWing), sameSurface),
   },
   {
     id: 'film-before-hinge',
@@ -34,19 +30,9 @@ export const FILM_RULES: readonly Rule[] = [
       'It is pulled tight, or weighted down, over a frame that can be turned; set in its place, one side is out of reach.',
     trap: true,
     pairs: steps => [
-      ...pairs(
-        steps.of('cover').filter(step => step.subject.surface === 'wing'),
-        steps.of('halves', 'set-wing'),
-      ),
-      ...pairs(
-        steps.of('fold').filter(step => step.subject.surface === 'wing'),
-        steps.of('set-wing'),
-      ),
-      ...pairs(
-        steps.of('cover', 'fold'),
-        steps.of('tail'),
-        (a, b) => a.subject.surface === b.subject.surface,
-      ),
+      ...pairs(steps.of('cover').filter(ofWing), steps.of('halves', 'set-wing'), sameSurface),
+      ...pairs(steps.of('fold').filter(ofWing), steps.of('set-wing'), sameSurface),
+      ...pairs(steps.of('cover', 'fold'), steps.of('tail'), sameSurface),
     ],
   },
 ]

@@ -1,4 +1,5 @@
 /** When it stands: directions, finish, propeller, balance. */
+import { allControls } from '../../document'
 import { say } from '../../units'
 import type { Site } from './site'
 import type { BuildStep } from './step'
@@ -9,11 +10,7 @@ export function finalSteps(site: Site): BuildStep[] {
   const root = airframe.wing.stations[0]
   const middle: [number, number, number] = [root.lead + root.chord / 4, 0, airframe.wing.origin[2]]
   const propellers = doc.equipment.filter(item => item.kind === 'propeller')
-  const moves =
-    doc.wing.controls.length +
-      (doc.tail.horizontal?.controls.length ?? 0) +
-      (doc.tail.vertical?.controls.length ?? 0) >
-    0
+  const moves = allControls(doc).length > 0
   return [
     ...(moves
       ? [

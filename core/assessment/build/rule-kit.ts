@@ -23,6 +23,11 @@ export class Steps {
 export const sameSide = (a: BuildStep, b: BuildStep) =>
   a.subject.surface === b.subject.surface && a.subject.side === b.subject.side
 
+export const sameSurface = (a: BuildStep, b: BuildStep) => a.subject.surface === b.subject.surface
+
+/** Of a wing, the first or the second. */
+export const ofWing = ({ subject }: BuildStep) => subject.surface === 'wing' || subject.surface === 'second'
+
 export const sameControl = (a: BuildStep, b: BuildStep) =>
   sameSide(a, b) && a.subject.control === b.subject.control
 

@@ -12,7 +12,9 @@ import {
   movingJoins,
   pairs,
   sameControl,
+  ofWing,
   sameSide,
+  sameSurface,
   surfaceJoins,
   type Rule,
 } from './rule-kit'
@@ -36,8 +38,9 @@ export const RULES: readonly Rule[] = [
     pairs: steps => [
       ...pairs(steps.of('dry-fit'), [...fixedJoins(steps), ...steps.of('spar')], sameSide),
       ...pairs(
-        steps.of('dry-fit').filter(step => step.id === 'dry.joiner'),
+        steps.of('dry-fit').filter(step => step.id.startsWith('dry.joiner')),
         steps.of('halves', 'set-wing'),
+        sameSurface,
       ),
     ],
   },
@@ -77,11 +80,8 @@ export const RULES: readonly Rule[] = [
     because: 'Once the root is closed by the other half, the body or the fin, the spar has no way in.',
     trap: true,
     pairs: steps => [
-      ...pairs(
-        steps.of('spar').filter(step => step.subject.surface === 'wing'),
-        steps.of('halves', 'set-wing'),
-      ),
-      ...pairs(steps.of('spar'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
+      ...pairs(steps.of('spar').filter(ofWing), steps.of('halves', 'set-wing'), sameSurface),
+      ...pairs(steps.of('spar'), steps.of('tail'), sameSurface),
     ],
   },
   {
@@ -94,11 +94,8 @@ export const RULES: readonly Rule[] = [
         surfaceJoins(steps),
         (a, b) => sameSide(a, b) && b.subject.joint! < a.subject.joint!,
       ),
-      ...pairs(
-        steps.of('lead').filter(step => step.subject.surface === 'wing'),
-        steps.of('halves', 'set-wing'),
-      ),
-      ...pairs(steps.of('lead'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
+      ...pairs(steps.of('lead').filter(ofWing), steps.of('halves', 'set-wing'), sameSurface),
+      ...pairs(steps.of('lead'), steps.of('tail'), sameSurface),
     ],
   },
   {
@@ -177,10 +174,7 @@ export const RULES: readonly Rule[] = [
         surface !== undefined && (step.subject.surface === surface || from(step) === surface)
       return [
         ...pairs(steps.of('tail'), rods, (a, b) => ends(b, a.subject.surface)),
-        ...pairs(
-          steps.of('set-wing', 'halves'),
-          rods.filter(step => ends(step, 'wing')),
-        ),
+        ...pairs(steps.of('set-wing', 'halves'), rods, (a, b) => ends(b, a.subject.surface)),
       ]
     },
   },
@@ -247,11 +241,7 @@ export const RULES: readonly Rule[] = [
     id: 'wing-whole-before-halves',
     because: 'Dihedral is set from tip to tip: a half that still grows is set by guess.',
     trap: true,
-    pairs: steps =>
-      pairs(
-        surfaceJoins(steps).filter(step => step.subject.surface === 'wing'),
-        steps.of('halves', 'set-wing'),
-      ),
+    pairs: steps => pairs(surfaceJoins(steps).filter(ofWing), steps.of('halves', 'set-wing'), sameSurface),
   },
   {
     id: 'halves-before-body',
@@ -289,8 +279,7 @@ export const RULES: readonly Rule[] = [
     id: 'tail-hinged-on-bench',
     because: 'On the table it lies flat; on the aircraft the fin is in the way of the tape and of the glue.',
     trap: false,
-    pairs: steps =>
-      pairs(steps.of('hinge'), steps.of('tail'), (a, b) => a.subject.surface === b.subject.surface),
+    pairs: steps => pairs(steps.of('hinge'), steps.of('tail'), sameSurface),
   },
   {
     id: 'pods-on-whole-wing',

@@ -1,31 +1,44 @@
 /** The big parts set to one another: halves, wing on the body, tail against the wing. */
+import { surfaceOf } from '../../document'
+import type { SurfaceLoft } from '../../geometry'
 import { listed, q, say } from '../../units'
 import type { Site } from './site'
 import type { BuildStep } from './step'
 import { MINUTES, step, cutCaution, middleOf, rim } from './step-kit'
 
-export function wingSteps(site: Site): BuildStep[] {
-  const { doc, airframe, body } = site
-  const halves = site.chains.filter(chain => chain.part === 'wing' && chain.side !== 'centre')
+export const wingSteps = (site: Site): BuildStep[] =>
+  (['wing', 'second'] as const).flatMap(name => {
+    const loft = site.airframe.surfaces[name]
+    return loft ? wingOn(site, name, loft) : []
+  })
+
+/** Halves joined, and the wing on the body; ids of a second one carry its name. */
+function wingOn(site: Site, surface: 'wing' | 'second', loft: SurfaceLoft): BuildStep[] {
+  const { doc, body } = site
+  const first = surface === 'wing',
+    own = first ? '' : '.second',
+    called = first ? 'wing' : loft.label.toLowerCase()
+  const halves = site.chains.filter(chain => chain.part === surface && chain.side !== 'centre')
   const through = site.spars.filter(
-    ({ chain, line }) => chain.part === 'wing' && line.spar.through && chain.side === 'starboard',
+    ({ chain, line }) => chain.part === surface && line.spar.through && chain.side === 'starboard',
   )
   const plugged = through.filter(({ line }) => line.spar.fixing === 'removable')
-  const root = airframe.wing.stations[0]
-  const at: [number, number, number] = [root.lead + root.chord / 2, 0, airframe.wing.origin[2]]
+  const root = loft.stations[0],
+    drawn = surfaceOf(doc, surface)!
+  const at: [number, number, number] = [root.lead + root.chord / 2, 0, loft.origin[2]]
   const steps: BuildStep[] = []
   if (halves.length === 2) {
     if (through.length)
       steps.push(
         step({
-          id: 'dry.joiner',
+          id: `dry.joiner${own}`,
           kind: 'dry-fit',
           bench: 'whole',
-          subject: { surface: 'wing' },
-          title: say`${through.length === 1 ? 'Joiner' : `${through.length} joiners`} dry into both halves at once`,
+          subject: { surface },
+          title: say`${through.length === 1 ? 'Joiner' : `${through.length} joiners`} dry into both halves${first ? '' : ` of the ${called}`} at once`,
           how: [
             'Each half on its own may fit and the two not: push them together whole.',
-            say`Both tips equally high over the table: the dihedral is ${q(airframe.doc.wing.panels[0].dihedralDeg, '°', 1)} a side.`,
+            say`Both tips equally high over the table: the dihedral is ${q(drawn.panels[0].dihedralDeg, '°', 1)} a side.`,
           ],
           touches: halves.map(chain => chain.pieces[0].id),
           parts: through.map(({ line }) => line.spar.id),
@@ -39,11 +52,11 @@ export function wingSteps(site: Site): BuildStep[] {
     if (!plugged.length)
       steps.push(
         step({
-          id: 'halves',
+          id: `halves${own}`,
           kind: 'halves',
           bench: 'whole',
-          subject: { surface: 'wing' },
-          title: 'Join the halves of the wing',
+          subject: { surface },
+          title: say`Join the halves of the ${called}`,
           how: [
             'One half flat on the table, the other tip propped to twice the dihedral; root faces closed all round.',
             'Look from ahead and from behind before it sets.',
@@ -65,32 +78,32 @@ export function wingSteps(site: Site): BuildStep[] {
   const under = (body?.pieces ?? [])
     .filter(piece => root.lead < piece.to && root.lead + root.chord > piece.from)
     .map(piece => piece.id)
+  const bolted = first && site.wingOff,
+    loose = bolted || plugged.length > 0
   if (body && under.length)
     steps.push(
       step({
-        id: 'set-wing',
+        id: `set-wing${own}`,
         kind: 'set-wing',
         bench: 'whole',
-        subject: { surface: 'wing' },
-        title: site.wingOff
+        subject: { surface },
+        title: bolted
           ? 'Wing on the body, bolted'
           : plugged.length
-            ? 'Wing halves plugged to the body'
-            : 'Glue the wing to the body',
+            ? say`${first ? 'Wing' : loft.label} halves plugged to the body`
+            : say`Glue the ${called} to the body`,
         how: [
-          say`Incidence ${q(doc.wing.incidenceDeg, '°', 1)} in its cradle; both tips equally far from the tail's end.`,
-          site.wingOff ? 'Bolts hand-tight: plastic creeps.' : 'Look again before it sets.',
+          say`Incidence ${q(drawn.incidenceDeg, '°', 1)} in its cradle; both tips equally far from the tail's end.`,
+          bolted ? 'Bolts hand-tight: plastic creeps.' : 'Look again before it sets.',
+          ...(first ? [] : ['From ahead both wings are parallel: the same gap at both tips.']),
         ],
         touches: [...halves.map(chain => chain.pieces[0].id), ...under],
-        joins:
-          site.wingOff || plugged.length
-            ? []
-            : halves.slice(0, 1).map(chain => [under[0], chain.pieces[0].id] as const),
+        joins: loose ? [] : halves.slice(0, 1).map(chain => [under[0], chain.pieces[0].id] as const),
         at: () => at,
-        from: [0, 0, airframe.wing.origin[2] >= 0 ? 120 : -120],
+        from: [0, 0, loft.origin[2] >= 0 ? 120 : -120],
         parts: plugged.map(({ line }) => line.spar.id),
-        glue: site.wingOff || plugged.length ? null : 'spars',
-        glueMm: () => (site.wingOff || plugged.length ? 0 : 2 * root.chord),
+        glue: loose ? null : 'spars',
+        glueMm: () => (loose ? 0 : 2 * root.chord),
         minutes: MINUTES.setWing,
         gate: 'aligned',
         hand: ['incidence cradle', 'thread from tip to tail'],

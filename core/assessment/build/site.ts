@@ -1,5 +1,12 @@
 /** The airframe as a builder sees it: chains of pieces, spars through them, what goes in and how it gets in. mm */
-import { controlsOf, type Control, type Equipment, type ProjectFile, type SurfaceName } from '../../document'
+import {
+  controlsOf,
+  type Control,
+  type Equipment,
+  type ProjectFile,
+  type SurfaceName,
+  SURFACE_NAMES,
+} from '../../document'
 import {
   ALL_MOVING,
   hingedControls,
@@ -86,7 +93,7 @@ const OPEN = 1.5
 
 const benchOf = (part: SurfaceName | 'body', side: Side, canard: boolean): Bench => {
   if (part === 'body') return 'body'
-  if (part !== 'wing') return canard && part === 'horizontal' ? 'body' : 'tail'
+  if (part !== 'wing' && part !== 'second') return canard && part === 'horizontal' ? 'body' : 'tail'
   return side === 'centre' ? 'whole' : side
 }
 
@@ -94,7 +101,7 @@ export function siteOf(airframe: Airframe): Site {
   const { doc, pieces, surfaces, spars } = airframe
   const canard = doc.tail.kind === 'canard'
   const chains: Chain[] = []
-  for (const part of ['wing', 'horizontal', 'vertical', 'body'] as const)
+  for (const part of [...SURFACE_NAMES, 'body'] as const)
     for (const side of ['starboard', 'port', 'centre'] as const) {
       const own = pieces
         .filter(piece => piece.part === part && piece.side === side && piece.kind === 'fixed')
@@ -125,6 +132,7 @@ export function siteOf(airframe: Airframe): Site {
       const { control } = hinged
       const joined =
         name !== 'wing' &&
+        name !== 'second' &&
         chain.side !== 'centre' &&
         control.kind !== 'ruddervator' &&
         !doc.equipment.some(item => item.id === control.linkage?.servo && item.pair)

@@ -94,7 +94,13 @@ export const rim = (piece: Piece, at: number): number =>
   )
 
 export const named = (chain: Chain): string => {
-  const label = { wing: 'wing', horizontal: 'tailplane', vertical: 'fin', body: 'body' }[chain.part]
+  const label = {
+    wing: 'wing',
+    second: 'second wing',
+    horizontal: 'tailplane',
+    vertical: 'fin',
+    body: 'body',
+  }[chain.part]
   return chain.side === 'centre' ? label : `${chain.side} ${label}`
 }
 

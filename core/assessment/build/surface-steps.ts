@@ -1,5 +1,5 @@
 /** Halves of wings and tails: laid out, tried dry, spars in, joint by joint. */
-import type { Joint, SurfaceName } from '../../document'
+import { type Joint, type SurfaceName, SURFACE_NAMES } from '../../document'
 import type { Piece } from '../../geometry'
 import { q, say, type Words } from '../../units'
 import { coverSteps, stretchEnd, threadStep } from './rib-steps'
@@ -82,7 +82,7 @@ export function chainSteps(site: Site, chain: Chain): BuildStep[] {
 /** A chain of pieces, or those of a pod. */
 type Joined = Omit<Chain, 'part'> & { part: Chain['part'] | `pod-${number}` }
 
-const SURFACES: readonly string[] = ['wing', 'horizontal', 'vertical'] satisfies SurfaceName[]
+const SURFACES: readonly string[] = SURFACE_NAMES
 
 export function joinSteps(chain: Joined): BuildStep[] {
   const { pieces } = chain

@@ -7,6 +7,7 @@ import { type Airframe, gluedOver, hatchNoCuts, type NoCut, noCuts } from '../re
 
 const PARTS: Record<CutPart, string> = {
   wing: 'Wing',
+  second: 'Second wing',
   horizontal: 'Tailplane',
   vertical: 'Fin',
   body: 'Body',

@@ -2,6 +2,7 @@
 import { isSheet, planAt, gapAt, outlineAt, zoneOr, type SurfaceLoft } from '../../geometry'
 import { flatThicknesses, type Airframe } from '../resolve'
 import type { Finding } from '../report'
+import { SURFACE_NAMES, surfaceOf } from '../../document'
 import { q, say } from '../../units'
 
 export const sheetProblems = (airframe: Airframe): Finding[] => [
@@ -11,9 +12,9 @@ export const sheetProblems = (airframe: Airframe): Finding[] => [
 ]
 
 const surfacesOf = ({ doc, surfaces }: Airframe) =>
-  (['wing', 'horizontal', 'vertical'] as const).flatMap(name => {
+  SURFACE_NAMES.flatMap(name => {
     const loft = surfaces[name],
-      surface = name === 'wing' ? doc.wing : doc.tail[name]
+      surface = surfaceOf(doc, name)
     return loft && surface ? [{ loft, surface }] : []
   })
 

@@ -43,9 +43,10 @@ const placeProblems = ({ part, places }: StrengthFigures): Finding[] =>
       remedy: say`Spine: ${place.remedy}`,
     }))
 
-function twistProblems({ doc, wing, coveringOf }: Airframe, { twist, boom }: StrengthFigures): Finding[] {
+function twistProblems({ doc, surfaces, coveringOf }: Airframe, { twist, boom }: StrengthFigures): Finding[] {
   const found: Finding[] = []
-  const top = doc.brief.topSpeedMs
+  const top = doc.brief.topSpeedMs,
+    loft = surfaces[twist.surface]!
   if (twist.cautionMs !== null && top > twist.cautionMs) {
     const first = [
       { at: twist.flutterMs, words: 'flutter' },
@@ -56,12 +57,12 @@ function twistProblems({ doc, wing, coveringOf }: Airframe, { twist, boom }: Str
       code: 'twist-speed',
       stations: ['spine'],
       severity: 'stop',
-      where: 'Wing',
+      where: loft.label,
       value: top,
       limit: twist.cautionMs,
       unit: 'm/s',
-      text: say`At ${q(top, 'm/s')} the wing is near where it would ${first}: keep under ${q(twist.cautionMs, 'm/s', 0)}`,
-      remedy: doc.zones.some(zone => coveringOf(zone) && wing.zones.includes(zone.id))
+      text: say`At ${q(top, 'm/s')} the ${loft.label.toLowerCase()} is near where it would ${first}: keep under ${q(twist.cautionMs, 'm/s', 0)}`,
+      remedy: doc.zones.some(zone => coveringOf(zone) && loft.zones.includes(zone.id))
         ? 'Spine: a thicker tube, glued in, or a second one; Skin: a stiffer film; or a lower top speed at Brief'
         : 'Skin: another bead on the outer wing, or a lower top speed at Brief',
     })

@@ -1,6 +1,6 @@
 /** The lattice of an airframe: every lifting surface with its controls, in SI. */
 import type { LatticeSurface } from '../../aero'
-import type { Control, Design, Surface, SurfaceName } from '../../document'
+import { surfaceOf, type Control, type Design, type SurfaceName } from '../../document'
 import { meanSlope, placePoint, type BodyLoft, type SurfaceLoft } from '../../geometry'
 import { mmToM } from '../../units'
 import { carriedOf, type BoomTube } from './body-carry'
@@ -9,17 +9,14 @@ import { carriedOf, type BoomTube } from './body-carry'
  * Half-span strips and chordwise panels of the live lattice; the convergence table in the methods page says
  * what they cost.
  */
-const STRIPS: Record<SurfaceName, number> = { wing: 16, horizontal: 8, vertical: 6 }
-const CHORDWISE: Record<SurfaceName, number> = { wing: 4, horizontal: 3, vertical: 3 }
+const STRIPS: Record<SurfaceName, number> = { wing: 16, second: 16, horizontal: 8, vertical: 6 }
+const CHORDWISE: Record<SurfaceName, number> = { wing: 4, second: 4, horizontal: 3, vertical: 3 }
 
 /** A surface whose span runs up by more than this share of it is upright. */
 const UPRIGHT = 0.7
 
 /** The name a control has in the lattice. */
 export const controlId = (surface: SurfaceName, index: number): string => `${surface}:${index}`
-
-export const surfaceOf = (doc: Design, name: SurfaceName): Surface | null =>
-  name === 'wing' ? doc.wing : doc.tail[name]
 
 /** What of a control the lattice knows: its place. */
 export type LatticeControl = Pick<Control, 'fromShare' | 'toShare' | 'chordShare'>
@@ -82,7 +79,7 @@ const PITCH = new Set<Control['kind']>(['elevator', 'elevon', 'ruddervator'])
 export function controlRoles(doc: Design, present: Iterable<SurfaceName>): ControlRoles {
   const names = [...present]
   const find = (wanted: (kind: Control['kind']) => boolean) => {
-    for (const name of ['horizontal', 'wing', 'vertical'] as const) {
+    for (const name of ['horizontal', 'wing', 'second', 'vertical'] as const) {
       if (!names.includes(name)) continue
       const index = surfaceOf(doc, name)!.controls.findIndex(control => wanted(control.kind))
       if (index >= 0) return controlId(name, index)

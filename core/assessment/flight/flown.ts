@@ -1,5 +1,5 @@
 /** Everything about flight that an assessment says, from the solved lattice, the sections and the ledger. */
-import type { SurfaceName } from '../../document'
+import { surfaceOf, type SurfaceName } from '../../document'
 import { chanceWithin, massSpread, sumInertia, sumMass, type MassEntry } from '../../mass'
 import { degToRad, GRAVITY, gToKg, mToMm } from '../../units'
 import { fullRudder, rateReports } from './rates'
@@ -8,8 +8,8 @@ import { createDrag, standingPropellers, type SurfaceModels } from './airframe-d
 import { airOf, createLift, type SolvedFlight } from './solved-lift'
 import { foreplaneStall } from './foreplane-stall'
 import { handlingOf } from './handling-report'
-import { controlRoles, surfaceOf } from './airframe-lattice'
-import { createSections, type StationModels } from './section-models'
+import { controlRoles } from './airframe-lattice'
+import { createSections } from './section-models'
 import { createStall } from './stall-along-span'
 import { pitchTables } from './pitch-model'
 import { loadingOf, tailIncidence, trimRows } from './trim-rows'
@@ -28,7 +28,7 @@ export type Flown = Pick<
 > & {
   solved: SolvedFlight
   alphaStall: number
-  wingModels: StationModels
+  models: SurfaceModels
   /** Drag of level flight at a speed, propellers turning, elevator neutral, N. */
   levelDrag(speed: number): number
   /** The stall of the wing as it could be instead. */
@@ -55,7 +55,7 @@ export function createFlown(
     const dropping = entries.some(entry => entry.drops && entry.mass > 0)
     const sum = sumMass(entries),
       empty = dropping ? sumMass(entries.filter(entry => !entry.drops)) : sum
-    const wingStall = stallStage(airframe, solved, models.wing!, sum.mass)
+    const wingStall = stallStage(airframe, solved, models, sum.mass)
     const roles = controlRoles(doc, Object.keys(airframe.surfaces) as SurfaceName[])
     const foreplane = foreplaneStall(
       airframe,
@@ -75,7 +75,7 @@ export function createFlown(
     const cruise = trim.find(row => row.id === 'cruise' && row.payload)
     return {
       solved,
-      wingModels: models.wing!,
+      models,
       levelDrag: speed => {
         const pressure = (airOf(doc).density * speed ** 2 * solved.reference.area) / 2
         const CL = (sum.mass * GRAVITY) / pressure

@@ -3,11 +3,11 @@
  * inside.
  */
 import { hingeCoefficients, servoAngle, servoTorque, stripCirculations, circulationOf } from '../../aero'
-import type { Control, SurfaceName } from '../../document'
+import { surfaceOf, type Control, type SurfaceName } from '../../document'
 import { planAt, throwMm, type SurfaceLoft } from '../../geometry'
 import { degToRad, radToDeg, q, say, type Words } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
-import { controlId, surfaceOf } from './airframe-lattice'
+import { controlId } from './airframe-lattice'
 import type { Designed } from '../resolve'
 import type { ControlReport } from '../report'
 

@@ -1,4 +1,3 @@
-export { surfaceOf } from './airframe-lattice'
 export { createFlown, type Flown } from './flown'
 export { alongSpan, type StationModels } from './section-models'
 export { airOf, planOf, type SolvedFlight } from './solved-lift'

@@ -1,8 +1,8 @@
 /** Starting rates and exponential from what the aircraft does with full throw. SI inside. */
-import type { Control, SurfaceName } from '../../document'
+import { surfaceOf, type Control, type SurfaceName } from '../../document'
 import type { Derivatives } from '../../aero'
 import { radToDeg, degToRad, GRAVITY, q, say, type Words } from '../../units'
-import { type ControlRoles, surfaceOf } from './airframe-lattice'
+import type { ControlRoles } from './airframe-lattice'
 import { expoFor, finSense } from './hinges'
 import type { SolvedFlight } from './solved-lift'
 import type { HandlingReport, RateReport } from '../report'

@@ -14,13 +14,13 @@ import {
   type SoftTail,
   type SolvedFlows,
 } from '../../aero'
-import type { Boom, Control, Design, SurfaceName } from '../../document'
+import { surfaceOf, type Boom, type Control, type Design, type SurfaceName } from '../../document'
 import { placePoint, type BodyLoft, type SurfaceLoft } from '../../geometry'
 import { stockInertia } from '../../libraries'
 import { memoise, narrowedList, only } from '../../memo'
 import { cToK, mmToM } from '../../units'
 import { tubeOf } from './body-carry'
-import { latticeParts, surfaceOf, type LatticeControl } from './airframe-lattice'
+import { latticeParts, type LatticeControl } from './airframe-lattice'
 import type { Designed } from '../resolve'
 
 export interface WingPlan {
@@ -51,7 +51,23 @@ export function planOf(loft: SurfaceLoft): WingPlan {
   }
 }
 
+/** Two wings as one: areas add up, the mean chord lies where both wings' do by their areas, the wider one spans. */
+export function joinedPlan(first: WingPlan, second: WingPlan | null): WingPlan {
+  if (!second) return first
+  const area = first.area + second.area
+  const mean = (of: (plan: WingPlan) => number) => (first.area * of(first) + second.area * of(second)) / area
+  const mac = mean(plan => plan.mac)
+  return {
+    area,
+    mac,
+    macLead: mean(plan => plan.macLead + plan.mac / 4) - mac / 4,
+    macSpan: mean(plan => plan.macSpan),
+    span: Math.max(first.span, second.span),
+  }
+}
+
 export interface SolvedFlight {
+  /** Of all that is wing: of two, as one. */
   plan: WingPlan
   reference: Reference
   lift: LiftSolution
@@ -87,6 +103,8 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
     (
       wing: SurfaceLoft,
       wingControls: readonly LatticeControl[],
+      second: SurfaceLoft | undefined,
+      secondControls: readonly LatticeControl[],
       tail: SurfaceLoft | undefined,
       tailControls: readonly LatticeControl[],
       fin: SurfaceLoft | undefined,
@@ -100,7 +118,7 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       ...pods: BodyLoft[]
     ): Shaped => {
       begins()
-      const plan = planOf(wing)
+      const plan = joinedPlan(planOf(wing), second ? planOf(second) : null)
       const reference: Reference = {
         area: plan.area,
         chord: plan.mac,
@@ -108,6 +126,7 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
         x: plan.macLead + plan.mac / 4,
       }
       const parts: Part[] = [{ loft: wing, controls: wingControls }]
+      if (second) parts.push({ loft: second, controls: secondControls })
       if (tail) parts.push({ loft: tail, controls: tailControls })
       if (fin) parts.push({ loft: fin, controls: finControls })
       const lift = solveLift(
@@ -176,6 +195,8 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
     const shaped = solveFor(
       wing,
       controls('wing'),
+      surfaces.second,
+      controls('second'),
       surfaces.horizontal,
       controls('horizontal'),
       surfaces.vertical,
@@ -213,7 +234,7 @@ function onBoom(loft: SurfaceLoft, tail: SurfaceLoft | undefined, heldMm: number
   const root = loft.ends[0]
   if (loft.name === 'wing' || root.lead + root.chord / 4 <= heldMm) return false
   const tip = tail ? placePoint(tail, 0, 0, tail.span, 1)[1] : 0
-  return loft.name === 'horizontal' || Math.abs(loft.origin[1]) < Math.max(tip, outMm) + BESIDE
+  return loft.name !== 'vertical' || Math.abs(loft.origin[1]) < Math.max(tip, outMm) + BESIDE
 }
 
 export const airOf = (doc: Design) => airAt(doc.brief.fieldElevationM, cToK(doc.brief.fieldTemperatureC))

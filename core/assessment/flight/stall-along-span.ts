@@ -15,7 +15,8 @@ import { degToRad, GRAVITY, mToMm, radToDeg } from '../../units'
 import { airOf, type SolvedFlight } from './solved-lift'
 import { controlId, latticeParts } from './airframe-lattice'
 import { tubeOf } from './body-carry'
-import { alongSpan, type createSections, type StationModels } from './section-models'
+import { alongSpan } from './section-models'
+import type { SurfaceModels } from './airframe-drag'
 import type { Designed } from '../resolve'
 import type { StallCase, StallReport } from '../report'
 
@@ -31,15 +32,11 @@ const DROOP_DEG = 10
 /** Washout that is tried, besides none. */
 const MORE_WASHOUT = degToRad(2)
 
-/** Sections of the wing, with its trailing edge as it is opened for printing. */
-export const wingModels = (airframe: Designed, sections: ReturnType<typeof createSections>): StationModels =>
-  sections(airframe.wing, airframe.doc.wing, airframe.doc, airframe.edgeMm.wing!)
-
 export interface StallStage {
   (
     airframe: Designed,
     flight: SolvedFlight,
-    models: StationModels,
+    models: SurfaceModels,
     mass: number,
   ): {
     report: Omit<StallReport, 'foreplane'>
@@ -56,12 +53,14 @@ export function createStall(): StallStage {
       body: Designed['body'],
       boom: Boom | null,
       diameterMm: number,
-      tail: Designed['wing'] | undefined,
+      ...beside: Array<Designed['wing'] | undefined>
     ) => {
       const tube = boom && { boom, diameterMm }
-      const others = tail
-        ? latticeParts(tail, [], body, tube).map(part => ({ ...part, chordwise: VARIED_CHORDWISE }))
-        : []
+      const others = beside.flatMap(loft =>
+        loft
+          ? latticeParts(loft, [], body, tube).map(part => ({ ...part, chordwise: VARIED_CHORDWISE }))
+          : [],
+      )
       return variations(flight, latticeParts(wing, [], body, tube), others)
     },
     12,
@@ -76,6 +75,7 @@ export function createStall(): StallStage {
       clShift = 0,
     ) => stallAt(lift, flight, models, mass, air, extra, clShift)
     const drawn = find(flight.lift)
+    const own = models[drawn.surface]!
     const tip = drawn.strips[drawn.strips.length - 1]
     const tipSpan = tip.span + tip.width / 2
     const strips = drawn.strips.map(strip => {
@@ -86,8 +86,8 @@ export function createStall(): StallStage {
         chordMm: mToMm(strip.chord),
         reynolds,
         cl: strip.clZero + strip.clPerRad * drawn.stall.alpha,
-        limit: alongSpan(models, strip.span, model => model.limit(reynolds).cl),
-        band: alongSpan(models, strip.span, model => model.limit(reynolds).band),
+        limit: alongSpan(own, strip.span, model => model.limit(reynolds).cl),
+        band: alongSpan(own, strip.span, model => model.limit(reynolds).band),
       }
     })
     const worst = strips.reduce((a, b) =>
@@ -95,12 +95,19 @@ export function createStall(): StallStage {
     )
     const cases = (): StallCase[] => [
       caseOf('drawn', 'as drawn', drawn),
-      ...varied(flight, wing, body, tube?.boom ?? null, tube?.diameterMm ?? 0, surfaces.horizontal).map(
-        ({ id, label, lift }) => caseOf(id, label, find(lift)),
-      ),
+      ...varied(
+        flight,
+        wing,
+        body,
+        tube?.boom ?? null,
+        tube?.diameterMm ?? 0,
+        surfaces.second,
+        surfaces.horizontal,
+      ).map(({ id, label, lift }) => caseOf(id, label, find(lift))),
     ]
-    const sources = new Set(models.models.map(model => model.source))
+    const sources = new Set(WINGS.flatMap(name => models[name]?.models.map(model => model.source) ?? []))
     const report: Omit<StallReport, 'foreplane'> = {
+      surface: drawn.surface,
       speedMs: drawn.speed,
       spreadMs: (drawn.speed * worst.band) / (2 * Math.max(0.3, worst.limit)),
       clMax: drawn.stall.clMax,
@@ -116,7 +123,12 @@ export function createStall(): StallStage {
   }
 }
 
+/** What bears the aircraft. */
+const WINGS = ['wing', 'second'] as const
+
 interface FoundStall {
+  /** Of two wings the one that lets go first: from there on the other alone bears no more. */
+  surface: (typeof WINGS)[number]
   stall: ReturnType<typeof findStall>
   speed: number
   strips: StripLift[]
@@ -126,36 +138,47 @@ interface FoundStall {
 function stallAt(
   lift: LiftSolution,
   { plan }: SolvedFlight,
-  models: StationModels,
+  models: SurfaceModels,
   mass: number,
   air: { density: number; viscosity: number },
   extra: (strip: StripLift, index: number) => { cl: number; limit: number },
   clShift: number,
 ): FoundStall {
-  const strips = lift.strips
-    .filter(strip => strip.surface === 'wing')
-    .map((strip, i) => ({ ...strip, clZero: strip.clZero + extra(strip, i).cl }))
-  const raised = strips.map((strip, i) => extra(strip, i).limit)
+  const wings = WINGS.flatMap(name => {
+    const own = models[name]
+    if (!own) return []
+    const moved = name === 'wing' ? extra : () => ({ cl: 0, limit: 0 })
+    const strips = lift.strips
+      .filter(strip => strip.surface === name)
+      .map((strip, i) => ({ ...strip, clZero: strip.clZero + moved(strip, i).cl }))
+    return [{ name, own, strips, raised: strips.map((strip, i) => moved(strip, i).limit) }]
+  })
   const weight = mass * GRAVITY
   let speed = stallSpeed(weight, air.density, plan.area, 1.1)
   const clAt = (alpha: number) => lift.clZero + clShift + alpha * lift.clAlpha
-  let stall = findStall(strips, () => 1.1, clAt)
+  const first = () =>
+    wings
+      .map(({ name, own, strips, raised }) => {
+        const limits = new Map<StripLift, number>(
+          strips.map((strip, i) => [
+            strip,
+            raised[i] +
+              alongSpan(
+                own,
+                strip.span,
+                model => model.limit((air.density * speed * strip.chord) / air.viscosity).cl,
+              ),
+          ]),
+        )
+        return { surface: name, strips, stall: findStall(strips, strip => limits.get(strip)!, clAt) }
+      })
+      .reduce((a, b) => (b.stall.alpha < a.stall.alpha ? b : a))
+  let found = first()
   for (let round = 0; round < 3; round++) {
-    const limits = new Map(
-      strips.map((strip, i) => [
-        strip,
-        raised[i] +
-          alongSpan(
-            models,
-            strip.span,
-            model => model.limit((air.density * speed * strip.chord) / air.viscosity).cl,
-          ),
-      ]),
-    )
-    stall = findStall(strips, strip => limits.get(strip as (typeof strips)[number])!, clAt)
-    speed = stallSpeed(weight, air.density, plan.area, Math.max(0.1, stall.clMax))
+    if (round > 0) found = first()
+    speed = stallSpeed(weight, air.density, plan.area, Math.max(0.1, found.stall.clMax))
   }
-  return { stall, speed, strips }
+  return { ...found, speed }
 }
 
 const caseOf = (id: StallCase['id'], label: string, { stall, speed, strips }: FoundStall): StallCase => ({

@@ -1,4 +1,5 @@
 /** What the flight stages report: plain data in the units people read. */
+import type { SurfaceName } from '../../document'
 import type { Words } from '../../units'
 
 /** One strip of the half wing at the stall. */
@@ -34,6 +35,8 @@ export interface ForeplaneStall {
 export interface StallReport {
   /** Of a canard; null where there is none. */
   foreplane: ForeplaneStall | null
+  /** The wing that lets go first; places are of that one. */
+  surface: SurfaceName
   speedMs: number
   /** One standard deviation, from the section limits alone. */
   spreadMs: number
@@ -127,7 +130,7 @@ export interface ControlReport {
   /** Surface and index in the document, such as `wing:0`. */
   id: string
   name: string
-  surface: 'wing' | 'horizontal' | 'vertical'
+  surface: SurfaceName
   index: number
   kind: string
   /** Chord behind the hinge at the inner end, mm, and throws there. */

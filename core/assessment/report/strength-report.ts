@@ -18,7 +18,7 @@ export interface CaseReport {
 /** A place off the wing that carries: the boom, the body, a leg. */
 export interface PlaceReport {
   id: string
-  part: 'boom' | 'body' | 'gear' | 'mount' | 'horizontal' | 'vertical'
+  part: 'boom' | 'body' | 'gear' | 'mount' | 'second' | 'horizontal' | 'vertical'
   label: string
   /** mm aft of the nose. */
   xMm: number
@@ -35,6 +35,8 @@ export interface PlaceReport {
 }
 
 export interface TwistReport {
+  /** Of two wings the one that must be flown slower. */
+  surface: 'wing' | 'second'
   /** Nose up positive, °; in the pull-up at the speed of manoeuvres, and at 1 g and top speed. */
   pullDeg: number
   diveDeg: number

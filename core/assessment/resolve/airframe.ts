@@ -2,7 +2,7 @@
  * Resolve: the document's parts as lofts, spar lines and pieces, with libraries looked up. Memoised part by
  * part.
  */
-import { designOf } from '../../document'
+import { designOf, presentSurfaces, secondStands } from '../../document'
 import type {
   Aerofoil,
   Body,
@@ -96,8 +96,15 @@ export interface Designed {
 
 export const SURFACE_LABELS: Record<SurfaceName, string> = {
   wing: 'Wing',
+  second: 'Second wing',
   horizontal: 'Tailplane',
   vertical: 'Fin',
+}
+const SECOND_LABELS = {
+  upper: 'Upper wing',
+  lower: 'Lower wing',
+  rear: 'Rear wing',
+  front: 'Front wing',
 }
 /** Gap round the boom in the body's socket, mm on the radius. */
 const BOOM_CLEARANCE_MM = 0.15
@@ -120,14 +127,17 @@ export interface Resolver {
 
 /** `at` is told when a design is shaped anew. */
 export function createResolver(libraries: Libraries, at: (what: string) => void = () => {}): Resolver {
-  const label = (name: SurfaceName, doc: Design) =>
-    name === 'horizontal' && doc.tail.kind === 'V'
+  const label = (name: SurfaceName, doc: Design) => {
+    if (name === 'second' && doc.second) return SECOND_LABELS[secondStands({ ...doc, second: doc.second })]
+    return name === 'horizontal' && doc.tail.kind === 'V'
       ? 'V-tail'
       : name === 'horizontal' && doc.tail.kind === 'canard'
         ? 'Canard'
         : SURFACE_LABELS[name]
+  }
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({
     wing: make(),
+    second: make(),
     horizontal: make(),
     vertical: make(),
   })
@@ -170,6 +180,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   )
   const known: Record<PartName, KnownShapes> = {
     wing: new Map(),
+    second: new Map(),
     horizontal: new Map(),
     vertical: new Map(),
     body: new Map(),
@@ -291,13 +302,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     const shapes: PieceShape[] = []
     const replaced = new Set(doc.given.map(item => item.standsFor))
     const bedHeight = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - 5
-    const present: Array<[SurfaceName, Surface | null]> = [
-      ['wing', doc.wing],
-      ['horizontal', doc.tail.kind === 'none' ? null : doc.tail.horizontal],
-      ['vertical', doc.tail.kind === 'V' ? null : doc.tail.vertical],
-    ]
-    for (const [name, surface] of present) {
-      if (!surface) continue
+    for (const [name, surface] of presentSurfaces(doc)) {
       const zones = doc.zones.filter(zone => surface.panels.some(panel => panel.zone === zone.id))
       // Pieces that are printed keep the edge that others are glued to.
       const edge = trailingEdgeMm([...(zones.length ? zones : doc.zones), ...heldOf(`${name}-`)])

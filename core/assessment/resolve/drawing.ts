@@ -17,6 +17,7 @@ export function createDrawing(): (airframe: Designed) => Drawing {
       doc.boom,
       doc.gear,
       spars.wing,
+      spars.second,
       spars.horizontal,
       spars.vertical,
       ...airframe.pieces.map(piece => piece.sectionAt),

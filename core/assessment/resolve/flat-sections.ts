@@ -4,7 +4,7 @@ import { zoneOr } from '../../geometry'
 import { memoise } from '../../memo'
 
 /** What of a document this is about. */
-type Drawn = Pick<Design, 'wing' | 'tail' | 'zones'>
+type Drawn = Pick<Design, 'wing' | 'second' | 'tail' | 'zones'>
 
 /** Of one flat sheet at each end of its panels, root first; null where another way of building holds anywhere. */
 export function flatThicknesses({ panels }: Surface, zones: readonly Zone[]): number[] | null {
@@ -31,11 +31,12 @@ export function createFlatSections(remembered: number): <D extends Drawn>(doc: D
       const mm = surface && flatThicknesses(surface, doc.zones)
       return surface && mm ? (flat(surface, ...mm) as S) : surface
     }
-    const { wing, tail } = doc
+    const { wing, second, tail } = doc
     const [horizontal, vertical] = [own(tail.horizontal), own(tail.vertical)]
     return {
       ...doc,
       wing: own(wing),
+      second: own(second),
       tail:
         horizontal === tail.horizontal && vertical === tail.vertical
           ? tail

@@ -1,5 +1,5 @@
 /** Stretches along a surface or the body that no cut may run through, and why. */
-import type { Body, CutPart } from '../../document'
+import { controlsOf, type Body, type CutPart } from '../../document'
 import { bays, HINGE_SLOTS, hingedControls, wingBoltPlaces, wingSeat, type SurfaceLoft } from '../../geometry'
 import type { Designed } from './airframe'
 
@@ -30,7 +30,7 @@ export function noCuts({ doc, surfaces, body }: Designed, part: CutPart): NoCut[
     ? surfaceNoCuts(
         loft,
         doc.equipment.filter(item => item.pocket?.surface === part),
-        part === 'wing' ? doc.wing.controls : doc.tail[part]!.controls,
+        controlsOf(doc, part),
       )
     : []
 }

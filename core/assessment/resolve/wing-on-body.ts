@@ -28,7 +28,7 @@ export function createCrossings(
 ) => CrossHole[] {
   const crossingsByText = new Map<string, CrossHole[]>()
   return (surfaces, spars) => {
-    const found = [surfaces.wing, surfaces.horizontal].flatMap(loft =>
+    const found = [surfaces.wing, surfaces.second, surfaces.horizontal].flatMap(loft =>
       (loft?.mirror
         ? (spars[loft.name] ?? []).filter(line => line.spar.through && line.stock.shape === 'round')
         : []

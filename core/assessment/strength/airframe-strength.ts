@@ -3,14 +3,16 @@
  * cuts stay.
  */
 import { flapTheory } from '../../aero'
+import { controlsOf } from '../../document'
+import { planAt, type SurfaceLoft } from '../../geometry'
 import type { MassEntry } from '../../mass'
 import { sumMass } from '../../mass'
-import { MODE_GIVES, type Flap } from '../../structure'
+import { MODE_GIVES, type Flap, type StationStrength } from '../../structure'
 import { gToKg, mmToM, mToMm, q, say } from '../../units'
 import { boltPlaces, seatPlaces } from './wing-hold'
 import { bodyPlaces } from './body-beam'
 import { bodyForces, contactLength } from './body-cases'
-import { boomOf } from './tail-boom'
+import { boomOf, borneBehind } from './tail-boom'
 import { createTailSurfaces, tailPlaces } from './tail-surfaces'
 import { wingCases } from './wing-cases'
 import { gearOf } from './landing-gear'
@@ -18,11 +20,11 @@ import { measuredStiffness, proofOf, type ProofGround } from './ground-proofs'
 import { memoise } from '../../memo'
 import { caseOf } from './case-report'
 import { createHeldWing } from './held-wing'
-import { createWingBearing } from './wing-bearing'
+import { createWingBearing, type WingBearing, type WingSurface } from './wing-bearing'
 import { liftLoads, weightLoads, type WingLoads } from './wing-loads'
 import type { Designed } from '../resolve'
 import { airOf, type Flown } from '../flight'
-import type { LoadsReport, CaseReport, PlaceReport, StrengthFigures } from '../report'
+import type { LoadsReport, CaseReport, PlaceReport, StrengthFigures, TwistReport } from '../report'
 
 export interface StrengthStage {
   (
@@ -38,17 +40,19 @@ export interface StrengthStage {
 export function createStrength(stations?: number): StrengthStage {
   const bearing = createWingBearing(stations),
     held = createHeldWing(),
-    lifts = memoise(liftLoads, 4),
+    secondHeld = createHeldWing(),
+    lifts = memoise(liftLoads, 8),
     tails = createTailSurfaces()
   return (airframe, flown, entries, mass, loads) => {
     const { wing, doc } = airframe
     const wingBears = bearing(airframe)
     const { sections, zoneAt, builds, places } = wingBears
-    const along: WingLoads = {
-      places,
-      ...lifts(wing, flown.solved, flown.wingModels, mass, flown.alphaStall, places),
-      ...weightLoads(airframe, entries, places),
-    }
+    const loadsOn = ({ loft, places: own }: WingBearing): WingLoads => ({
+      places: own,
+      ...lifts(loft, flown.solved, flown.models[loft.name]!, mass, flown.alphaStall, own),
+      ...weightLoads(airframe, loft, entries, own),
+    })
+    const along = loadsOn(wingBears)
     const cg = sumMass(entries).x
     const gear = gearOf(airframe, mass, mToMm(cg))
     const cases = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs)
@@ -68,16 +72,43 @@ export function createStrength(stations?: number): StrengthStage {
     }
     const proofs = doc.proofs.map(proof => proofOf(ground, proof))
     const measured = measuredStiffness(proofs)
-    const twist = wingHeld.twist(
+    const firstTwist = wingHeld.twist(
       flown.solved,
       mmToM(wing.span),
       airOf(doc).density,
       measured.bending,
       measured.twist,
-      aileronsOf(airframe),
+      aileronsOf(airframe, 'wing'),
     )
+    const second = airframe.surfaces.second && secondWing(airframe.surfaces.second)
+    const twist = second && slower(second.twist, firstTwist) ? second.twist : firstTwist
+    function secondWing(loft: SurfaceLoft) {
+      const bears = bearing(airframe, 'second'),
+        own = loadsOn(bears),
+        against = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs, 'second')
+      const { rows, twist: twisted } = secondHeld(bears, own, against, doc.brief.safetyFactor)
+      return {
+        places: [secondPlace(bears, rows, loads.governing.n * own.lift.shear[0])],
+        twist: twisted(
+          flown.solved,
+          mmToM(loft.span),
+          airOf(doc).density,
+          1,
+          1,
+          aileronsOf(airframe, 'second'),
+        ),
+      }
+    }
     const n = loads.governing.n
-    const boom = boomOf(airframe, flown.solved, entries, gear.report, n)
+    const boom = boomOf(
+      airframe,
+      flown.solved,
+      entries,
+      gear.report,
+      n,
+      borneBehind(airframe, flown.solved, flown.alphaStall),
+      mass,
+    )
     const sides = wing.mirror ? 2 : 1
     const hold = {
       lift: sides * n * (along.lift.shear[0] - along.weight.shear[0]),
@@ -85,7 +116,12 @@ export function createStrength(stations?: number): StrengthStage {
       pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * along.weight.shear[0],
     }
     const forces = {
-      ...bodyForces(airframe, flown.solved, airframe.body ? contactLength(airframe.body, gear.report) : 0),
+      ...bodyForces(
+        airframe,
+        flown.solved,
+        airframe.body ? contactLength(airframe.body, gear.report) : 0,
+        flown.alphaStall,
+      ),
       n,
       least: Math.min(0, ...loads.corners.map(corner => corner.n)),
       factor: gear.report.on === 'net' ? 0 : gear.report.factor,
@@ -96,6 +132,7 @@ export function createStrength(stations?: number): StrengthStage {
       ...boltPlaces(airframe, hold),
       ...seatPlaces(airframe, hold),
       ...tailPlaces(tails(airframe)),
+      ...(second?.places ?? []),
       ...gear.places,
     ]
     const tip = wingHeld.tip(
@@ -145,11 +182,38 @@ export function createStrength(stations?: number): StrengthStage {
   }
 }
 
-/** The wing's first ailerons or elevons. */
-function aileronsOf({ doc, wing }: Designed): Flap | null {
-  const control = doc.wing.controls.find(item => item.kind === 'aileron' || item.kind === 'elevon')
+/** Must it be flown slower than the other? */
+const slower = (one: TwistReport, other: TwistReport): boolean =>
+  (one.cautionMs ?? Infinity) < (other.cautionMs ?? Infinity)
+
+/** Where a second wing bears least. */
+function secondPlace(
+  { loft, zoneAt }: WingBearing,
+  rows: readonly StationStrength[],
+  force: number,
+): PlaceReport {
+  const least = rows.reduce((a, b) => (b.reserve < a.reserve ? b : a)),
+    { lead, chord } = planAt(loft, least.s)
+  return {
+    id: 'second-wing',
+    part: 'second',
+    label: loft.label,
+    xMm: lead + chord / 2,
+    mode: least.mode,
+    gives: MODE_GIVES[least.mode],
+    case: least.case,
+    reserve: Math.min(1e4, least.reserve),
+    words: say`${q(force, 'N', 1)} on ${loft.mirror ? 'each half' : 'it'} in the pull-up; gives ${q(least.s, 'mm', 0)} from its root`,
+    remedy: 'a larger spar, or another bead in this zone',
+    subject: zoneAt(least.s).id,
+  }
+}
+
+/** A wing's first ailerons or elevons. */
+function aileronsOf({ doc, surfaces }: Designed, name: WingSurface): Flap | null {
+  const control = controlsOf(doc, name).find(item => item.kind === 'aileron' || item.kind === 'elevon')
   if (!control || control.toShare <= control.fromShare) return null
-  const span = mmToM(wing.span)
+  const span = mmToM(surfaces[name]!.span)
   return {
     from: control.fromShare * span,
     to: control.toShare * span,

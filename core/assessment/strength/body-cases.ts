@@ -3,6 +3,7 @@ import type { MassEntry } from '../../mass'
 import { bungeeAcceleration, bungeeLoadFactor, throwAcceleration } from '../../structure'
 import { GRAVITY, mmToM, q, say, type Words } from '../../units'
 import { airOf, planOf, type SolvedFlight } from '../flight'
+import { shareOf } from './wing-loads'
 import type { GearReport } from '../report'
 import type { Designed } from '../resolve'
 
@@ -39,6 +40,8 @@ export interface BodyForces {
   held: number
   /** The tailplane with its elevator hard over at cruise: place, m, and force, N. */
   tail: { x: number; force: number } | null
+  /** Of two wings: where each lifts, m, and its share of the weight; none of one, which holds the body itself. */
+  wings: ReadonlyArray<{ x: number; share: number }>
   /** Motors in the middle, m. */
   motor: { x: number; z: number } | null
   launch: 'hand' | 'bungee' | 'none'
@@ -53,9 +56,10 @@ export function bodyForces(
   airframe: Designed,
   flight: SolvedFlight,
   contact: number,
+  alpha: number,
 ): Omit<BodyForces, 'n' | 'least' | 'factor'> {
   const { plan } = flight,
-    { horizontal } = airframe.surfaces,
+    { horizontal, wing, second } = airframe.surfaces,
     { brief, equipment } = airframe.doc
   const level = horizontal ? planOf(horizontal) : null
   const pressure = (airOf(airframe.doc).density * brief.cruiseMs ** 2) / 2
@@ -64,6 +68,12 @@ export function bodyForces(
   return {
     held: plan.mac / 2,
     tail: level && { x: level.macLead + level.mac / 4, force: pressure * level.area * TAIL_CL },
+    wings: second
+      ? [wing!, second].map(loft => {
+          const { mac, macLead } = planOf(loft)
+          return { x: macLead + mac / 4, share: shareOf(flight, loft.name, alpha) }
+        })
+      : [],
     motor: motor ? { x: mmToM(motor.xMm), z: mmToM(motor.zMm) } : null,
     launch: brief.launch === 'hand' || brief.launch === 'bungee' ? brief.launch : 'none',
     throwMs: brief.throwMs,
@@ -114,6 +124,9 @@ export interface BodyLoad {
   axial: number
 }
 
+/** How far beyond a place, as seen from the CG, something acts, m. */
+const lever = (x: number, at: number, ahead: boolean): number => Math.max(0, ahead ? at - x : x - at)
+
 /** Half the width of a hand, or of what a hook is let into, m. */
 const HAND = 0.04
 /** Share of what goes along the body that has come together so far from where it is held, over `half` to either side. */
@@ -132,7 +145,7 @@ export function bodyCases(
   forces: BodyForces,
   take: (of: BodyCase, moment: number, axial: number) => void,
 ): void {
-  const { n, least, held, tail, motor, launch, contact, factor } = forces
+  const { n, least, held, tail, wings, motor, launch, contact, factor } = forces
   const hangs = (times: number, over = held) => hangingMoment(at, cg, mass, beyond.moment, over, times)
   const ahead = at < cg
   if (factor > 0) take('landing', hangs(factor, contact), 0)
@@ -141,10 +154,16 @@ export function bodyCases(
   const thrust = pulls * taken(at, cg, held) * THRUST * mass * GRAVITY
   take('pull-up', hangs(n) + (motor ? thrust * (motor.z - middle) : 0), thrust)
   if (least < 0) take('pushed over', -hangs(-least), 0)
-  const lever = tail && !ahead && tail.x > at ? tail.x - at : 0
-  if (lever > 0) {
-    take('elevator hard over at cruise', hangs(1) + tail!.force * lever, 0)
-    take('elevator hard over, nose down', hangs(1) - tail!.force * lever, 0)
+  // Where two wings stand apart, what lies between them hangs from both.
+  const lifted = GRAVITY * mass * wings.reduce((sum, { x, share }) => sum + share * lever(x, at, ahead), 0)
+  if (lifted > 0) {
+    take('pull-up', hangs(n) - n * lifted, thrust)
+    if (least < 0) take('pushed over', -hangs(-least) - least * lifted, 0)
+  }
+  const arm = tail && !ahead ? lever(tail.x, at, false) : 0
+  if (arm > 0) {
+    take('elevator hard over at cruise', hangs(1) + tail!.force * arm, 0)
+    take('elevator hard over, nose down', hangs(1) - tail!.force * arm, 0)
   }
   if (launch === 'none') return
   // It is held, or pulled, at its CG: what lies ahead is pushed along, what lies behind is dragged.

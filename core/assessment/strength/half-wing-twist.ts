@@ -13,6 +13,7 @@ import {
 } from '../../structure'
 import { mToMm, radToDeg } from '../../units'
 import { massAt, type Flying, type WingLoads } from './wing-loads'
+import type { WingSurface } from './wing-bearing'
 import type { SolvedFlight } from '../flight'
 import type { TwistReport } from '../report'
 
@@ -37,6 +38,7 @@ export interface SpanStiffness {
  * stations with what is left of them in the pull-up and under the greatest load factor, where skin has buckled.
  */
 export function twistOf(
+  surface: WingSurface,
   stations: readonly SpanStiffness[],
   { pulled, most }: { pulled: readonly SpanStiffness[]; most: readonly SpanStiffness[] },
   loads: WingLoads,
@@ -58,7 +60,7 @@ export function twistOf(
     quarter = line(s => s.quarter),
     chord = line(s => s.chord)
   const slopes = flight.lift.strips
-    .filter(strip => strip.surface === 'wing')
+    .filter(strip => strip.surface === surface)
     .map(strip => ({ s: strip.span, value: strip.clPerRad }))
   const width = span / STRIPS
   const strips = Array.from({ length: STRIPS }, (_, i): FlutterStrip => {
@@ -119,6 +121,7 @@ export function twistOf(
   const limits = [divergenceMs, flutterMs, reversalMs].filter(value => value !== null)
   const { bending, twist } = lowestFrequencies(strips)
   return {
+    surface,
     pullDeg: radToDeg(pull.tip),
     diveDeg: radToDeg(dive.tip),
     along: [

@@ -1,5 +1,5 @@
 /**
- * The wing under every load case: what holds it at each station, and how it bends and twists as a whole. Known again
+ * A wing under every load case: what holds it at each station, and how it bends and twists as a whole. Known again
  * for as long as nothing that acts on it changes: a mass that is moved in the body does not. SI inside.
  */
 import type { Zone } from '../../document'
@@ -23,7 +23,7 @@ import type { SolvedFlight } from '../flight'
 import type { CaseReport, StrengthFigures, TwistReport } from '../report'
 import { twistOf, type SpanStiffness } from './half-wing-twist'
 import { tipCase } from './tip-strike'
-import type { WingBearing } from './wing-bearing'
+import type { WingBearing, WingSurface } from './wing-bearing'
 import type { WingCase } from './wing-cases'
 import { loadAt, type Flying, type WingLoads } from './wing-loads'
 
@@ -63,11 +63,20 @@ export function createHeldWing(): (
     sameLoads = steadied<WingLoads>(),
     sameCases = steadied<readonly WingCase[]>()
   const held = memoise(heldWing, 4)
-  return ({ sections, builds, zones }, along, cases, safetyFactor) =>
-    held(sections, sameBuilds(builds), sameZones(zones), sameLoads(along), sameCases(cases), safetyFactor)
+  return ({ loft, sections, builds, zones }, along, cases, safetyFactor) =>
+    held(
+      loft.name as WingSurface,
+      sections,
+      sameBuilds(builds),
+      sameZones(zones),
+      sameLoads(along),
+      sameCases(cases),
+      safetyFactor,
+    )
 }
 
 function heldWing(
+  surface: WingSurface,
   sections: readonly StationSection[],
   builds: readonly StationBuild[],
   zones: readonly Zone[],
@@ -129,6 +138,7 @@ function heldWing(
       flap: Flap | null,
     ) =>
       twistOf(
+        surface,
         level,
         { pulled, most: bent },
         along,

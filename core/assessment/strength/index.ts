@@ -4,9 +4,18 @@ export { bodyCases, bodyForces, bodyReserve, contactLength, type BodyBears } fro
 export { heatOf } from './heat-left'
 export { loadsOf } from './flight-envelope'
 export { gearOf, mainLegs } from './landing-gear'
-export { boomFrame, type BoomFrame, boomReserves, hungOf, whipOf, whips } from './tail-boom'
+export {
+  boomFrame,
+  type BoomFrame,
+  boomReserves,
+  borneBehind,
+  hungOf,
+  liftedBehind,
+  whipOf,
+  whips,
+} from './tail-boom'
 export { splintSpar } from './mended-joints'
-export { createWingBearing, type WingBearing } from './wing-bearing'
+export { createWingBearing, type WingBearing, type WingSurface } from './wing-bearing'
 export { type WingCase, wingCases } from './wing-cases'
 export { beamUnder, boltPull, seatOf } from './wing-hold'
 export { liftLoads, loadAt, weightLoads, type WingLoads } from './wing-loads'

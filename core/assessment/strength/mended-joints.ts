@@ -1,4 +1,4 @@
-/** Breaks of the wing that were glued or had their rest put on: a joint of glue each, where the design has none. */
+/** Breaks of a wing that were glued or had their rest put on: a joint of glue each, where the design has none. */
 import type { Damage, Spar } from '../../document'
 import { sparLines, type Piece, type SparLine, type SurfaceLoft } from '../../geometry'
 import { LIBRARIES, stockOr } from '../../libraries'
@@ -36,9 +36,9 @@ const NONE: readonly MendedJoint[] = []
 export const mendedJoints = memoise(
   (damages: readonly Damage[], pieces: readonly Piece[], loft: SurfaceLoft): readonly MendedJoint[] => {
     const found = damages.flatMap(({ piece, state, way, jointMm }): MendedJoint[] => {
-      const own = pieces.find(item => item.id === piece && item.part === 'wing')
+      const own = pieces.find(item => item.id === piece && item.part === loft.name)
       if (!own || state === 'open' || jointMm === null || jointMm <= 0 || jointMm >= loft.span) return []
-      const spar = way === 'splint' ? splintSpar('splint', 'wing', jointMm) : null
+      const spar = way === 'splint' ? splintSpar('splint', loft.name, jointMm) : null
       return [{ at: jointMm, rods: spar ? sparLines(loft, spar, stockOr(LIBRARIES, spar.stock)) : [] }]
     })
     return found.length ? found : NONE

@@ -16,6 +16,7 @@ import { GRAVITY, mmToM, radToDeg, q, say, type Words } from '../../units'
 import type { Designed } from '../resolve'
 import { airOf, planOf, type SolvedFlight } from '../flight'
 import { TAIL_CL } from './body-cases'
+import { shareOf } from './wing-loads'
 import type { BoomReport, GearReport, PlaceReport } from '../report'
 
 interface Tail {
@@ -26,7 +27,9 @@ interface Tail {
 
 /** Area and place of lift of the tail, and of the fin over the boom's middle. */
 function tailOf(airframe: Designed, boomZ: number): Tail | null {
-  const { horizontal, vertical } = airframe.surfaces
+  // Of a tandem without a tail the rear wing is what the boom carries.
+  const { vertical, second } = airframe.surfaces,
+    horizontal = airframe.surfaces.horizontal ?? (vertical ? undefined : second)
   if (!horizontal && !vertical) return null
   const level = horizontal ? planOf(horizontal) : null,
     up = vertical ? planOf(vertical) : null
@@ -56,6 +59,39 @@ function tailOf(airframe: Designed, boomZ: number): Tail | null {
             }
           : null,
   }
+}
+
+/** A second wing that may stand on the boom: where it lifts, m, and its share of the weight. */
+export interface BorneBehind {
+  label: string
+  x: number
+  share: number
+}
+
+/** Null without one. */
+export function borneBehind(
+  { surfaces }: Designed,
+  solved: SolvedFlight,
+  alphaStall: number,
+): BorneBehind | null {
+  if (!surfaces.second) return null
+  const { mac, macLead } = planOf(surfaces.second)
+  return {
+    label: surfaces.second.label,
+    x: macLead + mac / 4,
+    share: shareOf(solved, 'second', alphaStall),
+  }
+}
+
+/** What it lifts at n g, N a boom, with its arm from where the boom is held, m; null where it stands on no boom. */
+export function liftedBehind(
+  { heldAt, count }: BoomFrame,
+  second: BorneBehind | null,
+  mass: number,
+  n: number,
+): { force: number; arm: number } | null {
+  if (!second || second.x <= heldAt) return null
+  return { force: (n * GRAVITY * mass * second.share) / count, arm: second.x - heldAt }
 }
 
 interface BoomCase {
@@ -195,6 +231,8 @@ export function boomOf(
   entries: readonly MassEntry[],
   gear: GearReport,
   n: number,
+  second: BorneBehind | null,
+  mass: number,
 ): { report: BoomReport | null; places: PlaceReport[] } {
   const frame = boomFrame(airframe)
   if (!frame) return { report: null, places: [] }
@@ -202,7 +240,8 @@ export function boomOf(
     { brief } = airframe.doc
   const behind = sumMass(entries.filter(entry => whips(frame, entry)))
   const whip = whipOf(frame, behind.mass, gear.factor, brief.dropMm)
-  const hung = hungOf(frame, behind.mass, n)
+  const hung = hungOf(frame, behind.mass, n),
+    lifted = liftedBehind(frame, second, mass, n)
   const cases = [
     ...frame.cases,
     {
@@ -212,6 +251,17 @@ export function boomOf(
       torque: 0,
       words: say`tail of ${q((1000 * behind.mass) / frame.count, 'g', 0)} at ${q(n, 'gₙ', 1)}`,
     },
+    ...(lifted
+      ? [
+          {
+            case: 'pull-up',
+            moment: lifted.force * lifted.arm,
+            shear: lifted.force,
+            torque: 0,
+            words: say`${second!.label}: ${q(lifted.force, 'N', 1)} at ${q(n, 'gₙ', 1)}`,
+          },
+        ]
+      : []),
     ...(gear.on === 'net'
       ? []
       : [

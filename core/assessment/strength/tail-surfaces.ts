@@ -2,7 +2,7 @@
  * Tailplane, fin and V-tail themselves, hard over at the speed of manoeuvres: what holds them along their span. SI
  * inside.
  */
-import type { Control, Zone } from '../../document'
+import { surfaceOf, type Control, type Zone } from '../../document'
 import {
   ALL_MOVING,
   panelAt,
@@ -27,7 +27,7 @@ import {
   type StationSection,
 } from '../../structure'
 import { mmToM, q, say } from '../../units'
-import { airOf, surfaceOf } from '../flight'
+import { airOf } from '../flight'
 import type { PlaceReport } from '../report'
 import type { Designed } from '../resolve'
 import { TAIL_CL } from './body-cases'

@@ -1,5 +1,5 @@
 /**
- * The wing as it bears: stations along its half span with what is built there. Kept while shape, recipes,
+ * A wing as it bears: stations along its half span with what is built there. Kept while shape, recipes,
  * spars and cuts stay.
  */
 import type { Cut, Zone } from '../../document'
@@ -18,7 +18,11 @@ const OUTER_LIMIT = 0.97
 
 const NO_LINES: readonly SparLine[] = []
 
+/** What carries the aircraft in the air. */
+export type WingSurface = 'wing' | 'second'
+
 export interface WingBearing {
+  loft: SurfaceLoft
   sections: readonly StationSection[]
   /** By section: the zone whose plastic it is, and what carries there. */
   zones: readonly Zone[]
@@ -29,7 +33,9 @@ export interface WingBearing {
 }
 
 /** `stations` evenly spaced along the half span. */
-export function createWingBearing(stations = STATIONS): (airframe: Designed) => WingBearing {
+export function createWingBearing(
+  stations = STATIONS,
+): (airframe: Designed, name?: WingSurface) => WingBearing {
   // Both stay the same objects, so that what hangs on them is known again.
   const sectionsOf = memoise(
     (loft: SurfaceLoft, lines: readonly SparLine[], cuts: readonly Cut[], mends: readonly MendedJoint[]) => {
@@ -39,22 +45,24 @@ export function createWingBearing(stations = STATIONS): (airframe: Designed) => 
     64,
   )
   const buildOf = createBuilds()
-  return airframe => {
-    const { wing, doc } = airframe
+  return (airframe, name = 'wing') => {
+    const { doc } = airframe,
+      wing = airframe.surfaces[name]!
     const { sections, places } = sectionsOf(
       wing,
-      airframe.warm.lines(airframe.spars.wing ?? NO_LINES),
-      doc.cuts.wing,
+      airframe.warm.lines(airframe.spars[name] ?? NO_LINES),
+      doc.cuts[name],
       mendedJoints(doc.damages, airframe.pieces, wing),
     )
     const pieces = airframe.pieces.filter(
-      piece => piece.part === 'wing' && piece.kind === 'fixed' && piece.side !== 'port',
+      piece => piece.part === name && piece.kind === 'fixed' && piece.side !== 'port',
     )
     const zoneAt = (s: number) =>
       pieces.find(piece => s >= piece.from && s <= piece.to)?.zone ??
       zoneOr(doc.zones, wing.zones[panelAt(wing, s).index])
     const zones = sections.map(section => zoneAt(section.s))
     return {
+      loft: wing,
       sections,
       zones,
       zoneAt,

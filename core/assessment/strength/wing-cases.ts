@@ -3,6 +3,7 @@ import { zoneOr } from '../../geometry'
 import { bungeeAcceleration, bungeeLoadFactor, netDeceleration, throwAcceleration } from '../../structure'
 import { GRAVITY, q, say, type Words } from '../../units'
 import type { Flying } from './wing-loads'
+import type { WingSurface } from './wing-bearing'
 import { weakerInStillAir } from './still-air'
 import { briefTemperature, type Designed } from '../resolve'
 import { airOf } from '../flight'
@@ -16,10 +17,10 @@ export interface WingCase {
 }
 
 /** A launch's loads are raised by as much as the weakest plastic of the wing has lost against the air of flight. */
-function stillAir(airframe: Designed): { by: number; temperatureC: number } {
-  const { doc, wing, pieces, filamentOf } = airframe
-  const printed = pieces.filter(piece => piece.part === 'wing').map(piece => piece.zone)
-  const zones = printed.length ? printed : wing.zones.map(zone => zoneOr(doc.zones, zone))
+function stillAir(airframe: Designed, name: WingSurface): { by: number; temperatureC: number } {
+  const { doc, surfaces, pieces, filamentOf } = airframe
+  const printed = pieces.filter(piece => piece.part === name).map(piece => piece.zone)
+  const zones = printed.length ? printed : surfaces[name]!.zones.map(zone => zoneOr(doc.zones, zone))
   return {
     temperatureC: briefTemperature(doc, 'field'),
     by: weakerInStillAir(
@@ -35,6 +36,7 @@ export function wingCases(
   gear: GearReport,
   mass: number,
   stallMs: number,
+  name: WingSurface = 'wing',
 ): WingCase[] {
   const { doc } = airframe,
     { brief } = doc,
@@ -50,7 +52,7 @@ export function wingCases(
           : say`${n < 0 ? '−' : ''}${q(Math.abs(n), 'gₙ', 1)} at ${q(speed, 'm/s', 1)}`,
       flying: { lift: n, weight: n, pressure: pressure(speed), forward: 0 },
     })),
-    ...launch(brief, mass).map(item => warmed(item, stillAir(airframe))),
+    ...launch(brief, mass).map(item => warmed(item, stillAir(airframe, name))),
     landing(brief, gear, stallMs),
   ]
 }

@@ -40,6 +40,34 @@ export function massAt(parts: readonly WingPart[], s: number): { mass: number; x
   }
 }
 
+/** A low lift, as a share of that at the stall, at which two wings part it otherwise. */
+const LOW = 1 / 3
+
+/**
+ * Share of the aircraft's weight that a wing bears: all of it where it is alone. Of two, which set differently part
+ * it otherwise fast and slow, each is held against the greater of its shares: together they bear a little more than
+ * there is.
+ */
+export function shareOf(flight: SolvedFlight, name: string, alpha: number): number {
+  const { panels } = flight.lift.flows.lattice
+  const strips = flight.lift.strips
+    .map((strip, k) => ({ ...strip, sides: panels.strips[k].mirrored ? 2 : 1 }))
+    .filter(strip => strip.surface === 'wing' || strip.surface === 'second')
+  if (strips.every(strip => strip.surface === name)) return 1
+  const at = (angle: number) => {
+    const force = (of: typeof strips) =>
+      of.reduce(
+        (sum, { clZero, clPerRad, chord, width, sides }) =>
+          sum + sides * (clZero + clPerRad * angle) * chord * width,
+        0,
+      )
+    return force(strips.filter(strip => strip.surface === name)) / force(strips)
+  }
+  const { clZero, clAlpha } = flight.lift,
+    slow = clZero + clAlpha * alpha
+  return Math.min(1, Math.max(0, at(alpha), at((LOW * slow - clZero) / clAlpha)))
+}
+
 /** What the air does, by mass and incidence; `places` in m from the root. */
 export function liftLoads(
   wing: SurfaceLoft,
@@ -68,14 +96,15 @@ export function liftLoads(
   }
 }
 
-/** What the wing's own mass does; of `entries` only the wing's pieces and spars count. */
+/** What a wing's own mass does; of `entries` only its pieces and spars count. */
 export function weightLoads(
   airframe: Designed,
+  wing: SurfaceLoft,
   entries: readonly MassEntry[],
   places: readonly number[],
 ): Pick<WingLoads, 'weight' | 'parts'> {
-  const parts = wingParts(airframe, entries)
-  const { line, turning, points } = weightAlong(airframe, parts, entries)
+  const parts = wingParts(airframe, wing, entries)
+  const { line, turning, points } = weightAlong(airframe, wing, parts, entries)
   const weight = shearAndMoment(
     line,
     points.map(({ s, weight: force }) => ({ s, force })),
@@ -139,17 +168,17 @@ function quarterAt(wing: SurfaceLoft, s: number): number {
 
 /**
  * Lift per length (N/m) of one half at 1 g, shaped as at the stall and scaled so that the wing bears all of
- * m·g.
+ * m·g, or its share of it.
  */
 function liftAlong(wing: SurfaceLoft, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
-  const strips = flight.lift.strips.filter(strip => strip.surface === 'wing')
+  const strips = flight.lift.strips.filter(strip => strip.surface === wing.name)
   const shape = strips.map(strip => ({
     s: strip.span,
     value: (strip.clZero + strip.clPerRad * alpha) * strip.chord,
     width: strip.width,
   }))
   const sum = shape.reduce((total, { value, width }) => total + value * width, 0)
-  const half = (mass * GRAVITY) / (wing.mirror ? 2 : 1)
+  const half = (shareOf(flight, wing.name, alpha) * mass * GRAVITY) / (wing.mirror ? 2 : 1)
   const scale = half / sum
   const tip = mmToM(wing.span)
   const points = [
@@ -174,7 +203,7 @@ export interface WingPart {
 }
 
 /** Pieces and spars of the starboard half as weight per length, N/m. */
-function wingParts(airframe: Designed, entries: readonly MassEntry[]): WingPart[] {
+function wingParts(airframe: Designed, wing: SurfaceLoft, entries: readonly MassEntry[]): WingPart[] {
   const parts: WingPart[] = []
   const put = (fromMm: number, toMm: number, entry: MassEntry | undefined) => {
     const from = mmToM(fromMm),
@@ -183,14 +212,14 @@ function wingParts(airframe: Designed, entries: readonly MassEntry[]): WingPart[
       parts.push({ from, to, perLength: (GRAVITY * entry.mass) / (to - from), x: entry.x })
   }
   for (const piece of airframe.pieces) {
-    if (piece.part === 'wing' && piece.side !== 'port' && piece.kind !== 'given')
+    if (piece.part === wing.name && piece.side !== 'port' && piece.kind !== 'given')
       put(
         piece.from,
         piece.to,
         entries.find(item => item.id === piece.id),
       )
   }
-  for (const line of airframe.spars.wing ?? [])
+  for (const line of airframe.spars[wing.name] ?? [])
     put(
       line.from,
       line.to,
@@ -201,10 +230,11 @@ function wingParts(airframe: Designed, entries: readonly MassEntry[]): WingPart[
 
 function weightAlong(
   airframe: Designed,
+  wing: SurfaceLoft,
   parts: readonly WingPart[],
   entries: readonly MassEntry[],
 ): { line: SpanPoint[]; turning: SpanPoint[]; points: Array<{ s: number; weight: number; x: number }> } {
-  const { wing, doc } = airframe
+  const { doc } = airframe
   const marks = [...new Set([0, mmToM(wing.span), ...parts.flatMap(p => [p.from, p.to])])]
     .filter(s => s >= 0 && s <= mmToM(wing.span))
     .sort((a, b) => a - b)
@@ -223,13 +253,15 @@ function weightAlong(
   })
   // Servos and the like out in the wing hang on it at their place.
   const points = doc.equipment
-    .filter(item => item.pair && item.yMm > 40)
+    .filter(
+      item => item.pair && item.yMm > 40 && (item.pocket?.surface === 'second') === (wing.name === 'second'),
+    )
     .map(item => ({
       s: mmToM(item.yMm - wing.origin[1]),
       weight: (GRAVITY * item.massG) / 1000,
       x: mmToM(item.xMm),
     }))
-  points.push(...podWeights(airframe, entries))
+  if (wing.name === 'wing') points.push(...podWeights(airframe, entries))
   return { line, turning, points }
 }
 

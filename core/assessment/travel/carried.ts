@@ -1,6 +1,6 @@
 /** What an aircraft is in the car: the parts that it comes to without a saw, and how large each of them is. mm */
 import { alg, Graph } from '@dagrejs/graphlib'
-import type { Joint, Leg, SurfaceName } from '../../document'
+import { SURFACE_NAMES, surfaceOf, type Joint, type Leg, type SurfaceName } from '../../document'
 import { planAt, toSurface, turnedBox, type Piece, type Sides } from '../../geometry'
 import { memoise } from '../../memo'
 import { boomOver, gluedOver, halvesPart, wingComesOff, type Designed } from '../resolve'
@@ -73,7 +73,7 @@ export function carriedParts(design: Designed): Carried[] {
     for (const side of pod.pair ? (['starboard', 'port'] as const) : (['centre'] as const))
       join(podId(pod.piece, side), at.place(pod.xMm, side === 'port' ? -pod.yMm : pod.yMm, pod.zMm, true))
   putBooms(design, at, node, join)
-  joinTails(design, at, join)
+  joinOthers(design, at, join)
   for (const leg of design.doc.gear) legPoints(leg, side => node(at.place(leg.xMm, side * leg.yMm, leg.zMm)))
   for (const item of design.doc.equipment) {
     if (item.kind !== 'motor') continue
@@ -90,7 +90,7 @@ export function carriedParts(design: Designed): Carried[] {
 }
 
 const stretchesOf = (design: Designed): Stretch[] =>
-  (['wing', 'horizontal', 'vertical', 'body'] as const).flatMap(part =>
+  ([...SURFACE_NAMES, 'body'] as const).flatMap(part =>
     SIDES.flatMap(side => {
       const own = design.pieces
         .filter(piece => piece.part === part && piece.side === side && piece.kind === 'fixed')
@@ -110,7 +110,7 @@ const held = (design: Designed, part: Stretch['part'], at: number): boolean =>
   part === 'body' ? boomOver(design, at) : gluedOver(design, part, at).length > 0
 
 /** Joints that are not glued, where they can be made. */
-const APART: Partial<Record<Stretch['part'], Joint['kind']>> = { wing: 'plug', body: 'bolts' }
+const APART: Partial<Record<Stretch['part'], Joint['kind']>> = { wing: 'plug', second: 'plug', body: 'bolts' }
 
 const podId = (piece: number, side: Piece['side']) => `pod/${piece}/${side}`
 
@@ -185,9 +185,12 @@ function putBooms({ boom, pods }: Designed, at: Holder, node: (id: string) => nu
 }
 const boomId = (side: Piece['side']) => `boom/${side}`
 
-/** Tails are glued to a boom where there is one, or to the body, to each other, or to the wing. */
-function joinTails({ surfaces, boom, body }: Designed, at: Holder, join: Join): void {
-  for (const name of ['horizontal', 'vertical'] as const) {
+/**
+ * Tails and a second wing are glued to a boom where there is one behind, or to the body, to each other, or to the
+ * wing.
+ */
+function joinOthers({ surfaces, boom, body }: Designed, at: Holder, join: Join): void {
+  for (const name of ['second', 'horizontal', 'vertical'] as const) {
     const loft = surfaces[name]
     if (!loft) continue
     const [root] = loft.stations,
@@ -198,7 +201,7 @@ function joinTails({ surfaces, boom, body }: Designed, at: Holder, join: Join): 
     })
     for (const { side, id } of roots) {
       const own = side === 'port' ? -y : y
-      if (name === 'horizontal') join(roots[0].id, id)
+      if (name !== 'vertical') join(roots[0].id, id)
       if (boom && x > boom.boom.fromMm - NEAR) {
         const alike = boom.count === 1 || Math.abs(Math.abs(own) - boom.boom.yMm) < 2 * NEAR
         if (boom.count === 1) join(id, boomId('centre'))
@@ -300,7 +303,7 @@ function partOf(
 function named(parts: readonly Part[]): Carried[] {
   const base = parts.map(({ stretches }) => {
     const of = (part: Stretch['part']) => stretches.filter(item => item.part === part)
-    const wing = of('wing'),
+    const wing = [...of('wing'), ...of('second')],
       tail = [...of('horizontal'), ...of('vertical')]
     const sides = new Set(wing.map(item => item.side))
     const wingName = sides.size === 1 ? `Wing, ${[...sides][0]}` : 'Wing'
@@ -322,14 +325,14 @@ function named(parts: readonly Part[]): Carried[] {
 
 /** What is pulled out or off for the way: spars that are not glued, propellers. */
 function beside({ spars, doc }: Designed): Carried[] {
-  const pulled = (['wing', 'horizontal', 'vertical'] as const).flatMap(name =>
+  const pulled = SURFACE_NAMES.flatMap(name =>
     (spars[name] ?? []).filter(line => line.spar.fixing === 'removable'),
   )
   const blades = doc.equipment.filter(item => item.kind === 'propeller')
   const both = (pair: boolean) => (pair ? ['-starboard', '-port'] : [''])
   return [
     ...pulled.flatMap(({ spar, stock, from, to }) => {
-      const twin = !spar.through && (spar.surface === 'wing' || doc.tail[spar.surface]?.mirror !== false)
+      const twin = !spar.through && surfaceOf(doc, spar.surface)?.mirror !== false
       return both(twin).map(side => ({
         id: `spar/${spar.id}${side}`,
         name: spar.name,

@@ -7,6 +7,7 @@ const WHOLES = {
   purpose: 'Purpose',
   brief: 'Brief',
   wing: 'Wing',
+  second: 'Second wing',
   tail: 'Tail',
   body: 'Body',
   boom: 'Boom',

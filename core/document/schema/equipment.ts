@@ -1,6 +1,7 @@
 /** What is bought and put in, and what is allowed for by shares. */
 import { z } from 'zod'
 import { figure, id, name } from './fields'
+import { SurfaceName } from './spine'
 import { ControllerSpec, FanSpec, MotorSpec, PropellerSpec } from './power'
 
 export const Equipment = z.strictObject({
@@ -34,7 +35,7 @@ export const Equipment = z.strictObject({
   weighed: z.boolean().describe("mass from the maker's own scale"),
   pocket: z
     .strictObject({
-      surface: z.enum(['wing', 'horizontal', 'vertical']),
+      surface: SurfaceName,
       cableMm: z
         .number()
         .min(0)

@@ -1,6 +1,7 @@
 /** Parts that came as files. */
 import { z } from 'zod'
 import { figure, id, name } from './fields'
+import { SurfaceName } from './spine'
 
 export const Given = z.strictObject({
   id,
@@ -11,7 +12,7 @@ export const Given = z.strictObject({
     .max(6_000_000)
     .describe('the part itself: triangles in hundredths of a millimetre, deflated, base64'),
   standsFor: z
-    .enum(['nothing', 'wing', 'horizontal', 'vertical', 'body'])
+    .enum(['nothing', ...SurfaceName.options, 'body'])
     .describe('a designed part that given pieces replace'),
   lies: z
     .enum(['span', 'length', 'fin'])

@@ -1,5 +1,5 @@
 /**
- * The project file, version 17: what the maker wrote, in mm, g and °.
+ * The project file, version 18: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -26,13 +26,14 @@ import { Tracing } from './tracing'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(17),
+  version: z.literal(18),
   id,
   name,
   purpose: text,
   brief: Brief,
   aerofoils: list(Aerofoil, 20),
   wing: Surface,
+  second: Surface.nullable().describe('another wing: over or under the first, ahead of it or behind'),
   tail: Tail,
   body: Body.nullable(),
   boom: Boom.nullable(),

@@ -2,11 +2,14 @@
 import { z } from 'zod'
 import { figure, id, name } from './fields'
 
+/** Which lifting surface of the document. */
+export const SurfaceName = z.enum(['wing', 'second', 'horizontal', 'vertical'])
+
 export const Spar = z.strictObject({
   id,
   name,
   stock: id,
-  surface: z.enum(['wing', 'horizontal', 'vertical']),
+  surface: SurfaceName,
   fromMm: z.number().min(0).max(3000).describe('inner end along the span from the root, mm'),
   toMm: z.number().min(0).max(3000).describe('outer end, mm'),
   rootShare: figure('share', 'place along the chord at its inner end'),
@@ -28,5 +31,4 @@ export const Spar = z.strictObject({
 
 export type Spar = z.infer<typeof Spar>
 
-/** Which lifting surface of the document. */
-export type SurfaceName = Spar['surface']
+export type SurfaceName = z.infer<typeof SurfaceName>

@@ -15,7 +15,9 @@ import {
   type BodyBears,
   boomFrame,
   boomReserves,
+  borneBehind,
   hungOf,
+  liftedBehind,
   whipOf,
   type BoomFrame,
   createTailSurfaces,
@@ -44,12 +46,14 @@ const at = ({ dim, values }: ByOption, picks: ArrayLike<number>): number => valu
 export interface HeldInput {
   tables: Tables
   flight: SolvedFlight
+  alphaStall: number
   landsOn: 'legs' | 'belly' | 'net'
 }
 
 export function heldPlaces({
   tables,
   flight,
+  alphaStall,
   landsOn,
 }: HeldInput): (sums: Float64Array, picks: ArrayLike<number>, wing: WingState, out: Held) => void {
   const { list, doc, layout } = tables
@@ -74,7 +78,7 @@ export function heldPlaces({
     tables,
   )
   const forces = {
-    ...bodyForces(first, flight, body ? contactLength(body, { on: landsOn }) : 0),
+    ...bodyForces(first, flight, body ? contactLength(body, { on: landsOn }) : 0, alphaStall),
     n: 1,
     least: 0,
     factor: 0,
@@ -103,7 +107,8 @@ export function heldPlaces({
           least(boomFrame(airframe)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
         ),
       }))
-  const tails = tailTables(tables)
+  const tails = tailTables(tables),
+    second = borneBehind(first, flight, alphaStall)
   const seat = seatOf(first),
     seatBears = seat && byOption(seat.zone.id, airframe => seatOf(airframe)!.bears)
   const beams = new Map<number, ByOption>()
@@ -144,7 +149,10 @@ export function heldPlaces({
     }
     for (const { gives, flown, pushed } of booms) {
       const whip = landsOn === 'net' ? 0 : whipOf(frame!, sums[WHIP], wing.factor, doc.brief.dropMm).force
-      const force = Math.max(whip, hungOf(frame!, sums[WHIP], wing.n))
+      const lifted = liftedBehind(frame!, second, mass, wing.n)
+      // As much at the boom's end as bends and pushes no less where it is held.
+      const there = lifted ? lifted.force * Math.max(1, lifted.arm / frame!.length) : 0
+      const force = Math.max(whip, there, hungOf(frame!, sums[WHIP], wing.n))
       const boom = Math.min(at(flown, picks), at(pushed, picks) / Math.max(1e-12, force))
       if (boom < reserve) {
         reserve = boom

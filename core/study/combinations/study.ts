@@ -184,7 +184,12 @@ export async function prepare(
     bearing: kernel.bearing,
     massFrom: massRange(tables)[0],
   })
-  const held = heldPlaces({ tables, flight: flown.solved, landsOn })
+  const held = heldPlaces({
+    tables,
+    flight: flown.solved,
+    alphaStall: flown.alphaStall,
+    landsOn,
+  })
   const { flight, plan } = now
   const weigher = createWeigher({
     tables,

@@ -10,12 +10,12 @@ import type { Airframe } from '../../assessment/resolve'
 import {
   boltPull,
   wingCases,
-  type WingCase,
   gearOf,
   mainLegs,
   loadsOf,
   type createWingBearing,
   type WingBearing,
+  type WingSurface,
   liftLoads,
   loadAt,
   weightLoads,
@@ -76,22 +76,22 @@ interface Node {
 
 interface Built {
   airframe: Airframe
-  bearing: WingBearing
-  weight: Pick<WingLoads, 'weight' | 'parts'>
-  near: Map<number, Array<[number, number]>>
+  /** The wing, and a second one behind it. */
+  wings: Array<{ bearing: WingBearing; weight: Pick<WingLoads, 'weight' | 'parts'> }>
+  near: Map<number, Array<[number, number, number]>>
   states: Array<WingState | undefined>
 }
 
 export interface WingInput {
   tables: Tables
-  flown: Pick<Flown, 'solved' | 'wingModels'>
+  flown: Pick<Flown, 'solved' | 'models'>
   stall: ReturnType<typeof createStall>
   bearing: ReturnType<typeof createWingBearing>
   massFrom: number
 }
 
-/** Its own pieces, and pods, which hang on it. */
-const onWing = ({ part }: { part: string }): boolean => part === 'wing' || part === 'pod'
+/** Pieces of wings, and pods, which hang on them. */
+const onWing = ({ part }: { part: string }): boolean => part === 'wing' || part === 'second' || part === 'pod'
 
 /**
  * Dimensions that decide how the wing is built: zones of its pieces and of the legs that land it, and its
@@ -100,12 +100,14 @@ const onWing = ({ part }: { part: string }): boolean => part === 'wing' || part 
 export function wingDims({ list, doc, pieces }: Pick<Tables, 'list' | 'doc' | 'pieces'>): number[] {
   const zones = new Set([
     ...pieces.filter(({ piece }) => onWing(piece)).map(({ piece }) => piece.zone.id),
-    ...doc.wing.panels.map(panel => panel.zone),
+    ...[doc.wing, ...(doc.second ? [doc.second] : [])].flatMap(wing => wing.panels.map(panel => panel.zone)),
     ...doc.gear.map(leg => leg.zone),
   ])
   return list.flatMap((item, k) =>
     (zones.has(item.key.slice(5)) && item.key.startsWith('zone:')) ||
-    doc.spars.some(spar => item.key === `spar:${spar.id}` && spar.surface === 'wing')
+    doc.spars.some(
+      spar => item.key === `spar:${spar.id}` && (spar.surface === 'wing' || spar.surface === 'second'),
+    )
       ? [k]
       : [],
   )
@@ -124,7 +126,7 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     const known = nodes.get(k)
     if (known) return known
     const mass = massFrom * (1 + STEP) ** k
-    const { speedMs, alphaDeg } = stall(airframe, flown.solved, flown.wingModels, mass).report
+    const { speedMs, alphaDeg } = stall(airframe, flown.solved, flown.models, mass).report
     const node = {
       mass,
       stallMs: speedMs,
@@ -143,11 +145,13 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
         .flatMap(({ dims: own, parts }) => parts[indexIn(own, list, picks)].entries),
       ...sparEntries(airframe),
     ]
-    const own = bearing(airframe)
+    const wings = (['wing', 'second'] as const).filter(name => airframe.surfaces[name])
     return {
       airframe,
-      bearing: own,
-      weight: weightLoads(airframe, entries, own.places),
+      wings: wings.map(name => {
+        const own = bearing(airframe, name)
+        return { bearing: own, weight: weightLoads(airframe, own.loft, entries, own.places) }
+      }),
       near: new Map(),
       states: [],
     }
@@ -155,17 +159,30 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
   const run = (own: Built, k: number, cg: number): WingState => {
     runs++
     const { airframe } = own,
-      node = nodeAt(k, airframe),
-      { sections, builds, zones, places } = own.bearing
-    let lift = node.byPlaces.get(places)
-    if (!lift) {
-      lift = liftLoads(airframe.wing, flown.solved, flown.wingModels, node.mass, node.alpha, places)
+      node = nodeAt(k, airframe)
+    const liftOn = ({ loft, places }: WingBearing) => {
+      const known = node.byPlaces.get(places)
+      if (known) return known
+      const lift = liftLoads(loft, flown.solved, flown.models[loft.name]!, node.mass, node.alpha, places)
       node.byPlaces.set(places, lift)
+      return lift
     }
-    const along: WingLoads = { places, ...lift, ...own.weight }
     const gear = gearOf(airframe, node.mass, mToMm(cg))
-    const cases: WingCase[] = wingCases(airframe, node.loads, gear.report, node.mass, node.stallMs)
-    const usedAt = (i: number, c: number) => {
+    const loaded = own.wings.map(({ bearing: bears, weight }) => ({
+      bears,
+      along: { places: bears.places, ...liftOn(bears), ...weight } satisfies WingLoads,
+      cases: wingCases(
+        airframe,
+        node.loads,
+        gear.report,
+        node.mass,
+        node.stallMs,
+        bears.loft.name as WingSurface,
+      ),
+    }))
+    const usedAt = (w: number, i: number, c: number) => {
+      const { bears, along, cases } = loaded[w],
+        { sections, builds, zones } = bears
       const { reserve, mode } = decide(
         stationModes(
           sections[i],
@@ -187,23 +204,24 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
     const band = Math.floor(k / BAND),
       near = own.near.get(band)
     if (!near) {
-      const all = sections.flatMap((_, i) => cases.map((__, c) => ({ i, c, ...usedAt(i, c) })))
+      const all = loaded.flatMap(({ bears, cases }, w) =>
+        bears.sections.flatMap((_, i) => cases.map((__, c) => ({ w, i, c, ...usedAt(w, i, c) }))),
+      )
       const most = all.reduce((best, item) => Math.max(best, item.used), 0)
       own.near.set(
         band,
-        all.filter(item => item.used >= NEAR * most).map(({ i, c }) => [i, c]),
+        all.filter(item => item.used >= NEAR * most).map(({ w, i, c }) => [w, i, c]),
       )
       for (const item of all) take(item.used, MODE_GIVES[item.mode])
     } else {
-      for (const [i, c] of near) {
-        const { used: share, mode } = usedAt(i, c)
+      for (const [w, i, c] of near) {
+        const { used: share, mode } = usedAt(w, i, c)
         take(share, MODE_GIVES[mode])
       }
     }
     for (const place of gear.places) take(1 / Math.max(1e-9, place.reserve), place.gives)
     const sides = airframe.wing.mirror ? 2 : 1,
-      { lift: air } = lift,
-      { weight } = own.weight
+      { lift: air, weight } = loaded[0].along
     const bolt = boltPull(airframe, {
       lift: sides * node.loads.governing.n * (air.shear[0] - weight.shear[0]),
       x: -air.turning[0] / Math.max(1e-9, air.shear[0]),

@@ -3,7 +3,14 @@
  * helps is for the assessment to say.
  */
 import type { Assessment, WingName } from '../../assess'
-import type { ProjectFile, Recipe, Spar, Surface, Zone } from '../../document'
+import {
+  type ProjectFile,
+  type Recipe,
+  type Spar,
+  type Surface,
+  type Zone,
+  carriesLift,
+} from '../../document'
 import { laysAlongChord, LIMITS } from '../../document'
 import { alongBody } from '../../geometry'
 import { recipeFor, stockOr, USUAL_DENSER, USUAL_PRINTED_SPAR, type Libraries } from '../../libraries'
@@ -111,12 +118,8 @@ function skinsOf(doc: ProjectFile, zone: Zone, libraries: Libraries): Step[] {
   return steps
 }
 
-const inSurface = ({ wing, tail }: ProjectFile, zone: Zone): boolean =>
-  zone.ribs === null &&
-  zone.sheet === null &&
-  [wing, tail.horizontal, tail.vertical].some(surface =>
-    surface?.panels.some(panel => panel.zone === zone.id),
-  )
+const inSurface = (doc: ProjectFile, zone: Zone): boolean =>
+  zone.ribs === null && zone.sheet === null && carriesLift(doc, zone.id)
 
 /** Of a spar that is printed, this much wider. */
 const WIDER = 1.5

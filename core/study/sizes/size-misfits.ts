@@ -2,11 +2,10 @@
  * What does not go in or cannot be laid at a size: beads in thin sections, equipment in the body, bolts in
  * the firewall. mm
  */
-import { beadsThick } from '../../document'
+import { beadsThick, surfaceOf } from '../../document'
 import type { Finding } from '../../assess'
 import { gapAt, outlineAt, planAt, zoneOr } from '../../geometry'
 import { bodiesOf, type Airframe, type StandingBody } from '../../assessment/resolve'
-import { surfaceOf } from '../../assessment/flight'
 import { q, say, dimensions } from '../../units'
 
 export type Misfit = Pick<Finding, 'code' | 'severity' | 'where' | 'text' | 'remedy'>

@@ -104,6 +104,7 @@ export function scaleDesign(
     ...doc,
     name: label,
     wing: surface(doc.wing),
+    second: doc.second && surface(doc.second),
     tail: {
       ...doc.tail,
       horizontal: doc.tail.horizontal && surface(doc.tail.horizontal),
@@ -135,6 +136,7 @@ export function scaleDesign(
     })),
     cuts: {
       wing: cuts(doc.cuts.wing),
+      second: cuts(doc.cuts.second),
       horizontal: cuts(doc.cuts.horizontal),
       vertical: cuts(doc.cuts.vertical),
       body: cuts(doc.cuts.body),
@@ -270,6 +272,7 @@ export function cutsForAll(largest: ProjectFile['cuts'], factor: number): Projec
     list.map(cut => ({ ...cut, atMm: Math.round((cut.atMm / factor) * 10) / 10 }))
   return {
     wing: back(largest.wing),
+    second: back(largest.second),
     horizontal: back(largest.horizontal),
     vertical: back(largest.vertical),
     body: back(largest.body),

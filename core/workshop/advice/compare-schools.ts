@@ -1,6 +1,6 @@
 /** Schools compared for one zone: the same aircraft assessed with each, side by side. */
 import { coveredStretches, LAPS, type Assessor } from '../../assess'
-import type { ProjectFile, Zone } from '../../document'
+import { type ProjectFile, type Zone, carriesLift } from '../../document'
 import {
   asMaterial,
   foamOr,
@@ -83,10 +83,6 @@ export function schoolFigures(
 
 export const RIBS_NAME = 'Ribs under film'
 export const SHEET_NAME = 'Folded sheet of foam'
-
-/** Is a zone one of a wing or tail? */
-export const carriesLift = ({ wing, tail }: Pick<ProjectFile, 'wing' | 'tail'>, zone: string): boolean =>
-  [wing, tail.horizontal, tail.vertical].some(surface => surface?.panels.some(panel => panel.zone === zone))
 
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0)
 

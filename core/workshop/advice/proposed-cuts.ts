@@ -1,6 +1,13 @@
 /** Cuts proposed for the printers at hand. */
 import { noCuts, type Airframe } from '../../assess'
-import { newPieceNumber, type CutPart, type Cuts, type Joint, type SurfaceName } from '../../document'
+import {
+  newPieceNumber,
+  surfaceOf,
+  type CutPart,
+  type Cuts,
+  type Joint,
+  type SurfaceName,
+} from '../../document'
 import { proposeCuts, zoneOr } from '../../geometry'
 
 /** Room left under the top of the tallest bed, mm. */
@@ -31,7 +38,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
   const along = (name: SurfaceName) => {
     const loft = surfaces[name]
     if (!loft) return doc.cuts[name]
-    const surface = name === 'wing' ? doc.wing : doc.tail[name]!
+    const surface = surfaceOf(doc, name)!
     const ribbed = surface.panels.map(({ zone }) => {
       const { ribs, sheet } = zoneOr(doc.zones, zone)
       return !!ribs || !!sheet
@@ -65,6 +72,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
     : []
   return {
     wing: along('wing'),
+    second: along('second'),
     horizontal: along('horizontal'),
     vertical: along('vertical'),
     body: body

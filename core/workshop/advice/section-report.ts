@@ -12,7 +12,7 @@ import {
   type SectionPoint,
 } from '../../aero'
 import type { Airframe, Assessment } from '../../assess'
-import type { MeasuredPolar, SurfaceName } from '../../document'
+import { surfaceOf, type MeasuredPolar, type SurfaceName } from '../../document'
 import { outlineAt, planAt, sectionOutline, shapeFigures, shapeFromPoints } from '../../geometry'
 import { cToK, degToRad, mmToM, radToDeg } from '../../units'
 
@@ -91,7 +91,7 @@ export function sectionReport(
   ]
   const reynolds = reynoldsAt(doc.brief.cruiseMs)
   const alpha = degToRad(alphaDeg)
-  const panel = (surface === 'wing' ? doc.wing : doc.tail[surface])!
+  const panel = surfaceOf(doc, surface)!
   const ends = loft.ends.map(end => end.s)
   const index = Math.max(
     1,
@@ -169,7 +169,7 @@ function intoChord({ chord, lead, n, twist }: Place, x: number, at: number, axis
 }
 
 function sparsAt(airframe: Airframe, surface: SurfaceName, s: number, place: Place): InSection[] {
-  const axis = (surface === 'wing' ? airframe.doc.wing : airframe.doc.tail[surface])!.twistAxisShare
+  const axis = surfaceOf(airframe.doc, surface)!.twistAxisShare
   return (airframe.spars[surface] ?? [])
     .filter(line => s >= line.from && s <= line.to)
     .map(line => {
@@ -191,7 +191,7 @@ function sparsAt(airframe: Airframe, surface: SurfaceName, s: number, place: Pla
 /** Servos whose bay reaches over this place. */
 function servosAt(airframe: Airframe, surface: SurfaceName, s: number, place: Place): InSection[] {
   const loft = airframe.surfaces[surface]!
-  const axis = (surface === 'wing' ? airframe.doc.wing : airframe.doc.tail[surface])!.twistAxisShare
+  const axis = surfaceOf(airframe.doc, surface)!.twistAxisShare
   return airframe.doc.equipment
     .filter(item => item.pocket?.surface === surface)
     .flatMap((item): InSection[] => {

@@ -1,5 +1,5 @@
 /** Control throws in millimetres at the trailing edge, from degrees, and where the hinges run. */
-import type { Control, ProjectFile, Surface } from '../../document'
+import { type Control, type ProjectFile, type Surface, presentSurfaces } from '../../document'
 import { throwMm } from '../../geometry'
 
 export interface Throw {
@@ -27,16 +27,9 @@ function planAtSpan(surface: Surface, s: number): { lead: number; chord: number 
 
 const spanOf = (surface: Surface): number => surface.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
 
-const surfaces = (doc: ProjectFile): Surface[] =>
-  [
-    doc.wing,
-    ...(doc.tail.kind === 'none' ? [] : [doc.tail.horizontal]),
-    ...(doc.tail.kind === 'V' ? [] : [doc.tail.vertical]),
-  ].filter(surface => surface !== null)
-
 /** Measured where it is easiest: at the inner end of each control surface. */
 export const controlThrows = (doc: ProjectFile): Throw[] =>
-  surfaces(doc).flatMap(surface =>
+  presentSurfaces(doc).flatMap(([, surface]) =>
     surface.controls.map(control => {
       const atMm = control.fromShare * spanOf(surface)
       const hinge = planAtSpan(surface, atMm).chord * control.chordShare
@@ -56,7 +49,9 @@ export const controlThrows = (doc: ProjectFile): Throw[] =>
 export function hingeLines(
   doc: ProjectFile,
 ): Array<{ name: string; points: [number, number, number, number] }> {
-  const flat = surfaces(doc).filter(surface => Math.abs(surface.cantDeg) < 60)
+  const flat = presentSurfaces(doc)
+    .map(([, surface]) => surface)
+    .filter(surface => Math.abs(surface.cantDeg) < 60)
   const end = (surface: Surface, control: Control, share: number) => {
     const s = share * spanOf(surface)
     const { lead, chord } = planAtSpan(surface, s)

@@ -1,5 +1,5 @@
 /** What works loose, and how many flights until somebody looks at it again. */
-import type { ProjectFile } from '../../document'
+import { type ProjectFile, allControls } from '../../document'
 import type { Words } from '../../units'
 
 export interface LookDue {
@@ -19,11 +19,6 @@ interface Kind {
   here(doc: ProjectFile): boolean
 }
 
-const controls = (doc: ProjectFile) => [
-  ...doc.wing.controls,
-  ...(doc.tail.horizontal?.controls ?? []),
-  ...(doc.tail.vertical?.controls ?? []),
-]
 const has = (doc: ProjectFile, kind: string) => doc.equipment.some(item => item.kind === kind)
 
 const KINDS: readonly Kind[] = [
@@ -49,13 +44,13 @@ const KINDS: readonly Kind[] = [
     id: 'hinges',
     what: 'Hinges',
     how: 'pull each surface gently at both ends; no tear, no gap that grew, tape not lifting',
-    here: doc => controls(doc).length > 0,
+    here: doc => allControls(doc).length > 0,
   },
   {
     id: 'horns',
     what: 'Horns, rods and clevises',
     how: 'no play at the arm, clevis keepers on, horn not rocking in its skin',
-    here: doc => controls(doc).length > 0,
+    here: doc => allControls(doc).length > 0,
   },
   {
     id: 'servos',

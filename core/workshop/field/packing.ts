@@ -1,5 +1,5 @@
 /** What to take along, by what this aircraft is made of and held together with. */
-import type { ProjectFile } from '../../document'
+import { allControls, type ProjectFile } from '../../document'
 import { q, say, type Words } from '../../units'
 
 export interface PackItem {
@@ -9,15 +9,11 @@ export interface PackItem {
 }
 
 export function packingList(doc: ProjectFile): PackItem[] {
-  const { equipment, cuts, brief, tail, field } = doc
+  const { equipment, cuts, brief, field } = doc
   const has = (kind: string) => equipment.some(item => item.kind === kind)
   const plugs = cuts.wing.some(cut => cut.joint.kind === 'plug')
   const joiner = doc.spars.filter(spar => spar.fixing === 'removable')
-  const controls = [
-    ...doc.wing.controls,
-    ...(tail.horizontal?.controls ?? []),
-    ...(tail.vertical?.controls ?? []),
-  ]
+  const controls = allControls(doc)
   const hinges = new Set(controls.map(control => control.hinge.kind))
   const packs = field.packs.filter(pack => !pack.retired)
   const list: Array<PackItem | false> = [

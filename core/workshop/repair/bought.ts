@@ -1,6 +1,6 @@
 /** Spars, boom, legs, hinges and the motor's mount that broke: the part anew, a sleeve over the break, a doubler. */
 import { stockGramsPerMetre, type Assessment } from '../../assess'
-import { DocumentError, type ProjectFile } from '../../document'
+import { DocumentError, type ProjectFile, SURFACE_NAMES, surfaceOf } from '../../document'
 import { LIBRARIES, stockInertia, stockOr, type Stock } from '../../libraries'
 import { q, say } from '../../units'
 import type { Repair } from './repair'
@@ -65,13 +65,8 @@ export function boughtParts(doc: ProjectFile, { ledger, spars, pieces }: Assessm
 
 /** Hinges of a control, both sides of a pair together. */
 const hinges = (doc: ProjectFile, pieces: Assessment['pieces']): Bought[] =>
-  (
-    [
-      ['wing', doc.wing],
-      ['horizontal', doc.tail.horizontal],
-      ['vertical', doc.tail.vertical],
-    ] as const
-  ).flatMap(([name, surface]) => {
+  SURFACE_NAMES.flatMap(name => {
+    const surface = surfaceOf(doc, name)
     if (!surface) return []
     const span = surface.panels.reduce((sum, panel) => sum + panel.spanMm, 0)
     return surface.controls.map((control): Bought => {

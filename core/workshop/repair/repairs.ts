@@ -13,6 +13,7 @@ import {
   type Joint,
   type ProjectFile,
   type SurfaceName,
+  SURFACE_NAMES,
 } from '../../document'
 import { foamOr, LIBRARIES, stockOr } from '../../libraries'
 import { q, say } from '../../units'
@@ -38,7 +39,7 @@ const FILM = 0.3,
 const PLASTIC = 1.24e-3
 
 type Part = keyof Cuts
-const CUT_PARTS: readonly string[] = ['wing', 'horizontal', 'vertical', 'body']
+const CUT_PARTS: readonly string[] = [...SURFACE_NAMES, 'body']
 
 /**
  * Of a printed piece, a spar, the boom or a leg. Throws `DocumentError` where there is no such part, or the place lies

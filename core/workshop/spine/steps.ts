@@ -4,13 +4,13 @@
  */
 import type { Assessment } from '../../assess'
 import type { ProjectFile } from '../../document'
-import { type Libraries } from '../../libraries'
-import { type Step } from '../../change'
+import { stockOr, type Libraries } from '../../libraries'
+import { larger, withSpar, type Step } from '../../change'
 import type { Weakness } from './weakness'
 import { boomSteps, bodySteps } from './body-steps'
 import { gearSteps } from './gear-steps'
 import { skinSteps } from './skin-steps'
-import { wingSteps } from './wing-steps'
+import { SIZES, wingSteps } from './wing-steps'
 
 export function stepsFor(
   doc: ProjectFile,
@@ -19,6 +19,7 @@ export function stepsFor(
   libraries: Libraries,
 ): Step[] {
   if (weakness.part === 'wing') return wingSteps(doc, now, weakness, libraries)
+  if (weakness.part === 'second') return secondSteps(doc, weakness, libraries)
   if (weakness.part === 'boom') return boomSteps(doc, weakness, libraries)
   if (weakness.part === 'body') return bodySteps(doc, weakness, libraries)
   if (weakness.part === 'horizontal' || weakness.part === 'vertical') {
@@ -26,4 +27,23 @@ export function stepsFor(
     return zone ? skinSteps(doc, zone, libraries) : []
   }
   return gearSteps(doc, weakness)
+}
+
+/** A second wing: its spars a size up, then its skin. */
+function secondSteps(doc: ProjectFile, { subject }: Weakness, libraries: Libraries): Step[] {
+  const zone = doc.zones.find(item => item.id === subject)
+  return [
+    ...doc.spars
+      .filter(spar => spar.surface === 'second')
+      .flatMap(spar =>
+        larger(stockOr(libraries, spar.stock), libraries)
+          .slice(0, SIZES)
+          .map(next => ({
+            id: `size-${spar.id}-${next.id}`,
+            title: `${spar.name}: ${next.name}`,
+            change: withSpar(doc, spar.id, { stock: next.id }),
+          })),
+      ),
+    ...(zone ? skinSteps(doc, zone, libraries) : []),
+  ]
 }

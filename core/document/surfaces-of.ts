@@ -1,0 +1,38 @@
+/** Lifting surfaces of a document by their name, and the controls that hang on them. */
+import { SurfaceName, type Control, type ProjectFile, type Surface } from './schema'
+
+export type Surfaced = Pick<ProjectFile, 'wing' | 'second' | 'tail'>
+
+export const SURFACE_NAMES: readonly SurfaceName[] = SurfaceName.options
+
+/** As it is drawn; null where there is none. */
+export const surfaceOf = ({ wing, second, tail }: Surfaced, name: SurfaceName): Surface | null =>
+  name === 'wing' ? wing : name === 'second' ? second : tail[name]
+
+/** Those that fly: a tail that is not there, or that a V-tail stands for, may still be drawn. */
+export const presentSurfaces = (doc: Surfaced): Array<[SurfaceName, Surface]> =>
+  SURFACE_NAMES.flatMap((name): Array<[SurfaceName, Surface]> => {
+    const surface = surfaceOf(doc, name),
+      { kind } = doc.tail
+    const gone = (name === 'horizontal' && kind === 'none') || (name === 'vertical' && kind === 'V')
+    return surface && !gone ? [[name, surface]] : []
+  })
+
+/** Every control of it. */
+export const allControls = (doc: Surfaced): readonly Control[] =>
+  SURFACE_NAMES.flatMap(name => controlsOf(doc, name))
+
+/** Is a zone one of a wing or tail? */
+export const carriesLift = (doc: Surfaced, zone: string): boolean =>
+  SURFACE_NAMES.some(name => surfaceOf(doc, name)?.panels.some(panel => panel.zone === zone))
+
+export const controlsOf = (doc: Surfaced, name: SurfaceName): readonly Control[] =>
+  surfaceOf(doc, name)?.controls ?? []
+
+/** Where the second wing stands to the first, by the quarter chords of their roots: biplanes and tandems. */
+export function secondStands({ wing, second }: Pick<Surfaced, 'wing'> & { second: Surface }) {
+  const up = second.zMm - wing.zMm,
+    aft = second.xMm + second.rootChordMm / 4 - wing.xMm - wing.rootChordMm / 4
+  if (Math.abs(aft) > 2 * Math.abs(up)) return aft > 0 ? ('rear' as const) : ('front' as const)
+  return up >= 0 ? ('upper' as const) : ('lower' as const)
+}
