@@ -19,7 +19,7 @@ import {
   weightVerdict,
 } from './assessment/findings'
 import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
-import { forecastOf, ledgerOf, createSparReports, reportSmallParts } from './assessment/ledger'
+import { forecastOf, ledgerOf, createSparReports, reportSmallParts, strutReports } from './assessment/ledger'
 import { loadsOf, heatOf, createStrength } from './assessment/strength'
 import { travelProblems } from './assessment/travel'
 import { createPrinting, reportPieces, weighedPieces } from './assessment/print'
@@ -47,7 +47,14 @@ export type { Contribution, Verdict, WingName } from './assessment/report'
 export type { Finding } from './assessment/report'
 export type { PieceReport, PitchTables, StallCase } from './assessment/report'
 export type { Drawing } from './assessment/report'
-export type { Assessment, Forecast, LedgerRow, SmallPartReport, SparReport } from './assessment/report'
+export type {
+  Assessment,
+  Forecast,
+  LedgerRow,
+  SmallPartReport,
+  SparReport,
+  StrutReport,
+} from './assessment/report'
 export type { Airframe } from './assessment/resolve'
 export { calibratedFilaments } from './assessment/resolve'
 export {
@@ -235,6 +242,7 @@ export function createAssessor(
         loads,
         strength,
         spars,
+        struts: strutReports(design),
         printers,
         // Drawn when it is asked for: what only compares figures draws nothing.
         get drawing() {

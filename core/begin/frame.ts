@@ -28,6 +28,7 @@ export const frame = (
   brief,
   aerofoils: [],
   second: null,
+  struts: [],
   pods: [],
   ...drawn,
   cuts: NO_CUTS,

@@ -17,8 +17,8 @@ export function hoursAnew(before: Assessment, after: Assessment): number {
 }
 
 /** Filament and spar stock, in the document's currency. */
-export const costOf = ({ totals, spars }: Assessment): number =>
-  totals.cost + spars.reduce((sum, spar) => sum + spar.price, 0)
+export const costOf = ({ totals, spars, struts }: Assessment): number =>
+  totals.cost + [...spars, ...struts].reduce((sum, { price }) => sum + price, 0)
 
 /** Findings that stop the build, those of strength and of targets apart. */
 export const stops = ({ findings }: Assessment): number =>

@@ -110,6 +110,7 @@ export const PLOVER: ProjectFile = {
     ],
   },
   second: null,
+  struts: [],
   tail: {
     kind: 'none',
     horizontal: null,

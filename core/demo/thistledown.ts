@@ -145,6 +145,7 @@ export const THISTLEDOWN: ProjectFile = {
     ],
   },
   second: null,
+  struts: [],
   tail: {
     kind: 'conventional',
     horizontal: {

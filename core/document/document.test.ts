@@ -132,7 +132,7 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":18}')).toThrow(/^version: 18 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":19}')).toThrow(/^version: 19 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })

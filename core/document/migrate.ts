@@ -375,11 +375,12 @@ export const fromVersion15 = (raw: unknown): unknown => {
 export const fromVersion16 = (raw: unknown): unknown =>
   isObject(raw) ? { ...raw, version: 17, zones: each(raw.zones, zone => ({ sheet: null, ...zone })) } : raw
 
-/** What version 17 did not say: one wing is all. */
+/** What version 17 did not say: one wing is all, and nothing struts it. */
 export const fromVersion17 = (raw: unknown): unknown =>
   isObject(raw)
     ? {
         second: null,
+        struts: [],
         ...raw,
         version: 18,
         cuts: isObject(raw.cuts) ? { second: [], ...raw.cuts } : raw.cuts,

@@ -176,6 +176,7 @@ function checkReferences(doc: ProjectFile): void {
   for (const [label, list] of [
     ['zones', doc.zones],
     ['spars', doc.spars],
+    ['struts', doc.struts],
     ['equipment', doc.equipment],
     ['printers', doc.printers],
     ['aerofoils', doc.aerofoils],

@@ -18,7 +18,7 @@ describe('sizes', () => {
     const own = changed(draft => {
       draft.pods[0].cuts = [{ atMm: 60, joint: { kind: 'lip', toleranceMm: 0.2 }, piece: 2 }]
     }, twinBoom())
-    const large = scaleDesign(own, 1.5, { spars: {}, boom: null, boltMm: null })
+    const large = scaleDesign(own, 1.5, { spars: {}, struts: {}, boom: null, boltMm: null })
     const [a, b] = [own.pods[0], large.pods[0]]
     for (const key of ['xMm', 'yMm', 'zMm'] as const) expect(b[key]).toBeCloseTo(1.5 * a[key], 2)
     expect(b.cuts[0].atMm).toBeCloseTo(90, 9)

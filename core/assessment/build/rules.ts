@@ -301,6 +301,20 @@ export const RULES: readonly Rule[] = [
     ],
   },
   {
+    id: 'struts-between-set-wings',
+    because:
+      'A strut has its length only between two things that stand true; put in first, it sets them askew.',
+    trap: true,
+    pairs: steps => [
+      ...pairs(
+        [...steps.of('halves', 'set-wing', 'set-pod', 'boom'), ...surfaceJoins(steps)],
+        steps.of('strut'),
+      ),
+      ...pairs(bodyJoins(steps), steps.of('strut')),
+      ...pairs(steps.of('strut'), steps.of('align')),
+    ],
+  },
+  {
     id: 'lids-after-inside',
     because: 'Magnets beside an open bay catch every screw; the lid is fitted to the finished rim.',
     trap: false,
@@ -365,6 +379,7 @@ export const RULES: readonly Rule[] = [
           'spar',
           'set-wing',
           'set-pod',
+          'strut',
           'hinge',
           'lid',
         ),

@@ -30,6 +30,7 @@ export const MINUTES = {
   leg: 12,
   halves: 8,
   setWing: 6,
+  strut: 12,
   pod: 6,
   align: 10,
   tail: 8,

@@ -31,6 +31,7 @@ export type StepKind =
   | 'halves'
   | 'set-wing'
   | 'set-pod'
+  | 'strut'
   | 'align'
   | 'tail'
   | 'given'

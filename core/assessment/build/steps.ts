@@ -7,6 +7,7 @@ import { movingSteps } from './moving-steps'
 import { servoSteps } from './servo-steps'
 import { tailSteps, wingSteps } from './setting-steps'
 import { podSteps } from './pod-steps'
+import { strutSteps } from './strut-steps'
 import type { Site } from './site'
 import type { BuildStep } from './step'
 import { chainSteps, sparSteps, weighing } from './surface-steps'
@@ -26,6 +27,7 @@ export function stepsOf(site: Site): BuildStep[] {
     ...wingSteps(site),
     ...tailSteps(site),
     ...podSteps(site),
+    ...strutSteps(site),
     ...boomSteps(site),
     ...gearSteps(site),
     ...lidSteps(site),

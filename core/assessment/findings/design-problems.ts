@@ -5,6 +5,7 @@ import { beadFill } from '../../printing'
 import { COLOURS, HEAT_CASES, skinTemperature } from '../../structure'
 import { buildProblems } from './build-problems'
 import { orderProblems } from './order-problems'
+import { secondWingProblems } from './second-wing-problems'
 import { flightProblems } from './flight-problems'
 import { strengthProblems } from './strength-problems'
 import type { Airframe } from '../resolve'
@@ -42,6 +43,7 @@ export function findProblems(
     ...buildProblems(airframe, pieces),
     ...orderProblems(airframe),
     ...sparProblems(airframe, spars),
+    ...secondWingProblems(airframe),
     ...pieceProblems(airframe, pieces),
     ...zoneProblems(airframe),
     ...foamProblems(airframe),

@@ -9,4 +9,5 @@ export {
 } from './mass-entries'
 export { forecastOf } from './forecast'
 export { reportSmallParts } from './small-parts'
+export { strutReports } from './strut-reports'
 export { createSparReports, sparPrice } from './spar-reports'

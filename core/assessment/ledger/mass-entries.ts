@@ -13,7 +13,7 @@ import {
 } from '../../mass'
 import { gToKg, mmToM } from '../../units'
 import { legMass } from '../../structure'
-import type { Designed } from '../resolve'
+import { strutSides, type Designed } from '../resolve'
 import type { PrintedPiece } from '../print'
 import { filmEntries } from './film'
 import { smallPartEntries } from './small-parts'
@@ -91,6 +91,7 @@ export function pieceEntry(
 export function otherEntries(airframe: Designed): MassEntry[] {
   const bought = [
     ...gearEntries(airframe),
+    ...strutEntries(airframe),
     ...airframe.doc.equipment.flatMap(equipmentEntries),
     ...smallPartEntries(airframe),
     ...filmEntries(airframe),
@@ -205,6 +206,32 @@ const gearEntries = (airframe: Designed): MassEntry[] =>
       }),
     )
     .filter(entry => entry.mass > 0)
+
+/** Struts from end to end, with what holds their ends. */
+const strutEntries = ({ struts }: Designed): MassEntry[] =>
+  struts.flatMap(({ strut, stock, ends, lengthMm }) =>
+    strutSides(strut).map((side): MassEntry => {
+      const [a, b] = ends.map(([x, y, z]) => [x, side * y, z].map(mmToM))
+      const rod = mmToM(lengthMm) * stockLinearMass(stock),
+        mass = rod + gToKg(2 * strut.fittingG)
+      const where = !strut.pair ? '' : side > 0 ? ' starboard' : ' port'
+      return {
+        id: `${strut.id}${where.replace(' ', '-')}`,
+        name: `${strut.name}${where}`,
+        group: 'spar',
+        mass,
+        x: (a[0] + b[0]) / 2,
+        y: (a[1] + b[1]) / 2,
+        z: (a[2] + b[2]) / 2,
+        sigma: STOCK_SIGMA * rod + WHOLE_SPREAD * gToKg(2 * strut.fittingG),
+        common: null,
+        source: 'listed',
+        drops: false,
+        // Fittings at both ends turn like three times their mass along it.
+        own: rodInertia(rod + 3 * gToKg(2 * strut.fittingG), b[0] - a[0], b[1] - a[1], b[2] - a[2]),
+      }
+    }),
+  )
 
 /** Pins, tongues and bolts, at the joint they hold. */
 export const jointEntries = (printed: readonly PrintedPiece[]): MassEntry[] =>

@@ -128,6 +128,18 @@ export interface SparReport {
   toMm: number
 }
 
+export interface StrutReport {
+  id: string
+  name: string
+  stock: string
+  /** A pair is two. */
+  pieces: number
+  /** From end to end, mm; mass and price of all of them. */
+  lengthMm: number
+  massG: number
+  price: number
+}
+
 export interface Assessment {
   verdicts: Record<WingName, Verdict>
   findings: Finding[]
@@ -162,6 +174,7 @@ export interface Assessment {
   loads: LoadsReport
   strength: StrengthFigures
   spars: SparReport[]
+  struts: StrutReport[]
   printers: PrinterReport[]
   drawing: Drawing
 }

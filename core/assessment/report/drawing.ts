@@ -28,6 +28,8 @@ export interface Drawing {
     widthMm: number
     wheelMm: number
   }>
+  /** Of a pair both; their ends in aircraft axes. */
+  struts: Array<Outlines & { id: string; widthMm: number; ends: number[][] }>
   /** Of a pair both; their y is that of the plan. */
   booms: Array<{ plan: number[]; side: number[]; widthMm: number }>
   box: { minX: number; maxX: number; minY: number; maxY: number; minZ: number; maxZ: number }

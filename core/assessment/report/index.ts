@@ -7,6 +7,7 @@ export type {
   PlanFigures,
   SmallPartReport,
   SparReport,
+  StrutReport,
 } from './assessment'
 export type { Drawing, Outline } from './drawing'
 export type { Finding, Station } from './finding'

@@ -16,6 +16,7 @@ import type {
   ProjectFile,
   Ribs,
   Spar,
+  Strut,
   Surface,
   SurfaceName,
   Zone,
@@ -60,6 +61,7 @@ import { createFlatSections } from './flat-sections'
 import { heldBoom, holdsBoom, type HeldBoom } from './held-boom'
 import { missingReferences } from './missing-references'
 import { createCrossings, createSeat } from './wing-on-body'
+import { standingStrut, type StandingStrut } from './standing-struts'
 import { createPieceZones, recipesIn, type Printed } from './printed-recipes'
 import { makersOf, zoneFilament } from './zone-filament'
 
@@ -73,6 +75,8 @@ export interface Designed {
   /** Bodies beside it, where they stand. */
   pods: ReadonlyArray<{ pod: Pod; body: Body; loft: BodyLoft }>
   boom: HeldBoom | null
+  /** Where both their ends stand on something. */
+  struts: readonly StandingStrut[]
   pieces: readonly Piece[]
   /** What trailing edges are opened to, mm. */
   edgeMm: Partial<Record<SurfaceName, number>>
@@ -288,6 +292,19 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     SHAPES,
   )
 
+  // The same object while neither it nor what it stands on changes.
+  const strutOf = memoise(
+    (strut: Strut, from: SurfaceLoft | undefined, to: SurfaceLoft | undefined) =>
+      standingStrut(strut, stockOr(libraries, strut.stock), {
+        ...(from && { [from.name]: from }),
+        ...(to && { [to.name]: to }),
+      }),
+    SHAPES,
+  )
+  const standing = (strut: Strut, surfaces: Designed['surfaces']) => {
+    const [from, to] = [strut.from.on, strut.to.on].map(on => (on === 'body' ? undefined : surfaces[on]))
+    return strutOf(strut, from, to)
+  }
   const flatSections = createFlatSections(SHAPES)
   const resolved = memoise((drawn: Design): Designed => {
     at('shapes')
@@ -367,6 +384,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       return zoneFilamentOf(filament, recipe, makers(doc.printers), !libraries.filaments.includes(filament))
     }
     const temperatureC = briefTemperature(doc, 'flying')
+    const struts = doc.struts.flatMap(strut => standing(strut, surfaces) ?? [])
     return {
       doc,
       surfaces,
@@ -375,6 +393,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       body,
       pods,
       boom: doc.boom && heldBoom(doc.boom, stockOr(libraries, doc.boom.stock), body, pods),
+      struts,
       pieces: shapes.map(shape => inZone(shape, zoneOf(shape))),
       edgeMm,
       zoneAt: (loft, x) => {

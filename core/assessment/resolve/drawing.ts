@@ -3,6 +3,7 @@ import { alongBody, convexHull, type Piece, type SurfaceLoft } from '../../geome
 import { memoise } from '../../memo'
 import type { Designed } from './airframe'
 import { coveredStretches, filmRings, type Covered } from './covered'
+import { strutSides } from './standing-struts'
 import type { Drawing, Outline } from '../report'
 type Point = readonly [number, number]
 
@@ -16,6 +17,7 @@ export function createDrawing(): (airframe: Designed) => Drawing {
     return draw(
       doc.boom,
       doc.gear,
+      airframe.struts,
       spars.wing,
       spars.second,
       spars.horizontal,
@@ -37,6 +39,24 @@ function drawAirframe(airframe: Designed): Drawing {
   const ys = plan.flatMap(o => o.points.filter((_, i) => i % 2 === 1)),
     zs = side.flatMap(o => o.points.filter((_, i) => i % 2 === 1))
   const legs = legLines(airframe)
+  const struts = airframe.struts.flatMap(({ strut, stock, ends }) =>
+    strutSides(strut).map(side => {
+      const [a, b] = ends.map(([x, y, z]) => [x, side * y, z])
+      return {
+        id: strut.id,
+        plan: [a[0], a[1], b[0], b[1]],
+        side: [a[0], a[2], b[0], b[2]],
+        front: [a[1], a[2], b[1], b[2]],
+        widthMm: stock.heightMm,
+        ends: [a, b],
+      }
+    }),
+  )
+  for (const [x, y, z] of struts.flatMap(strut => strut.ends)) {
+    xs.push(x)
+    ys.push(y)
+    zs.push(z)
+  }
   for (const { axle, wheelMm } of legs) {
     xs.push(axle[0])
     ys.push(axle[1])
@@ -49,6 +69,7 @@ function drawAirframe(airframe: Designed): Drawing {
     spars,
     films: coveredStretches(airframe).map(filmOutlines),
     legs,
+    struts,
     booms: boom
       ? (boom.count > 1 ? [boom.boom.yMm, -boom.boom.yMm] : [0]).map(y => ({
           plan: [ends[0], y, ends[1], y],

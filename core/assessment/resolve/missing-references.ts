@@ -31,7 +31,7 @@ export function missingReferences(
         id: item.filament,
         used: libraries.filaments[0].name,
       })),
-    ...[...doc.spars, ...(doc.boom ? [{ name: 'boom', stock: doc.boom.stock }] : [])]
+    ...[...doc.spars, ...doc.struts, ...(doc.boom ? [{ name: 'boom', stock: doc.boom.stock }] : [])]
       .filter(item => !stock.has(item.stock))
       .map(item => ({ where: item.name, id: item.stock, used: libraries.stock[0].name })),
   ]

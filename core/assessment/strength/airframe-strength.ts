@@ -4,7 +4,7 @@
  */
 import { flapTheory } from '../../aero'
 import { controlsOf } from '../../document'
-import { planAt, type SurfaceLoft } from '../../geometry'
+import { planAt } from '../../geometry'
 import type { MassEntry } from '../../mass'
 import { sumMass } from '../../mass'
 import { MODE_GIVES, type Flap, type StationStrength } from '../../structure'
@@ -19,10 +19,11 @@ import { gearOf } from './landing-gear'
 import { measuredStiffness, proofOf, type ProofGround } from './ground-proofs'
 import { memoise } from '../../memo'
 import { caseOf } from './case-report'
+import { braced, strutPlaces } from './bracing'
 import { createHeldWing } from './held-wing'
 import { createWingBearing, type WingBearing, type WingSurface } from './wing-bearing'
 import { liftLoads, weightLoads, type WingLoads } from './wing-loads'
-import type { Designed } from '../resolve'
+import { rootHeld, type Designed } from '../resolve'
 import { airOf, type Flown } from '../flight'
 import type { LoadsReport, CaseReport, PlaceReport, StrengthFigures, TwistReport } from '../report'
 
@@ -52,7 +53,16 @@ export function createStrength(stations?: number): StrengthStage {
       ...lifts(loft, flown.solved, flown.models[loft.name]!, mass, flown.alphaStall, own),
       ...weightLoads(airframe, loft, entries, own),
     })
-    const along = loadsOn(wingBears)
+    const secondLoft = airframe.surfaces.second,
+      secondBears = secondLoft && bearing(airframe, 'second')
+    const {
+      along: [along, secondAlong],
+      pulls,
+    } = braced(
+      airframe.struts,
+      [wingBears, ...(secondBears ? [secondBears] : [])].map(bears => ({ bears, along: loadsOn(bears) })),
+      w => w === 0 || rootHeld(secondLoft!, airframe.body, airframe.boom),
+    )
     const cg = sumMass(entries).x
     const gear = gearOf(airframe, mass, mToMm(cg))
     const cases = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs)
@@ -80,18 +90,16 @@ export function createStrength(stations?: number): StrengthStage {
       measured.twist,
       aileronsOf(airframe, 'wing'),
     )
-    const second = airframe.surfaces.second && secondWing(airframe.surfaces.second)
+    const second = secondBears && secondWing(secondBears)
     const twist = second && slower(second.twist, firstTwist) ? second.twist : firstTwist
-    function secondWing(loft: SurfaceLoft) {
-      const bears = bearing(airframe, 'second'),
-        own = loadsOn(bears),
-        against = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs, 'second')
-      const { rows, twist: twisted } = secondHeld(bears, own, against, doc.brief.safetyFactor)
+    function secondWing(bears: WingBearing) {
+      const against = wingCases(airframe, loads, gear.report, mass, flown.stall.speedMs, 'second')
+      const { rows, twist: twisted } = secondHeld(bears, secondAlong, against, doc.brief.safetyFactor)
       return {
-        places: [secondPlace(bears, rows, loads.governing.n * own.lift.shear[0])],
+        places: [secondPlace(bears, rows, loads.governing.n * loadsOn(bears).lift.shear[0])],
         twist: twisted(
           flown.solved,
-          mmToM(loft.span),
+          mmToM(bears.loft.span),
           airOf(doc).density,
           1,
           1,
@@ -112,7 +120,7 @@ export function createStrength(stations?: number): StrengthStage {
     const sides = wing.mirror ? 2 : 1
     const hold = {
       lift: sides * n * (along.lift.shear[0] - along.weight.shear[0]),
-      x: -along.lift.turning[0] / Math.max(1e-9, along.lift.shear[0]),
+      moment: -sides * n * (along.lift.turning[0] - along.weight.turning[0]),
       pressed: gear.report.on === 'net' ? 0 : sides * gear.report.factor * along.weight.shear[0],
     }
     const forces = {
@@ -133,6 +141,7 @@ export function createStrength(stations?: number): StrengthStage {
       ...seatPlaces(airframe, hold),
       ...tailPlaces(tails(airframe)),
       ...(second?.places ?? []),
+      ...strutPlaces(airframe, pulls, cases),
       ...gear.places,
     ]
     const tip = wingHeld.tip(

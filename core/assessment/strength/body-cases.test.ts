@@ -13,6 +13,7 @@ const STILL: BodyForces = {
   least: -1.6,
   held: 1e-3,
   tail: null,
+  wings: [],
   motor: null,
   launch: 'none',
   throwMs: 0,

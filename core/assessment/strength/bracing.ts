@@ -6,13 +6,11 @@
  * wing inward by presses it. One that stands on one side only is not counted on, nor is its push on the body.
  */
 import { factorise, solve } from '../../aero'
-import { planAt } from '../../geometry'
-import { stockArea, stockInertia, type Stock } from '../../libraries'
-import { MODE_GIVES, lineAt, type SpanPoint } from '../../structure'
+import { stockArea, stockInertia, stockInertiaAcross } from '../../libraries'
+import { lineAt, type SpanPoint } from '../../structure'
 import { mmToM, q, say } from '../../units'
 import type { PlaceReport } from '../report'
-import type { Designed } from '../resolve'
-import type { StandingStrut } from '../resolve'
+import type { Designed, StandingStrut } from '../resolve'
 import type { WingBearing } from './wing-bearing'
 import type { WingCase } from './wing-cases'
 import type { UnitLoads, WingLoads } from './wing-loads'
@@ -70,8 +68,8 @@ export function braced(
   return {
     along: wings.map(({ along }, w) => ({
       ...along,
-      lift: propped(along.lift, along.places, members, pulls.lift, w),
-      weight: propped(along.weight, along.places, members, pulls.weight, w),
+      lift: propped(along.lift, wings[w], members, pulls.lift, w),
+      weight: propped(along.weight, wings[w], members, pulls.weight, w),
     })),
     pulls: members.map(({ standing, share }, k) => ({
       standing,
@@ -190,10 +188,22 @@ function createSolver(
   }
 }
 
+/** Half the height of the section at a station, m. */
+function halfHeight({ sections }: WingBearing, i: number): number {
+  const { outline } = sections[i]
+  let low = Infinity,
+    high = -Infinity
+  for (let k = 1; k < outline.length; k += 2) {
+    low = Math.min(low, outline[k])
+    high = Math.max(high, outline[k])
+  }
+  return mmToM((high - low) / 2)
+}
+
 /** What is left to a wing of unit loads, with the struts' pulls on it. */
 function propped(
   load: UnitLoads,
-  places: readonly number[],
+  { along: { places }, bears }: Braced,
   members: readonly Member[],
   pulls: Float64Array,
   wing: number,
@@ -215,22 +225,13 @@ function propped(
         left.shear[i] += force
         left.moment[i] += force * (foot.s - s)
         left.turning[i] -= force * foot.x
-        left.pressed![i] += inward
+        // At the skin, half the section away: σ = N/A against M·(h/2)/I with I ≈ A·(h/2)².
+        left.pressed![i] += inward * halfHeight(bears, i)
       })
     }),
   )
   return left
 }
-
-/** Least of a strip's two ways to bow. */
-const leastInertia = (stock: Stock): number =>
-  stock.shape === 'round'
-    ? stockInertia(stock)
-    : stockInertia({
-        ...stock,
-        heightMm: Math.min(stock.heightMm, stock.widthMm),
-        widthMm: Math.max(stock.heightMm, stock.widthMm),
-      })
 
 /** Each strut where it bears least: pulled by what its material holds, pressed until it bows (Euler, ends that turn). */
 export function strutPlaces(
@@ -243,7 +244,9 @@ export function strutPlaces(
     const { strut, stock, lengthMm, ends } = standing
     const length = mmToM(lengthMm),
       crushed = stock.strength * stockArea(stock),
-      bows = (Math.PI ** 2 * stock.modulus * leastInertia(stock)) / length ** 2
+      bows =
+        (Math.PI ** 2 * stock.modulus * Math.min(stockInertia(stock), stockInertiaAcross(stock))) /
+        length ** 2
     const all = cases.map(({ label, flying }) => {
       const pull = flying.lift * lift - flying.weight * weight,
         bears = pull >= 0 ? crushed : Math.min(crushed, bows)

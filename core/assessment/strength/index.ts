@@ -1,3 +1,4 @@
+export { braced, strutPlaces } from './bracing'
 export { createStrength } from './airframe-strength'
 export { bodyStations, placeReserve } from './body-beam'
 export { bodyCases, bodyForces, bodyReserve, contactLength, type BodyBears } from './body-cases'

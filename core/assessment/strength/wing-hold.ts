@@ -8,12 +8,12 @@ import type { PlaceReport } from '../report'
 import type { Designed } from '../resolve'
 
 /**
- * Net lift that the wing hands to the body, N, and where it acts, m aft of the nose; what its own weight
- * presses on the seat in a landing, N.
+ * Net lift that the wing hands to the body, N, and its moment about the nose, N·m; what its own weight presses on
+ * the seat in a landing, N.
  */
 export interface WingHold {
   lift: number
-  x: number
+  moment: number
   pressed: number
 }
 
@@ -75,7 +75,7 @@ export function seatPlaces(airframe: Designed, hold: WingHold): PlaceReport[] {
 /** Bolts share the wing's pull by their places, N: the place of the one that pulls most, m, and its pull. */
 export function boltPull(
   { body, doc, wing }: Designed,
-  hold: Pick<WingHold, 'lift' | 'x'>,
+  hold: Pick<WingHold, 'lift' | 'moment'>,
 ): { x: number; pull: number } | null {
   const bolts = doc.body?.saddle?.bolts ?? 0
   if (!body || bolts === 0) return null
@@ -85,7 +85,7 @@ export function boltPull(
   return places
     .map(x => ({
       x,
-      pull: hold.lift / bolts + (spread > 0 ? (hold.lift * (hold.x - middle) * (x - middle)) / spread : 0),
+      pull: hold.lift / bolts + (spread > 0 ? ((hold.moment - hold.lift * middle) * (x - middle)) / spread : 0),
     }))
     .reduce((a, b) => (b.pull > a.pull ? b : a))
 }

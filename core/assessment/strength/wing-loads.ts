@@ -14,6 +14,8 @@ export interface UnitLoads {
   shear: Float64Array
   moment: Float64Array
   turning: Float64Array
+  /** What struts press along the wing, as a moment that strains its skin alike; left out where there are none. */
+  pressed?: Float64Array
 }
 
 export interface WingLoads {
@@ -145,9 +147,12 @@ export function loadAt(
   centre: number,
 ): StationLoad {
   const shear = a * lift.shear[i] - b * weight.shear[i]
+  const moment = a * lift.moment[i] - b * weight.moment[i]
+  const pressed = Math.abs(a * (lift.pressed?.[i] ?? 0) - b * (weight.pressed?.[i] ?? 0))
   return {
     shear,
-    moment: a * lift.moment[i] - b * weight.moment[i],
+    // Pressed and bent strain the skin alike: on the side where both meet they add up.
+    moment: pressed > 0 ? moment + (pressed * moment) / Math.hypot(moment, pressed / 10) : moment,
     torque: a * lift.turning[i] - b * weight.turning[i] + centre * shear + pressure * section[i],
     lag: forward * weight.moment[i],
   }

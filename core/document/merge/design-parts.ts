@@ -25,6 +25,7 @@ const LISTS = {
   pods: 'Pod',
   zones: 'Zone',
   spars: 'Spar',
+  struts: 'Strut',
   equipment: 'Equipment',
   printers: 'Printer',
   spools: 'Spool',

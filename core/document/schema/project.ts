@@ -21,6 +21,7 @@ import { Power } from './power'
 import { Acceptance, AsPrinted, FileCheck, PlateRecord } from './print-room'
 import { Zone } from './recipe'
 import { Spar } from './spine'
+import { Strut } from './strut'
 import { Surface, Tail, WingSet } from './surface'
 import { Tracing } from './tracing'
 import { id, list, name, text } from './fields'
@@ -40,6 +41,7 @@ export const ProjectFile = z.strictObject({
   pods: list(Pod, 4).describe('bodies beside the main one: nacelles, pods, floats'),
   zones: list(Zone, 16, 1),
   spars: list(Spar, 24),
+  struts: list(Strut, 16).describe('between wings, tails and body'),
   cuts: Cuts,
   equipment: list(Equipment, 80),
   allowances: Allowances,

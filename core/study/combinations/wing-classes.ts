@@ -6,9 +6,11 @@
 import { MODE_GIVES, type Gives, decide, stationModes } from '../../structure'
 import { degToRad, mToMm } from '../../units'
 import { indexIn, type Tables } from './tables'
-import type { Airframe } from '../../assessment/resolve'
+import { rootHeld, type Airframe } from '../../assessment/resolve'
 import {
   boltPull,
+  braced,
+  strutPlaces,
   wingCases,
   gearOf,
   mainLegs,
@@ -168,9 +170,17 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       return lift
     }
     const gear = gearOf(airframe, node.mass, mToMm(cg))
-    const loaded = own.wings.map(({ bearing: bears, weight }) => ({
+    const { along: alongs, pulls } = braced(
+      airframe.struts,
+      own.wings.map(({ bearing: bears, weight }) => ({
+        bears,
+        along: { places: bears.places, ...liftOn(bears), ...weight },
+      })),
+      w => w === 0 || rootHeld(airframe.surfaces.second!, airframe.body, airframe.boom),
+    )
+    const loaded = own.wings.map(({ bearing: bears }, w) => ({
       bears,
-      along: { places: bears.places, ...liftOn(bears), ...weight } satisfies WingLoads,
+      along: alongs[w],
       cases: wingCases(
         airframe,
         node.loads,
@@ -219,12 +229,13 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
         take(share, MODE_GIVES[mode])
       }
     }
-    for (const place of gear.places) take(1 / Math.max(1e-9, place.reserve), place.gives)
+    for (const place of [...gear.places, ...strutPlaces(airframe, pulls, loaded[0].cases)])
+      take(1 / Math.max(1e-9, place.reserve), place.gives)
     const sides = airframe.wing.mirror ? 2 : 1,
       { lift: air, weight } = loaded[0].along
     const bolt = boltPull(airframe, {
       lift: sides * node.loads.governing.n * (air.shear[0] - weight.shear[0]),
-      x: -air.turning[0] / Math.max(1e-9, air.shear[0]),
+      moment: -sides * node.loads.governing.n * (air.turning[0] - weight.turning[0]),
     })
     return {
       used,

@@ -9,6 +9,7 @@ import { q, say, type Words } from '../../units'
 
 export interface Fittings {
   spars: Record<string, string>
+  struts: Record<string, string>
   boom: string | null
   boltMm: number | null
 }
@@ -45,6 +46,7 @@ export function fittingsFor(
         spar.id === chosen?.spar ? chosen.stock : nearest(spar.stock, factor, libraries),
       ]),
     ),
+    struts: Object.fromEntries(doc.struts.map(strut => [strut.id, nearest(strut.stock, factor, libraries)])),
     boom: doc.boom && nearest(doc.boom.stock, factor, libraries),
     boltMm: bolt === null ? null : (boltMm ?? (factor === 1 ? bolt : nearestBolt(factor * bolt))),
   }

@@ -3,7 +3,7 @@
  * components and beads stay as they are.
  */
 import type { Assessment, Assessor, Finding } from '../../assess'
-import type { Body, BodyStation, ProjectFile, Surface } from '../../document'
+import type { Body, BodyStation, ProjectFile, StrutEnd, Surface } from '../../document'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { admissible } from '../../change'
 import { fittingsFor, gapsOf, sameKind, type FittingGap, type Fittings } from './size-fittings'
@@ -62,7 +62,7 @@ export function sizeChoices(
 export function scaleDesign(
   doc: ProjectFile,
   factor: number,
-  { spars, boom, boltMm }: Fittings,
+  { spars, struts, boom, boltMm }: Fittings,
 ): ProjectFile {
   const mm = (value: number) => Math.round(value * factor * 100) / 100
   const surface = (item: Surface): Surface => ({
@@ -99,6 +99,10 @@ export function scaleDesign(
   })
   const cuts = <T extends { atMm: number }>(list: T[]): T[] =>
     list.map(cut => ({ ...cut, atMm: mm(cut.atMm) }))
+  const strutEnd = (end: StrutEnd): StrutEnd =>
+    end.on === 'body'
+      ? { ...end, xMm: mm(end.xMm), yMm: mm(end.yMm), zMm: mm(end.zMm) }
+      : { ...end, alongMm: mm(end.alongMm) }
   const label = `${doc.name.slice(0, 180)} × ${factor.toFixed(3)}`
   return {
     ...doc,
@@ -128,6 +132,12 @@ export function scaleDesign(
       zMm: mm(doc.boom.zMm),
       socketMm: mm(doc.boom.socketMm),
     },
+    struts: doc.struts.map(strut => ({
+      ...strut,
+      stock: struts[strut.id] ?? strut.stock,
+      from: strutEnd(strut.from),
+      to: strutEnd(strut.to),
+    })),
     spars: doc.spars.map(spar => ({
       ...spar,
       fromMm: mm(spar.fromMm),

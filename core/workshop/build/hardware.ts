@@ -41,7 +41,7 @@ const row = (
 
 export function hardwareList(
   airframe: Airframe,
-  assessment: Pick<Assessment, 'spars'>,
+  assessment: Pick<Assessment, 'spars' | 'struts'>,
   order: BuildOrder,
   libraries: Libraries = LIBRARIES,
 ): HardwareRow[] {
@@ -83,7 +83,7 @@ function merged(rows: readonly HardwareRow[]): HardwareRow[] {
 
 function stock(
   { doc }: Airframe,
-  assessment: Pick<Assessment, 'spars'>,
+  assessment: Pick<Assessment, 'spars' | 'struts'>,
   libraries: Libraries,
 ): HardwareRow[] {
   const plan = cuttingPlan(doc, assessment, libraries)

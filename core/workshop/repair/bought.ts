@@ -17,7 +17,7 @@ export interface Bought {
 }
 
 /** What can break besides printed pieces, with the places along it. */
-export function boughtParts(doc: ProjectFile, { ledger, spars, pieces }: Assessment): Bought[] {
+export function boughtParts(doc: ProjectFile, { ledger, spars, struts, pieces }: Assessment): Bought[] {
   const row = (id: string) => ledger.find(item => item.id === id || item.id.startsWith(`${id}-`))
   const at = (id: string): [number, number, number] => {
     const own = row(id)
@@ -48,6 +48,16 @@ export function boughtParts(doc: ProjectFile, { ledger, spars, pieces }: Assessm
           },
         ]
       : []),
+    ...struts.map(strut => ({
+      id: strut.id,
+      name: strut.name,
+      stock: strut.stock,
+      fromMm: 0,
+      toMm: strut.lengthMm,
+      centreMm: at(strut.id),
+      price: strut.price,
+      kind: 'rod' as const,
+    })),
     ...doc.gear.map(leg => ({
       id: leg.id,
       name: leg.name,

@@ -1,5 +1,5 @@
 /**
- * Lengths of spar and boom to cut from stock, with what is left over: longest first into the first length
+ * Lengths of spars, struts and boom to cut from stock, with what is left over: longest first into the first length
  * with room.
  */
 import type { Assessment } from '../../assess'
@@ -25,7 +25,7 @@ export interface CuttingPlan {
 
 export function cuttingPlan(
   doc: ProjectFile,
-  { spars }: Pick<Assessment, 'spars'>,
+  { spars, struts }: Pick<Assessment, 'spars' | 'struts'>,
   libraries: Libraries,
 ): CuttingPlan {
   const wanted = spars.flatMap(spar =>
@@ -35,6 +35,13 @@ export function cuttingPlan(
       mm: spar.pieceMm,
     })),
   )
+  for (const { name, stock, pieces, lengthMm } of struts)
+    for (let i = 0; i < pieces; i++)
+      wanted.push({
+        stock,
+        name: `${name}${pieces > 1 ? (i ? ', port' : ', starboard') : ''}`,
+        mm: lengthMm,
+      })
   if (doc.boom) {
     const { stock, fromMm, toMm, yMm } = doc.boom
     for (const name of yMm > 0 ? ['Boom, starboard', 'Boom, port'] : ['Boom'])

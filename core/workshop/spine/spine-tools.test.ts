@@ -28,7 +28,7 @@ const spar = (name: string, pieceMm: number, pieces = 1, stock = 'tube-8x6') => 
   toMm: pieceMm,
 })
 const plan = (spars: ReturnType<typeof spar>[], boom: ProjectFile['boom'] = null) =>
-  cuttingPlan({ ...plover, boom }, { spars }, LIBRARIES)
+  cuttingPlan({ ...plover, boom }, { spars, struts: [] }, LIBRARIES)
 
 describe('lengths to cut', () => {
   it('two halves of 495 mm and a saw cut fit one metre, two of 500 do not', () => {

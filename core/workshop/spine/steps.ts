@@ -20,6 +20,7 @@ export function stepsFor(
 ): Step[] {
   if (weakness.part === 'wing') return wingSteps(doc, now, weakness, libraries)
   if (weakness.part === 'second') return secondSteps(doc, weakness, libraries)
+  if (weakness.part === 'strut') return strutSteps(doc, weakness, libraries)
   if (weakness.part === 'boom') return boomSteps(doc, weakness, libraries)
   if (weakness.part === 'body') return bodySteps(doc, weakness, libraries)
   if (weakness.part === 'horizontal' || weakness.part === 'vertical') {
@@ -46,4 +47,18 @@ function secondSteps(doc: ProjectFile, { subject }: Weakness, libraries: Librari
       ),
     ...(zone ? skinSteps(doc, zone, libraries) : []),
   ]
+}
+
+function strutSteps(doc: ProjectFile, { subject }: Weakness, libraries: Libraries): Step[] {
+  const strut = doc.struts.find(item => item.id === subject)
+  if (!strut) return []
+  return larger(stockOr(libraries, strut.stock), libraries)
+    .slice(0, SIZES)
+    .map(next => ({
+      id: `size-${strut.id}-${next.id}`,
+      title: `${strut.name}: ${next.name}`,
+      change: {
+        struts: doc.struts.map(item => (item.id === strut.id ? { ...item, stock: next.id } : item)),
+      },
+    }))
 }
