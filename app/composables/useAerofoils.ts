@@ -3,7 +3,13 @@ import type { Draft } from 'immer'
 import { aerofoilOf, type ProjectFile } from '../../core/document'
 import { useProject } from '~/stores/project'
 
-export const SURFACE_WORDS = { wing: 'wing', horizontal: 'tailplane', vertical: 'fin', body: 'body' } as const
+export const SURFACE_WORDS = {
+  wing: 'wing',
+  second: 'second wing',
+  horizontal: 'tailplane',
+  vertical: 'fin',
+  body: 'body',
+} as const
 export type SurfaceChoice = keyof typeof SURFACE_WORDS
 
 const COMMON = ['naca0009', 'naca0012', 'naca2412', 'naca4412', 'naca4415', 'naca23012', 'naca23112']

@@ -3,7 +3,7 @@
  * the view.
  */
 import type { Draft } from 'immer'
-import { LIMITS, type ProjectFile, type Surface } from '../../core/document'
+import { LIMITS, type ProjectFile, type Surface, type SurfaceName } from '../../core/document'
 import { placePoint, sparLines, type SurfaceLoft } from '../../core/geometry'
 import { LIBRARIES } from '../../core/libraries'
 import { amount } from './format'
@@ -37,11 +37,11 @@ export function handlesFor(
   view: ViewName,
   doc: ProjectFile,
   wing: SurfaceLoft | null,
-  part: 'wing' | 'horizontal' | 'vertical' | 'body' = 'wing',
+  part: SurfaceName | 'body' = 'wing',
 ): Handle[] {
   // From above the body's handles would lie among the wing's: one or the other.
   if (station === 'shape' && view === 'plan')
-    return part === 'body' ? [...bodyHandles(doc, view), ...podHandles(doc, view)] : shapeHandles(doc)
+    return part === 'body' ? [...bodyHandles(doc, view), ...podHandles(doc, view)] : shapeHandles(doc, part)
   if (station === 'shape' && view === 'side')
     return [...bodyHandles(doc, view), ...podHandles(doc, view), ...finHandles(doc)]
   if (station === 'spine' && view === 'plan' && wing) return sparHandles(doc, wing)
@@ -50,11 +50,16 @@ export function handlesFor(
   return []
 }
 
-/** Root, panel ends and chords of the wing, and of a tailplane that lies flat. */
-function shapeHandles(doc: ProjectFile): Handle[] {
+/**
+ * Root, panel ends and chords of the wing, and of a tailplane that lies flat. From above two wings cover each other:
+ * the one whose figures are looked at has its handles.
+ */
+function shapeHandles(doc: ProjectFile, part: SurfaceName | 'body'): Handle[] {
   const tail = doc.tail.kind !== 'none' && doc.tail.kind !== 'V' ? doc.tail.horizontal : null
   return [
-    ...planHandles(doc.wing, 'wing', '', draft => draft.wing as Surface),
+    ...(part === 'second' && doc.second
+      ? planHandles(doc.second, 'second wing', 'second-', draft => draft.second as Surface)
+      : planHandles(doc.wing, 'wing', '', draft => draft.wing as Surface)),
     ...(tail ? planHandles(tail, 'tailplane', 'tail-', draft => draft.tail.horizontal as Surface) : []),
   ]
 }

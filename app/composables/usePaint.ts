@@ -109,6 +109,7 @@ export function paintFor(
         Math.min(
           ...strength.stations.filter(s => s.s >= piece.fromMm && s.s <= piece.toMm).map(s => s.reserve),
         )
+      const second = strength.places.find(place => place.part === 'second')
       const band = (reserve: number) => [1, 1.5, 3].filter(edge => reserve >= edge).length
       const bands: Legend[] = [
         { label: 'under 1: breaks', colour: '#b3262e', pattern: 2 },
@@ -122,7 +123,9 @@ export function paintFor(
         of: piece =>
           piece.part === 'wing'
             ? { ...bands[band(least(piece))], note: `least reserve ${figure(least(piece), 2)}` }
-            : { colour: PAPER, pattern: 0, note: 'not part of the wing' },
+            : piece.part === 'second' && second
+              ? { ...bands[band(second.reserve)], note: `second wing: ${figure(second.reserve, 2)}` }
+              : { colour: PAPER, pattern: 0, note: 'not part of the wing' },
       }
     }
     case 'split': {

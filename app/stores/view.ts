@@ -1,6 +1,7 @@
 /** What is looked at: view, selection, theme. */
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
+import type { SurfaceName } from '../../core/document'
 import type { Drawing, WingName } from '../../core/assess'
 
 export type PaintName = 'zones' | 'area' | 'hours' | 'filament' | 'overhang'
@@ -10,7 +11,7 @@ export const useView = defineStore('view', () => {
   const view = ref<ViewName>('plan')
   const selected = ref<string | null>(null)
   /** The part whose figures stand in the tray at Shape. */
-  const part = ref<'wing' | 'horizontal' | 'vertical' | 'body'>('wing')
+  const part = ref<SurfaceName | 'body'>('wing')
   /** What colours the pieces where a station offers a choice. */
   const paint = ref<PaintName>('zones')
   /** How far pieces are drawn apart in space, 0 to 1. */

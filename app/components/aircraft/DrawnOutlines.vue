@@ -36,6 +36,13 @@ const spars = computed(() =>
     width: spar.widthMm,
   })),
 )
+const struts = computed(() =>
+  props.assessment.drawing.struts.map((strut, i) => ({
+    key: i,
+    points: sheet.value.outline(strut[sheet.value.view]),
+    width: strut.widthMm,
+  })),
+)
 const hinges = computed(() => (sheet.value.view === 'plan' ? hingeLines(props.doc) : []))
 const booms = computed(() => {
   const { view, outline } = sheet.value
@@ -117,6 +124,14 @@ const legs = computed(() => {
       <polyline :points="leg.points" class="boom" :stroke-width="Math.max(leg.width, 1.5 * sheet.unit)" />
       <polygon :points="leg.wheel" class="wheel" :stroke-width="1.5 * sheet.unit" />
     </g>
+    <polyline
+      v-for="strut in struts"
+      :key="`strut-${strut.key}`"
+      :points="strut.points"
+      class="boom"
+      data-strut
+      :stroke-width="Math.max(strut.width, 1.5 * sheet.unit)"
+    />
     <polyline
       v-for="(hinge, i) in hinges"
       :key="`hinge-${i}`"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Plan, side and front view to scale with rulers in mm; things are grabbed where they are. */
 import type { Assessment } from '../../../core/assess'
-import type { ProjectFile } from '../../../core/document'
+import { type ProjectFile, surfaceOf } from '../../../core/document'
 import { figure } from '~/composables/format'
 import { paintFor } from '~/composables/usePaint'
 import type { StationId } from '~/stations/path'
@@ -49,8 +49,8 @@ const balanced = computed(
 /** Where the wing stalls first, on both sides, at the quarter chord. */
 const stalls = computed(() => {
   if (props.station !== 'shape' || props.view !== 'plan') return []
-  const { placeMm } = props.assessment.stall
-  const { wing: surface } = props.doc
+  const { placeMm, surface: name } = props.assessment.stall
+  const surface = surfaceOf(props.doc, name) ?? props.doc.wing
   let left = placeMm,
     lead = surface.xMm,
     chord = surface.rootChordMm

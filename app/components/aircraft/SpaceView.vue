@@ -89,6 +89,7 @@ function build() {
     return
   }
   for (const film of drawing.films) model.add(filmMesh(film.rings))
+  for (const { ends, widthMm } of drawing.struts) model.add(rodMesh(ends[0], ends[1], Math.max(2, widthMm)))
   for (const spar of drawing.spars)
     model.add(
       rodMesh(

@@ -135,6 +135,8 @@ function build() {
       ),
     )
   }
+  for (const { id, ends, widthMm } of drawing.struts)
+    put(id, rodMesh(ends[0], ends[1], Math.max(2, widthMm), look(id)))
   for (const { plan, side, widthMm } of drawing.booms)
     put('boom', rodMesh([plan[0], plan[1], side[1]], [plan[2], plan[3], side[3]], widthMm, look('boom')))
   for (const leg of drawing.legs) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One plate: its pieces on the bed to scale, what is done with it, and what its first piece wants. */
 import { proxy } from 'comlink'
-import { recipeOf } from '../../../core/document'
+import { recipeOf, SURFACE_NAMES } from '../../../core/document'
 import type { PlannedPlate } from '../../../core/workshop/print-room'
 import type { GcodePreview } from '../../../core/workshop/export'
 import { download, fileName } from '~/composables/download'
@@ -27,7 +27,7 @@ const lying = computed(() =>
     ? now.value.pieces.filter(
         item =>
           props.plate.pieces.some(({ piece }) => piece === item.id) &&
-          ['wing', 'horizontal', 'vertical'].includes(item.part) &&
+          SURFACE_NAMES.some(name => name === item.part) &&
           item.kind !== 'given' &&
           recipeOf(doc.value, item).stance === 'flat',
       )

@@ -3,7 +3,7 @@
  * One panel of a lifting surface by figures. Its own component, so that an edit redraws only the panel it
  * changed.
  */
-import type { Panel, Surface } from '../../../core/document'
+import { surfaceOf, type Panel, type ProjectFile } from '../../../core/document'
 import { SURFACE_WORDS, useAerofoils, type SurfaceChoice } from '~/composables/useAerofoils'
 import { useProject } from '~/stores/project'
 
@@ -15,11 +15,7 @@ const name = computed(() => `${SURFACE_WORDS[props.which]} panel ${props.index +
 
 type Change = Parameters<typeof project.edit>[1]
 const panels = (draft: Parameters<Change>[0]): Panel[] =>
-  (
-    (props.which === 'horizontal' || props.which === 'vertical'
-      ? draft.tail[props.which]
-      : draft.wing) as Surface
-  ).panels
+  ((props.which === 'body' ? null : surfaceOf(draft as ProjectFile, props.which)) ?? draft.wing).panels
 function set(
   field: 'spanMm' | 'tipChordMm' | 'sweepMm' | 'dihedralDeg' | 'tipTwistDeg',
   label: string,

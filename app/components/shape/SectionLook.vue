@@ -5,7 +5,13 @@
  */
 import { useTheme } from 'vuetify'
 import { parsePolar } from '../../../core/aero'
-import { DocumentError, type Aerofoil, type Surface, surfaceOf } from '../../../core/document'
+import {
+  DocumentError,
+  type Aerofoil,
+  surfaceOf,
+  type Surface,
+  type SurfaceName,
+} from '../../../core/document'
 import { scaleSection, shapeOf } from '../../../core/geometry'
 import type { PolarCurve } from '../../../core/workshop/advice'
 import { amount, figure } from '~/composables/format'
@@ -15,11 +21,12 @@ import { plotAxis, Scatter, STILL } from '~/composables/plot'
 import { useBench } from '~/composables/useBench'
 
 const { doc, edit } = useBench()
-const surface = useState<'wing' | 'horizontal' | 'vertical'>('section-surface', () => 'wing')
+const surface = useState<SurfaceName>('section-surface', () => 'wing')
 const share = useState('section-share', () => 0),
   alpha = useState<number>('section-alpha', () => 4)
 const surfaces = computed(() => [
   { title: 'Wing', value: 'wing' },
+  ...(doc.value.second ? [{ title: 'Second wing', value: 'second' }] : []),
   ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none'
     ? [{ title: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane', value: 'horizontal' }]
     : []),

@@ -1,16 +1,27 @@
 <script setup lang="ts">
-import { DocumentError, LIMITS, type Panel, type Surface, type Tail } from '../../../core/document'
+import {
+  DocumentError,
+  LIMITS,
+  secondStands,
+  surfaceOf,
+  type Panel,
+  type ProjectFile,
+  type Surface,
+  type Tail,
+} from '../../../core/document'
+import { withSecondWing, type SecondPlace } from '../../../core/change'
 import { formatCoordinates, parseCoordinates, shapeOf } from '../../../core/geometry'
 import { SURFACE_WORDS, useAerofoils } from '~/composables/useAerofoils'
 import { download, fileName } from '~/composables/download'
 import { useBench } from '~/composables/useBench'
 
-const { doc, edit, look } = useBench()
+const { doc, edit, look, project } = useBench()
 const { part: which } = storeToRefs(look)
 const choices = computed(
   () =>
     [
       { id: 'wing', label: 'Wing' },
+      ...(doc.value.second ? [{ id: 'second', label: 'Second wing' }] : []),
       ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none'
         ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }]
         : []),
@@ -19,9 +30,7 @@ const choices = computed(
     ] as Array<{ id: 'wing'; label: string }>,
 )
 const surface = computed<Surface>(
-  () =>
-    (which.value === 'wing' || which.value === 'body' ? doc.value.wing : doc.value.tail[which.value]) ??
-    doc.value.wing,
+  () => (which.value === 'body' ? null : surfaceOf(doc.value, which.value)) ?? doc.value.wing,
 )
 watch(choices, list => {
   if (!list.some(item => item.id === which.value)) which.value = 'wing'
@@ -29,7 +38,7 @@ watch(choices, list => {
 
 type Draft = Parameters<Parameters<typeof edit>[1]>[0]
 const target = (draft: Draft): Surface =>
-  (which.value === 'wing' || which.value === 'body' ? draft.wing : draft.tail[which.value]) as Surface
+  (which.value === 'body' ? null : surfaceOf(draft as ProjectFile, which.value)) ?? draft.wing
 const setSurface =
   (field: 'xMm' | 'zMm' | 'rootChordMm' | 'incidenceDeg' | 'cantDeg', label: string) =>
   (value: number | null) =>
@@ -90,6 +99,24 @@ const kinds = [
   { title: 'Canard and fin', value: 'canard' },
   { title: 'No tailplane: flying wing', value: 'none' },
 ]
+const seconds: Array<{ title: string; value: SecondPlace | 'none' }> = [
+  { title: 'None', value: 'none' },
+  { title: 'Over the first: biplane', value: 'over' },
+  { title: 'Under the first: biplane', value: 'under' },
+  { title: 'Behind the first: tandem', value: 'behind' },
+]
+const STANDS = { upper: 'over', lower: 'under', rear: 'behind', front: 'behind' } as const
+const second = computed(() => {
+  const { second: own } = doc.value
+  return own ? STANDS[secondStands({ ...doc.value, second: own })] : 'none'
+})
+/** A second wing comes with spars, and with struts where it needs them. */
+function setSecond(place: SecondPlace | 'none') {
+  if (place === second.value) return
+  edit(place === 'none' ? 'Leave out the second wing' : `A second wing, ${place} the first`, draft => {
+    Object.assign(draft, withSecondWing(toRaw(project.doc!), place === 'none' ? null : place))
+  })
+}
 /** A tail kind brings its geometry along: where the surfaces stand and how they lean. */
 function setTail(kind: Tail['kind']) {
   edit(`Tail: ${kinds.find(item => item.value === kind)!.title}`, draft => {
@@ -220,6 +247,18 @@ function setTail(kind: Tail['kind']) {
       <SurfaceFeatures :which="which" :surface="surface" />
     </template>
     <BodyFigures v-if="which === 'body'" />
+    <h3>Second wing</h3>
+    <v-select
+      :model-value="second"
+      :items="seconds"
+      label="Stands"
+      data-field="second-wing"
+      @update:model-value="setSecond($event as SecondPlace | 'none')"
+    />
+    <p v-if="doc.second" class="quiet small">
+      Both bear: the first to let go is the stall, and each is held against the greater of its shares of the
+      load. Its spars and struts are at Spine.
+    </p>
     <h3>Tail</h3>
     <v-select
       :model-value="doc.tail.kind"

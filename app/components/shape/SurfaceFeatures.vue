@@ -1,10 +1,16 @@
 <script setup lang="ts">
 /** Tip, twist axis, control surfaces with their hinges, and bays cut into a lifting surface. */
-import { newControlNumber, type Control, type Surface, surfaceOf } from '../../../core/document'
+import {
+  newControlNumber,
+  surfaceOf,
+  type Control,
+  type Surface,
+  type SurfaceName,
+} from '../../../core/document'
 import { SURFACE_WORDS } from '~/composables/useAerofoils'
 import { useBench } from '~/composables/useBench'
 
-const props = defineProps<{ which: 'wing' | 'horizontal' | 'vertical'; surface: Surface }>()
+const props = defineProps<{ which: SurfaceName; surface: Surface }>()
 const { doc, edit } = useBench()
 type Draft = Parameters<Parameters<typeof edit>[1]>[0]
 const target = (draft: Draft): Surface => surfaceOf(draft, props.which)!
@@ -36,7 +42,9 @@ const setControl = (i: number, label: string, change: (control: Control) => void
   })
 function addControl() {
   const ofTailplane = doc.value.tail.kind === 'V' ? 'ruddervator' : 'elevator'
-  const kind = ({ wing: 'aileron', horizontal: ofTailplane, vertical: 'rudder' } as const)[props.which]
+  const kind = ({ wing: 'aileron', second: 'aileron', horizontal: ofTailplane, vertical: 'rudder' } as const)[
+    props.which
+  ]
   const base = kinds.find(item => item.value === kind)!.title
   let n = 1
   const name = () => (n === 1 ? base : `${base} ${n}`)
@@ -47,7 +55,7 @@ function addControl() {
       piece,
       name: name(),
       kind,
-      fromShare: props.which === 'wing' ? 0.5 : 0.05,
+      fromShare: props.which === 'wing' || props.which === 'second' ? 0.5 : 0.05,
       toShare: 0.95,
       chordShare: 0.25,
       throwUpDeg: 20,
@@ -76,11 +84,7 @@ const free = computed(() =>
     .filter(item => !item.pocket && ['servo', 'receiver', 'sensor', 'hardware'].includes(item.kind))
     .map(item => ({ title: item.name, value: item.id })),
 )
-const setPocket = (
-  id: string,
-  pocket: { surface: 'wing' | 'horizontal' | 'vertical'; cableMm: number } | null,
-  label: string,
-) =>
+const setPocket = (id: string, pocket: { surface: SurfaceName; cableMm: number } | null, label: string) =>
   edit(label, draft => {
     draft.equipment.find(item => item.id === id)!.pocket = pocket
   })

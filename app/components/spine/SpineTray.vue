@@ -88,6 +88,7 @@ const remove = () =>
         :model-value="spar.surface"
         :items="[
           { title: 'Wing', value: 'wing' },
+          ...(doc.second ? [{ title: 'Second wing', value: 'second' as const }] : []),
           { title: 'Tailplane', value: 'horizontal' },
           { title: 'Fin', value: 'vertical' },
         ]"
@@ -207,6 +208,7 @@ const remove = () =>
       ><p>No spar: the printed skin carries the wing by itself.</p>
       <v-btn color="primary" variant="flat" @click="add">Add a spar</v-btn></template
     >
+    <StrutFigures />
     <BoomFigures />
     <LegFigures />
     <p class="caution">

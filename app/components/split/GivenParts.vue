@@ -68,6 +68,7 @@ const lies = [
 const stands = [
   { title: 'Nothing drawn here: it is extra', value: 'nothing' },
   { title: 'The drawn wing', value: 'wing' },
+  { title: 'The drawn second wing', value: 'second' },
   { title: 'The drawn tailplane', value: 'horizontal' },
   { title: 'The drawn fin', value: 'vertical' },
   { title: 'The drawn body', value: 'body' },

@@ -5,11 +5,17 @@ import { useCore } from '~/composables/useCore'
 
 const { doc, edit, project } = useBench()
 const core = useCore()
-const labels = { wing: 'Wing', horizontal: 'Tailplane', vertical: 'Fin', body: 'Body' } as const
+const labels = {
+  wing: 'Wing',
+  second: 'Second wing',
+  horizontal: 'Tailplane',
+  vertical: 'Fin',
+  body: 'Body',
+} as const
 type Part = keyof typeof labels
 const parts = computed(() =>
   (Object.keys(labels) as Part[]).filter(
-    part => part === 'wing' || (part === 'body' ? doc.value.body : doc.value.tail[part]),
+    part => part === 'wing' || (part === 'body' ? doc.value.body : surfaceOf(doc.value, part)),
   ),
 )
 const spanOf = (part: Part) =>
@@ -32,7 +38,7 @@ const lists = computed(() => [
     edges: [part === 'body' ? doc.value.body!.stations[0].xMm : 0, spanOf(part)] as const,
     range: part === 'body' ? ([-2000, 4000] as const) : ([0, 3000] as const),
     kind: part === 'body' ? ('body' as const) : ('surface' as const),
-    most: part === 'wing' || part === 'body' ? 40 : 20,
+    most: part === 'wing' || part === 'second' || part === 'body' ? 40 : 20,
     newPiece: () => newPieceNumber(toRaw(doc.value), part),
     change: (label: string, apply: (cuts: Cut[]) => void) => edit(label, draft => apply(draft.cuts[part])),
   })),

@@ -1,4 +1,6 @@
 /** The aircraft as drawn, mm. */
+type Triple = [number, number, number]
+
 export interface Outline {
   id: string
   part: string
@@ -29,7 +31,7 @@ export interface Drawing {
     wheelMm: number
   }>
   /** Of a pair both; their ends in aircraft axes. */
-  struts: Array<Outlines & { id: string; widthMm: number; ends: number[][] }>
+  struts: Array<Outlines & { id: string; widthMm: number; ends: [Triple, Triple] }>
   /** Of a pair both; their y is that of the plan. */
   booms: Array<{ plan: number[]; side: number[]; widthMm: number }>
   box: { minX: number; maxX: number; minY: number; maxY: number; minZ: number; maxZ: number }

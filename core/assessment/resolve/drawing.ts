@@ -41,14 +41,14 @@ function drawAirframe(airframe: Designed): Drawing {
   const legs = legLines(airframe)
   const struts = airframe.struts.flatMap(({ strut, stock, ends }) =>
     strutSides(strut).map(side => {
-      const [a, b] = ends.map(([x, y, z]) => [x, side * y, z])
+      const [a, b] = ends.map(([x, y, z]): [number, number, number] => [x, side * y, z])
       return {
         id: strut.id,
         plan: [a[0], a[1], b[0], b[1]],
         side: [a[0], a[2], b[0], b[2]],
         front: [a[1], a[2], b[1], b[2]],
         widthMm: stock.heightMm,
-        ends: [a, b],
+        ends: [a, b] as [typeof a, typeof b],
       }
     }),
   )
