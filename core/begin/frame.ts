@@ -1,10 +1,9 @@
 /** A whole project round what a layout draws. */
-import { NO_FIELD, NOT_BUILT, RECKONED, USUAL_POWER, type Cuts, type ProjectFile } from '../document'
+import { NO_FIELD, NOT_BUILT, RECKONED, USUAL_POWER, type ProjectFile } from '../document'
+import { NO_CUTS } from './no-cuts'
 import type { Purpose } from './purposes'
 import type { Drawn } from './wing'
 import { printersFor, type Wishes } from './wishes'
-
-export const NO_CUTS: Cuts = { wing: [], second: [], horizontal: [], vertical: [], body: [] }
 
 /** Away, up, round and down: as long as this kind of flight goes. */
 const planFor = ({ minutes, climbS, idleS }: Purpose): ProjectFile['power']['plan'] => [

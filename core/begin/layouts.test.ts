@@ -31,6 +31,36 @@ describe('a twin', () => {
   })
 })
 
+describe('a biplane', () => {
+  const { layouts } = begun({ purpose: 'aerobatic' }, ['biplane', 'full-body'])
+  const [biplane, single] = (['biplane', 'full-body'] as const).map(kind =>
+    layouts.find(item => item.kind === kind)!,
+  )
+  const { wing, second, struts } = biplane.project
+  it('has two wings alike, a chord apart, the upper one ahead, on struts from the body and between them', () => {
+    expect(second!.panels).toEqual(wing.panels)
+    expect(second!.zMm - wing.zMm).toBeCloseTo(wing.rootChordMm, 0)
+    expect(second!.xMm).toBeLessThan(wing.xMm)
+    expect(struts.map(strut => strut.from.on).sort()).toEqual(['body', 'body', 'wing', 'wing'])
+    const { findings, strength } = assess(biplane.project)
+    const codes = findings.map(item => item.code)
+    for (const code of ['second-wing-unheld', 'wings-too-close', 'strut-loose'])
+      expect(codes).not.toContain(code)
+    expect(strength.reserve).toBeGreaterThanOrEqual(1)
+  })
+  it('is asked for the same stall: as much wing on less span, at more drag', () => {
+    const a = assess(biplane.project),
+      b = assess(single.project)
+    expect(a.flight.stallMs / 9.5).toBeGreaterThan(0.9)
+    expect(a.flight.stallMs).toBeLessThanOrEqual(9.5)
+    expect(a.plan.spanMm).toBeLessThan(0.8 * b.plan.spanMm)
+    expect(a.plan.areaDm2).toBeGreaterThan(0.9 * b.plan.areaDm2)
+    expect(a.flight.bestGlide).toBeLessThan(b.flight.bestGlide)
+    // Tail volume by the area of both.
+    expect(a.plan.tailVolume!).toBeCloseTo(0.5, 1)
+  })
+})
+
 describe('a pusher', () => {
   const { project: doc } = begun({ purpose: 'camera' }, ['pusher']).layouts[0]
   const of = (kind: string) => doc.equipment.find(item => item.kind === kind)!

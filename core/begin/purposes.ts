@@ -14,6 +14,7 @@ export type LayoutId =
   | 'canard'
   | 'twin'
   | 'pusher'
+  | 'biplane'
   | 'fan-over'
   | 'fan-pair'
 
@@ -100,7 +101,7 @@ export const PURPOSES: Record<PurposeId, Purpose> = {
     dihedralDeg: 5,
     pull: 0.6,
     minutes: 9,
-    layouts: ['boom-and-pod', 'full-body', 'v-tail', 't-tail'],
+    layouts: ['boom-and-pod', 'full-body', 'v-tail', 't-tail', 'biplane'],
   },
   glider: {
     ...usual,
@@ -167,7 +168,7 @@ export const PURPOSES: Record<PurposeId, Purpose> = {
     tailVolume: 0.5,
     finVolume: 0.045,
     arm: 2.7,
-    layouts: ['full-body', 'boom-and-pod', 'v-tail', 'flying-wing'],
+    layouts: ['full-body', 'boom-and-pod', 'v-tail', 'flying-wing', 'biplane'],
   },
   fast: {
     ...usual,

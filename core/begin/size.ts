@@ -107,12 +107,14 @@ export function* sizeLayout(
   const packs = some(libraries.batteries, wishes.drawer.batteries)
   let massG = 1.5 * (wishes.payloadG ?? purpose.payloadG) + (stallMs < 6.5 ? 220 : 450)
   const first = (2 * (massG / 1000) * GRAVITY * 1e6) / (1.2 * FIRST_CL * stallMs ** 2)
+  // A sketch has the area of all its wings: two of half of it span and measure as one does by the root of two.
+  const together = Math.sqrt(layout.wings ?? 1)
   const held: Held = {
     aspect: purpose.aspect,
     mostAspect: (slender ? SLENDER : 1) * purpose.aspect,
-    spanMm: spanMax,
+    spanMm: together * spanMax,
     leastSpanMm: Math.min(purpose.leastSpanMm, spanMax),
-    chordMm: bedChord(wishes) / layout.rootOverMean,
+    chordMm: together * (bedChord(wishes) / layout.rootOverMean),
   }
   let sketch = within(firstSketch(massG, first, purpose, wishes, kitFor(massG), libraries), held)
   const drawn = (own: Sketch) =>

@@ -133,6 +133,7 @@ export function stronger(
     if (spar && weak.atMm > spar.toMm - 15 && sketch.reach < 0.9) return { reach: sketch.reach + 0.05 }
     return { spar: up(sketch.spar, ladder) }
   }
+  if (weak.part === 'second') return { spar: up(sketch.spar, sparLadder(wishes, libraries)) }
   if (weak.part === 'boom') return { boom: up(sketch.boom, tubeLadder(libraries)) }
   if (weak.part === 'mount') return { firewallMm: Math.min(8, sketch.firewallMm + 1) }
   if (weak.part === 'gear') return { legMm: Math.min(6, sketch.legMm + 0.5) }

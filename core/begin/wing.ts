@@ -241,4 +241,4 @@ export type Drawn = Pick<
   ProjectFile,
   'wing' | 'tail' | 'body' | 'boom' | 'zones' | 'spars' | 'equipment' | 'gear'
 > &
-  Partial<Pick<ProjectFile, 'pods'>>
+  Partial<Pick<ProjectFile, 'pods' | 'second' | 'struts'>>

@@ -1,6 +1,5 @@
 /** Another wing beside the first, alike, with what holds it; or away with it. mm */
 import type { BodyStation, ProjectFile, Strut, Surface } from '../document'
-import type { Change } from './change'
 
 export type SecondPlace = 'over' | 'under' | 'behind'
 
@@ -11,8 +10,11 @@ const GAP = 1,
   BEHIND = 3
 /** Outer struts, share of the half span. */
 const OUT = 0.62
-const STOCK = 'rod-3',
-  FITTING_G = 0.5
+/** Struts of small aircraft, and of those that span more, mm. */
+const THIN = 'rod-2',
+  THICK = 'rod-3',
+  THICK_FROM = 1100
+const FITTING_G = 0.5
 /** Spars and struts of a document; see its schema. */
 const MOST_SPARS = 24,
   MOST_STRUTS = 16
@@ -39,7 +41,14 @@ function bodyAt(
  * Over and under: a biplane, its upper wing ahead, with struts between the wings and, where the second stands clear of
  * the body, from the body to it. Behind: a tandem. Spars are the first wing's again; controls stay where they are.
  */
-export function withSecondWing(doc: ProjectFile, place: SecondPlace | null): Change {
+/** What of a document it is about. */
+type Turned = Pick<ProjectFile, 'second' | 'spars' | 'struts' | 'cuts' | 'equipment'>
+type Winged = Pick<
+  ProjectFile,
+  'wing' | 'second' | 'body' | 'boom' | 'spars' | 'struts' | 'cuts' | 'equipment'
+>
+
+export function withSecondWing(doc: Winged, place: SecondPlace | null): Turned {
   const plain = withoutSecond(doc)
   if (!place) return plain
   const { wing, body } = doc,
@@ -55,15 +64,15 @@ export function withSecondWing(doc: ProjectFile, place: SecondPlace | null): Cha
     behind: under ? (under.top + under.under) / 2 : (doc.boom?.zMm ?? wing.zMm),
   }
   const second: Surface = { ...wing, xMm, zMm: half(heights[place]), controls: [] }
-  const taken = new Set(plain.spars!.map(spar => spar.id))
+  const taken = new Set(plain.spars.map(spar => spar.id))
   const free = (wanted: string): string => {
     let id = wanted
     for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`
     taken.add(id)
     return id
   }
-  const spars = plain
-    .spars!.filter(spar => spar.surface === 'wing')
+  const spars = plain.spars
+    .filter(spar => spar.surface === 'wing')
     .map(spar => ({
       ...spar,
       id: free(`${spar.id}-second`.slice(0, 60)),
@@ -75,8 +84,8 @@ export function withSecondWing(doc: ProjectFile, place: SecondPlace | null): Cha
     ...plain,
     second,
     cuts: { ...doc.cuts, second: doc.cuts.wing },
-    spars: [...plain.spars!, ...spars].slice(0, MOST_SPARS),
-    struts: [...plain.struts!, ...(place === 'behind' ? [] : strutsFor(place, span, under, second))].slice(
+    spars: [...plain.spars, ...spars].slice(0, MOST_SPARS),
+    struts: [...plain.struts, ...(place === 'behind' ? [] : strutsFor(place, span, under, second))].slice(
       0,
       MOST_STRUTS,
     ),
@@ -89,7 +98,7 @@ function strutsFor(
   body: ReturnType<typeof bodyAt>,
   { rootChordMm, xMm, yMm }: Surface,
 ): Strut[] {
-  const both = { stock: STOCK, pair: true, fittingG: FITTING_G }
+  const both = { stock: 2 * spanMm < THICK_FROM ? THIN : THICK, pair: true, fittingG: FITTING_G }
   const y = body ? half(0.32 * body.wide) : 0
   const inner: Strut[] =
     place === 'over' && body && y > 1
@@ -119,7 +128,7 @@ function strutsFor(
 }
 
 /** Its spars, its cuts and the struts on it go with it; what lay in its bays stays where it is. */
-function withoutSecond(doc: ProjectFile): Change {
+function withoutSecond(doc: Winged): Turned {
   return {
     second: null,
     cuts: { ...doc.cuts, second: [] },

@@ -112,7 +112,9 @@ const source = {
         <b class="num" data-figure="stall"
           >{{ figure(stall.speedMs, 1) }} ± {{ figure(stall.spreadMs, 1) }} m/s</b
         >, CL <span class="num">{{ figure(stall.clMax, 2) }}</span>, beginning
-        <span class="num">{{ figure(100 * stall.placeShare) }} %</span> out. The outer third follows
+        <span class="num">{{ figure(100 * stall.placeShare) }} %</span> out{{
+          stall.surface === 'second' ? ' on the second wing' : ''
+        }}. The outer third follows
         <b class="num" :class="{ bad: stall.tipMarginDeg < 0 }" data-figure="tip-margin"
           >{{ figure(stall.tipMarginDeg, 1) }}°</b
         >

@@ -27,6 +27,8 @@ export interface Layout {
   rootOverMean: number
   folding: boolean
   motors: number
+  /** Alike, one over the other. */
+  wings?: 2
   /** Fans in ducts turn instead of propellers. */
   duct?: boolean
   /** Lift over drag that its motor is first chosen by. */
@@ -78,6 +80,15 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     means: 'two motors in pods ahead of the wing: the nose is free, the propellers stay out of the grass',
     motors: 2,
     draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: true, drive: 'pods' }, libraries),
+  },
+  biplane: {
+    ...onBoom,
+    label: 'Biplane',
+    means:
+      'two short wings, strutted one over the other: turns tight and rolls fast, drags more, takes longer to print',
+    wings: 2,
+    glide: 5.5,
+    draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: false, biplane: true }, libraries),
   },
   pusher: {
     ...onBoom,

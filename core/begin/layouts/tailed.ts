@@ -1,7 +1,9 @@
 /** A wing on a body with its tail behind: on a boom or at the end of the body; four tails. mm, ° */
 import type { Control, ProjectFile, Surface } from '../../document'
+import { withSecondWing } from '../../change'
 import { stockOr, type Libraries } from '../../libraries'
 import { bodySize, bodyStation, hatches, mountWidth } from '../body'
+import { NO_CUTS } from '../no-cuts'
 import { ducts } from '../ducts'
 import { fitted, loadOf, loadSize } from '../fitted'
 import { half, whole, type Draft } from '../sketch'
@@ -38,11 +40,13 @@ export interface TailedKind {
   onBoom: boolean
   /** In the nose, in a pair of pods on the wing, a fan over it, or a pair of them under it. */
   drive?: 'nose' | 'pods' | 'fan' | 'fans'
+  /** A second wing over the first, with half of the area each. */
+  biplane?: boolean
 }
 
 export function tailed(
   given: Draft,
-  { tail, onBoom, drive = 'nose' }: TailedKind,
+  { tail, onBoom, drive = 'nose', biplane = false }: TailedKind,
   libraries: Libraries,
 ): Drawn {
   const twin = drive === 'pods' || drive === 'fans',
@@ -50,19 +54,29 @@ export function tailed(
   const draft = twin ? { ...given, sketch: { ...given.sketch, fin: TWIN_FIN * given.sketch.fin } } : given
   const { purpose, sketch, wishes } = draft,
     { kit } = sketch
-  const plan = wingPlan(draft),
+  const winged = biplane ? { ...draft, sketch: { ...sketch, areaMm2: sketch.areaMm2 / 2 } } : draft
+  const plan = wingPlan(winged),
     n = sketch.noseMm,
     c = plan.rootMm
   const { width, height } = bodySize(draft)
   const boom = stockOr(libraries, sketch.boom)
-  const wing = straightWing(draft, n, height / 2 + 4, 2)
-  const mean = sketch.areaMm2 / (2 * plan.halfMm)
+  const wing = straightWing(winged, n, height / 2 + 4, 2)
+  const mean = winged.sketch.areaMm2 / (2 * plan.halfMm)
   const armMm = sketch.arm * mean
   // Quarter chords that far apart.
   const tailAt = n + c / 4 + armMm
   const tailZ = 6
   const tailDepth = onBoom ? boom.heightMm / 2 : 9
-  const surfaces = tailSurfaces(draft, tail, tailAt, tailZ, tailDepth, mean, twin ? TWIN_RUDDER : RUDDER)
+  const surfaces = tailSurfaces(
+    draft,
+    tail,
+    tailAt,
+    tailZ,
+    tailDepth,
+    mean,
+    2 * plan.halfMm,
+    twin ? TWIN_RUDDER : RUDDER,
+  )
   const rear = Math.max(
     ...[surfaces.horizontal, surfaces.vertical].flatMap(item =>
       item ? [item.xMm + (tail === 'T' && item === surfaces.horizontal ? 0 : item.rootChordMm)] : [],
@@ -124,7 +138,7 @@ export function tailed(
     ...(purpose.ailerons ? put.wingServos('aileron-servo', 'Aileron servo', wing, [0.57, 0.5]) : []),
     ...put.load([half(loadAt), 0, half(-height / 2 + loadMm[2] / 2 + 6)]),
   ]
-  return {
+  const drawn: Drawn = {
     wing,
     tail: surfaces.tail,
     body: {
@@ -146,7 +160,7 @@ export function tailed(
       : null,
     zones: [...bodyZones(draft, !onBoom), ...wingZones(draft), tailZone(draft), ...(fans ? [fans.zone] : [])],
     spars: [
-      ...wingSpars(draft, wing, libraries),
+      ...wingSpars(winged, wing, libraries),
       ...(surfaces.horizontal
         ? [tailRod('tail-rod', 'Tailplane rod', 'horizontal', 0.72 * surfaces.horizontal.panels[0].spanMm)]
         : []),
@@ -157,7 +171,11 @@ export function tailed(
     equipment,
     gear: wishes.landing === 'wheels' || wishes.launch === 'wheels' ? [legs(draft, n, width, height)] : [],
   }
+  return biplane ? { ...drawn, ...withSecondWing({ ...ALONE, ...drawn }, 'over') } : drawn
 }
+
+/** What a drawing says nothing of. */
+const ALONE = { second: null, struts: [], cuts: NO_CUTS }
 
 /** Two wires ahead of the balance, long enough for the propeller; the tail rests on its skid. */
 function legs({ sketch }: Draft, n: number, width: number, height: number): ProjectFile['gear'][number] {
@@ -213,10 +231,10 @@ function tailSurfaces(
   z: number,
   depth: number,
   mean: number,
+  span: number,
   rudder: { share: number; hornMm: number },
 ): { tail: ProjectFile['tail']; horizontal: Surface | null; vertical: Surface | null } {
-  const arm = sketch.arm * mean,
-    span = Math.sqrt(sketch.aspect * sketch.areaMm2)
+  const arm = sketch.arm * mean
   const flat = (purpose.tailVolume * sketch.areaMm2 * mean) / arm,
     upright = (sketch.fin * purpose.finVolume * sketch.areaMm2 * span) / arm
   /** `area` of one half, or of a fin; `reach` along the surface. */
