@@ -11,6 +11,7 @@ import { revolve } from './meshes'
 type Schema = Record<string, unknown> & {
   type?: string | string[]
   anyOf?: Schema[]
+  oneOf?: Schema[]
   enum?: unknown[]
   const?: unknown
   properties?: Record<string, Schema>
@@ -65,7 +66,8 @@ export function drawnDocument(random: () => number, { full = false } = {}): Proj
   const draw = (schema: Schema, key: string): unknown => {
     if ('const' in schema) return schema.const
     if (schema.enum) return pick(schema.enum)
-    if (schema.anyOf) return draw(pick(schema.anyOf), key)
+    const any = schema.anyOf ?? schema.oneOf
+    if (any) return draw(pick(any), key)
     switch (schema.type) {
       case 'null':
         return null
@@ -139,7 +141,13 @@ const CONE = packMesh(
 /** What one place of the document asks of another, put right. */
 function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
   const zones = doc.zones.map(zone => zone.id)
-  const surfaces = [doc.wing, doc.tail.horizontal, doc.tail.vertical, ...doc.wingSets.map(set => set.wing)]
+  const surfaces = [
+    doc.wing,
+    doc.second,
+    doc.tail.horizontal,
+    doc.tail.vertical,
+    ...doc.wingSets.map(set => set.wing),
+  ]
   for (const surface of surfaces) for (const panel of surface?.panels ?? []) panel.zone = pick(zones)
   const bodies = [doc.body, ...doc.pods.map(pod => pod.body)].filter(body => body !== null)
   for (const item of [...bodies.flatMap(body => body.stations), ...doc.gear, ...doc.given])

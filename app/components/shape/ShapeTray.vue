@@ -21,7 +21,7 @@ const choices = computed(
   () =>
     [
       { id: 'wing', label: 'Wing' },
-      ...(doc.value.second ? [{ id: 'second', label: 'Second wing' }] : []),
+      ...(doc.value.second ? [{ id: 'second', label: 'Second' }] : []),
       ...(doc.value.tail.horizontal && doc.value.tail.kind !== 'none'
         ? [{ id: 'horizontal', label: doc.value.tail.kind === 'V' ? 'V-tail' : 'Tailplane' }]
         : []),
@@ -172,7 +172,7 @@ function setTail(kind: Tail['kind']) {
 
 <template>
   <div class="stack">
-    <v-btn-toggle v-model="which" mandatory density="compact" variant="outlined" divided
+    <v-btn-toggle v-model="which" class="which" mandatory density="compact" variant="outlined" divided
       ><v-btn v-for="item in choices" :key="item.id" :value="item.id" :data-surface="item.id">{{
         item.label
       }}</v-btn></v-btn-toggle
@@ -279,3 +279,11 @@ function setTail(kind: Tail['kind']) {
     <TraceDrawing />
   </div>
 </template>
+
+<style scoped>
+/* Five of them fit side by side. */
+.which :deep(.v-btn) {
+  min-width: 0;
+  padding: 0 9px;
+}
+</style>

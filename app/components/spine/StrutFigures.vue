@@ -176,10 +176,10 @@ const remove = () =>
         {{ report.pieces }} × <span class="num">{{ amount(report.lengthMm, 'mm') }}</span>,
         <span class="num">{{ amount(report.massG, 'g', 1) }}</span> in all.
         <template v-if="place"
-          >{{ place.mode }}, {{ place.case }}: reserve
-          <span class="num" :class="{ bad: place.reserve < 1 }">{{
-            place.reserve > 99 ? 'over 99' : figure(place.reserve, 2)
-          }}</span>.</template
+          >Least reserve
+          <span class="num" :class="{ bad: place.reserve < 1 }" data-figure="strut-reserve">{{
+            place.reserve > 99 ? 'over 99' : figure(place.reserve, place.reserve < 10 ? 2 : 0)
+          }}</span>: {{ place.mode }}, {{ place.case }}.</template
         ><template v-else> Nothing of the wing is counted on it.</template>
       </p>
       <p class="quiet small">

@@ -14,7 +14,7 @@ function unheld({ surfaces, struts, body, boom, doc }: Airframe): Finding[] {
   const { second } = surfaces
   // Without body and boom nothing is drawn that could hold either wing.
   if (!second || (!body && !boom) || rootHeld(second, body, boom)) return []
-  const reaching = struts.filter(({ feet }) => feet.some(foot => foot?.surface === 'second'))
+  const reaching = struts.filter(({ feet }) => feet.filter(foot => foot?.surface === 'second').length === 1)
   const upright = reaching.reduce(
     (sum, { ends, lengthMm }) => sum + Math.abs(ends[1][2] - ends[0][2]) / lengthMm,
     0,

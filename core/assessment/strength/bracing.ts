@@ -103,6 +103,9 @@ function memberOf(standing: StandingStrut, wings: readonly Braced[]): Member[] {
   ]
 }
 
+/** Upward force on a wing at an end, for a newton of pull. */
+const lifts = ({ up }: Member, end: number): number => (end === 0 ? up : -up)
+
 /** Places at which a beam's bending is added up. */
 const STEPS = 80
 
@@ -134,16 +137,19 @@ function createSolver(
     )
   // A wing that nothing but struts holds may rise as a whole.
   const free = wings.flatMap((_, wing) => {
+    // One that goes from a wing to the same wing holds nothing of it.
     const upright = members.reduce(
-      (sum, { up, feet }) => sum + (feet.some(foot => foot?.wing === wing) ? Math.abs(up) : 0),
+      (sum, member) =>
+        sum +
+        Math.abs(
+          member.feet.reduce((net, foot, end) => net + (foot?.wing === wing ? lifts(member, end) : 0), 0),
+        ),
       0,
     )
     return !held(wing) && upright > LEAST_UP ? [wing] : []
   })
   const size = members.length + free.length
   const matrix = new Float64Array(size * size)
-  /** Upward force on a wing at an end, for a newton of pull. */
-  const lifts = (member: Member, end: number) => (end === 0 ? member.up : -member.up)
   members.forEach((row, k) => {
     // Its stretch is what its ends part by: L·T/EA − up·(rise of the second − rise of the first) = 0.
     matrix[k * size + k] += row.length / row.stiff

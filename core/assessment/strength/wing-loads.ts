@@ -4,6 +4,7 @@
  */
 import { gapToWing, POD_TOUCHES, podPrefix, seatAbove, type SurfaceLoft } from '../../geometry'
 import type { MassEntry } from '../../mass'
+import type { StripLift } from '../../aero'
 import { lineAt, shearAndMoment, type SpanPoint, type StationLoad } from '../../structure'
 import { GRAVITY, mmToM } from '../../units'
 import type { Designed } from '../resolve'
@@ -44,6 +45,8 @@ export function massAt(parts: readonly WingPart[], s: number): { mass: number; x
 
 /** A low lift, as a share of that at the stall, at which two wings part it otherwise. */
 const LOW = 1 / 3
+/** Where two wings pull against each other by more than this many weights, nothing of it flies. */
+const MOST_SHARE = 3
 
 /**
  * Share of the aircraft's weight that a wing bears: all of it where it is alone. Of two, which set differently part
@@ -67,7 +70,9 @@ export function shareOf(flight: SolvedFlight, name: string, alpha: number): numb
   }
   const { clZero, clAlpha } = flight.lift,
     slow = clZero + clAlpha * alpha
-  return Math.min(1, Math.max(0, at(alpha), at((LOW * slow - clZero) / clAlpha)))
+  // One that presses down is held against as much.
+  const shares = [at(alpha), at((LOW * slow - clZero) / clAlpha)].map(Math.abs).filter(Number.isFinite)
+  return shares.length ? Math.min(MOST_SHARE, Math.max(...shares)) : 1
 }
 
 /** What the air does, by mass and incidence; `places` in m from the root. */
@@ -177,12 +182,14 @@ function quarterAt(wing: SurfaceLoft, s: number): number {
  */
 function liftAlong(wing: SurfaceLoft, flight: SolvedFlight, mass: number, alpha: number): SpanPoint[] {
   const strips = flight.lift.strips.filter(strip => strip.surface === wing.name)
-  const shape = strips.map(strip => ({
-    s: strip.span,
-    value: (strip.clZero + strip.clPerRad * alpha) * strip.chord,
-    width: strip.width,
-  }))
-  const sum = shape.reduce((total, { value, width }) => total + value * width, 0)
+  const shaped = (cl: (strip: StripLift) => number) =>
+    strips.map(strip => ({ s: strip.span, value: cl(strip) * strip.chord, width: strip.width }))
+  const adds = (list: ReturnType<typeof shaped>) =>
+    list.reduce((total, { value, width }) => total + value * width, 0)
+  const stalled = shaped(strip => strip.clZero + strip.clPerRad * alpha)
+  // One that lifts as much up as down is loaded by its chord.
+  const shape = Math.abs(adds(stalled)) > 1e-12 ? stalled : shaped(() => 1),
+    sum = adds(shape)
   const half = (shareOf(flight, wing.name, alpha) * mass * GRAVITY) / (wing.mirror ? 2 : 1)
   const scale = half / sum
   const tip = mmToM(wing.span)
