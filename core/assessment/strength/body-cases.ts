@@ -41,7 +41,7 @@ export interface BodyForces {
   /** The tailplane with its elevator hard over at cruise: place, m, and force, N. */
   tail: { x: number; force: number } | null
   /** Of two wings: where each lifts, m, and its share of the weight; none of one, which holds the body itself. */
-  wings: ReadonlyArray<{ x: number; share: number }>
+  wings: Array<{ x: number; share: number }>
   /** Motors in the middle, m. */
   motor: { x: number; z: number } | null
   launch: 'hand' | 'bungee' | 'none'

@@ -85,7 +85,8 @@ export function boltPull(
   return places
     .map(x => ({
       x,
-      pull: hold.lift / bolts + (spread > 0 ? ((hold.moment - hold.lift * middle) * (x - middle)) / spread : 0),
+      pull:
+        hold.lift / bolts + (spread > 0 ? ((hold.moment - hold.lift * middle) * (x - middle)) / spread : 0),
     }))
     .reduce((a, b) => (b.pull > a.pull ? b : a))
 }

@@ -92,6 +92,8 @@ export function heldPlaces({
     const { bending, flattening, shear, socket } = boomReserves(own, load, safety)
     return gives === 'plastic' ? socket : Math.min(bending, flattening, shear)
   }
+  const second = borneBehind(first, flight, alphaStall),
+    standsAt = (frame && liftedBehind(frame, second, 1, 1)?.arm) ?? 0
   const booms = !frame
     ? []
     : (['stock', 'plastic'] as const).map(gives => ({
@@ -106,9 +108,12 @@ export function heldPlaces({
         pushed: byOption(rear, airframe =>
           least(boomFrame(airframe)!, { moment: frame.length, shear: 1, torque: 0 }, gives),
         ),
+        // The same where a second wing stands on it.
+        lifted: byOption(rear, airframe =>
+          least(boomFrame(airframe)!, { moment: standsAt, shear: 1, torque: 0 }, gives),
+        ),
       }))
-  const tails = tailTables(tables),
-    second = borneBehind(first, flight, alphaStall)
+  const tails = tailTables(tables)
   const seat = seatOf(first),
     seatBears = seat && byOption(seat.zone.id, airframe => seatOf(airframe)!.bears)
   const beams = new Map<number, ByOption>()
@@ -125,6 +130,10 @@ export function heldPlaces({
       spread = SPREAD_OF.plastic
     forces.n = wing.n
     forces.least = wing.least
+    if (forces.wings.length === 2) {
+      forces.wings[0].share = wing.firstShare
+      forces.wings[1].share = wing.secondShare
+    }
     forces.factor = landsOn === 'net' ? 0 : wing.factor
     for (let j = 0; j < stations.length; j++) {
       const x = layout.body[j],
@@ -147,13 +156,16 @@ export function heldPlaces({
         spread = own.spread
       }
     }
-    for (const { gives, flown, pushed } of booms) {
+    for (const { gives, flown, pushed, lifted } of booms) {
       const whip = landsOn === 'net' ? 0 : whipOf(frame!, sums[WHIP], wing.factor, doc.brief.dropMm).force
-      const lifted = liftedBehind(frame!, second, mass, wing.n)
-      // As much at the boom's end as bends and pushes no less where it is held.
-      const there = lifted ? lifted.force * Math.max(1, lifted.arm / frame!.length) : 0
-      const force = Math.max(whip, there, hungOf(frame!, sums[WHIP], wing.n))
-      const boom = Math.min(at(flown, picks), at(pushed, picks) / Math.max(1e-12, force))
+      const force = Math.max(whip, hungOf(frame!, sums[WHIP], wing.n)),
+        borne =
+          liftedBehind(frame!, second && { ...second, share: wing.secondShare }, mass, wing.n)?.force ?? 0
+      const boom = Math.min(
+        at(flown, picks),
+        at(pushed, picks) / Math.max(1e-12, force),
+        at(lifted, picks) / Math.max(1e-12, borne),
+      )
       if (boom < reserve) {
         reserve = boom
         spread = SPREAD_OF[gives]

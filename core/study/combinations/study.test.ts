@@ -13,6 +13,7 @@ import { createStudyKernel, difference, prepare, study, type StudyPoint, type St
 import { chanceOfAll } from './robust'
 import { dimensions, readVary, type Vary } from './vary'
 import { runs } from '../../testing/runs'
+import { cabane, interplane, twoWings } from '../../testing/two-wings'
 
 const [thistledown, plover] = DEMOS
 const kernel = createStudyKernel()
@@ -271,6 +272,24 @@ describe('a point assessed from nothing gives the same four verdicts within a th
     }
     // As it is printed now, with its rod and without.
     expect(tails).toBeGreaterThanOrEqual(2)
+  })
+  it('of two wings on struts, of which either may give out first, and of a tandem on its boom', async () => {
+    const vary = readVary({
+      zones: { 'wing-inner': [{}, { filament: 'petg', walls: 2 }] },
+      spars: { 'main-spar-2': ['rod-4', null], 'main-spar': ['tube-6x4', null] },
+    })
+    for (const doc of [
+      twoWings({ upMm: 150, aftMm: -30, struts: [cabane(), interplane(330, { stock: 'rod-2' })] }),
+      twoWings({ upMm: -40, aftMm: 420 }),
+    ]) {
+      const { search, tables, pointOf, printerOf } = await ready(doc, vary)
+      const assessor = createAssessor()
+      for (let k = 0; k < search.of; k++) {
+        const point = pointOf(k),
+          a = assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
+        expect(difference(point, a), JSON.stringify(point.choices)).toBeLessThan(1e-3)
+      }
+    }
   })
   it('random aircraft too', async () => {
     await fc.assert(

@@ -18,7 +18,7 @@ import { addEntry, COST, HOURS, layoutOf, MASS, SOFT, UNPRINTABLE, type Layout }
 import type { Dimension } from './vary'
 import { createResolver, type Airframe } from '../../assessment/resolve'
 import { whips, type BoomFrame } from '../../assessment/strength'
-import { otherEntries, sparEntries, wireEntries, sparPrice } from '../../assessment/ledger'
+import { otherEntries, sparEntries, wireEntries, sparPrice, strutReports } from '../../assessment/ledger'
 
 /**
  * Something that depends on a few dimensions alone: a vector of sums for every combination of their options,
@@ -230,6 +230,7 @@ export async function tabulate(
     sums: [...tuples(legDims, list)].map(picks => vector(otherEntries(airframeAt(picks)))),
   })
   const base = sparSums(first, id => !varied.has(id), vector)
+  base[COST] += strutReports(first).reduce((sum, { price }) => sum + price, 0)
   for (const entry of [...sparEntries({ ...first, surfaces: {} }), ...wireEntries(doc)])
     addEntry(base, layout, entry)
   const dropped = otherEntries(first).filter(entry => entry.drops)

@@ -19,6 +19,7 @@ import {
   type WingBearing,
   type WingSurface,
   liftLoads,
+  shareOf,
   loadAt,
   weightLoads,
   type WingLoads,
@@ -58,6 +59,9 @@ export interface WingState {
   /** Greatest load factor in flight, and the least. */
   n: number
   least: number
+  /** Shares of the weight that two wings bear; all and none of one alone. */
+  firstShare: number
+  secondShare: number
 }
 
 export interface WingClasses {
@@ -246,9 +250,22 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       factor: gear.report.factor,
       n: node.loads.governing.n,
       least: Math.min(0, ...node.loads.corners.map(corner => corner.n)),
+      firstShare: shareOf(flown.solved, 'wing', node.alpha),
+      secondShare: airframe.surfaces.second ? shareOf(flown.solved, 'second', node.alpha) : 0,
     }
   }
-  const state: WingState = { used: 0, spread: 0, pull: 0, boltX: 0, pressed: 0, factor: 0, n: 0, least: 0 }
+  const state: WingState = {
+    used: 0,
+    spread: 0,
+    pull: 0,
+    boltX: 0,
+    pressed: 0,
+    factor: 0,
+    n: 0,
+    least: 0,
+    firstShare: 1,
+    secondShare: 0,
+  }
   // The last way to build it is asked for again and again.
   let lastKey = '',
     last: Built | null = null
@@ -286,6 +303,8 @@ export function wingClasses({ tables, flown, stall, bearing, massFrom }: WingInp
       state.factor = a.factor + (b.factor - a.factor) * t
       state.n = a.n + (b.n - a.n) * t
       state.least = a.least + (b.least - a.least) * t
+      state.firstShare = a.firstShare + (b.firstShare - a.firstShare) * t
+      state.secondShare = a.secondShare + (b.secondShare - a.secondShare) * t
       return state
     },
   }
