@@ -66,6 +66,8 @@ function builtAs(
 /** Indoors every gram of a wing counts, and nothing touches it. */
 const HALL_RIBS: Ribs = { pitchMm: 70, thicknessMm: 1, rimMm: 2, film: 'film-hall' }
 
+const FLAT: ProjectFile['wing']['tip'] = { kind: 'flat', lengthMm: 1 }
+
 /** The wing of ribs, ended flat, with edges for its film. */
 function ribbed(
   doc: ProjectFile,
@@ -75,7 +77,8 @@ function ribbed(
   const own = new Set(doc.wing.panels.map(panel => panel.zone).filter(zone => zone.startsWith('wing-')))
   const framed: ProjectFile = {
     ...doc,
-    wing: { ...doc.wing, tip: { kind: 'flat', lengthMm: 1 } },
+    wing: { ...doc.wing, tip: FLAT },
+    second: doc.second && { ...doc.second, tip: FLAT },
     zones: doc.zones.map(zone =>
       own.has(zone.id) ? { ...zone, ribs: purpose === 'indoor' ? HALL_RIBS : USUAL_RIBS } : zone,
     ),

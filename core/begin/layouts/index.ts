@@ -87,6 +87,8 @@ export const LAYOUTS: Record<LayoutId, Layout> = {
     means:
       'two short wings, strutted one over the other: turns tight and rolls fast, drags more, takes longer to print',
     wings: 2,
+    // Struts hold both together.
+    parts: false,
     glide: 5.5,
     draw: (draft, libraries) => tailed(draft, { tail: 'low', onBoom: false, biplane: true }, libraries),
   },
