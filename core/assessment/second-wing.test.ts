@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor, type Assessment } from '../assess'
+import { createAssessor, travelOf, type Assessment } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { buildOrder } from '../workshop/build'
@@ -154,6 +154,14 @@ describe('an aircraft with two wings', () => {
     expect(at('set-wing')).toBeLessThan(at('strut.interplane'))
     expect(at('set-wing.second')).toBeLessThan(at('strut.cabane'))
     expect(at('strut.cabane')).toBeLessThan(at('align.tail'))
+  })
+  it('travels whole: struts hold together what bolts alone would let go', () => {
+    const named = (of: ProjectFile) => travelOf(assessor.airframe(of), null).parts.map(part => part.name)
+    const bolted = changed(doc, draft => {
+      draft.body!.saddle = { clearanceMm: 0.3, bolts: 2, boltMm: 3 }
+    })
+    expect(named({ ...bolted, struts: [] }).filter(name => /[Ww]ing/.test(name))).toHaveLength(2)
+    expect(named(bolted).filter(name => /[Ww]ing/.test(name))).toHaveLength(1)
   })
   it('behind, on the boom, bends it', () => {
     const tandem = twoWings({ upMm: -40, aftMm: 420 })

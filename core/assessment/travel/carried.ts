@@ -3,7 +3,7 @@ import { alg, Graph } from '@dagrejs/graphlib'
 import { SURFACE_NAMES, surfaceOf, type Joint, type Leg, type SurfaceName } from '../../document'
 import { planAt, toSurface, turnedBox, type Piece, type Sides } from '../../geometry'
 import { memoise } from '../../memo'
-import { boomOver, gluedOver, halvesPart, wingComesOff, type Designed } from '../resolve'
+import { boomOver, gluedOver, halvesPart, strutSides, wingComesOff, type Designed } from '../resolve'
 
 export interface Carried {
   id: string
@@ -29,7 +29,7 @@ const EVERY = 3
 /**
  * Every part that can be carried by itself. Glue holds for ever: pieces come apart at joints that are bolted, unless
  * a spar or a boom is glued in on both sides of them, the
- * wing from the body where bolts hold it, its halves where the spar through the middle is pushed in; such spars and the
+ * wing from the body where bolts hold it and no strut does, its halves where the spar through the middle is pushed in; such spars and the
  * propellers travel beside. Tails, booms, pods and legs stay on what carries them.
  */
 export function carriedParts(design: Designed): Carried[] {
@@ -74,6 +74,7 @@ export function carriedParts(design: Designed): Carried[] {
       join(podId(pod.piece, side), at.place(pod.xMm, side === 'port' ? -pod.yMm : pod.yMm, pod.zMm, true))
   putBooms(design, at, node, join)
   joinOthers(design, at, join)
+  joinStruts(design, at, node, join)
   for (const leg of design.doc.gear) legPoints(leg, side => node(at.place(leg.xMm, side * leg.yMm, leg.zMm)))
   for (const item of design.doc.equipment) {
     if (item.kind !== 'motor') continue
@@ -213,6 +214,22 @@ function joinOthers({ surfaces, boom, body }: Designed, at: Holder, join: Join):
       else join(id, at.place(x, own, z, true))
     }
   }
+}
+
+/** A strut is glued in at both ends, and goes with what it holds. */
+function joinStruts({ struts }: Designed, at: Holder, node: (id: string) => number[], join: Join): void {
+  for (const { strut, ends, feet } of struts)
+    for (const side of strutSides(strut)) {
+      const held = feet.map((foot, end) => {
+        const [x, y, z] = ends[end]
+        if (!foot) return at.place(x, side * y, z)
+        const own = side < 0 ? 'port' : 'starboard'
+        return at.along(foot.surface, own, foot.s) ?? at.along(foot.surface, 'centre', foot.s)
+      })
+      join(held[0], held[1])
+      const carrier = held[0] ?? held[1]
+      if (carrier !== undefined) for (const [x, y, z] of ends) node(carrier).push(x, side * y, z)
+    }
 }
 
 /**
