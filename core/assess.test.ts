@@ -190,7 +190,7 @@ describe('printed mass', () => {
     const massOf = (recipe: Recipe, twice: boolean) => {
       const doc = changed(bare(thistledown), d => {
         d.spars = []
-        d.cuts = { wing: [], second: [], horizontal: [], vertical: [], body: [] }
+        d.cuts = { wing: [], second: [], winglet: [], horizontal: [], vertical: [], body: [] }
         for (const zone of d.zones) Object.assign(zone, { filament: 'pla', recipe })
         if (twice) d.wing = scale(d.wing)
       })

@@ -6,6 +6,7 @@ import { useProject } from '~/stores/project'
 export const SURFACE_WORDS = {
   wing: 'wing',
   second: 'second wing',
+  winglet: 'winglet',
   horizontal: 'tailplane',
   vertical: 'fin',
   body: 'body',

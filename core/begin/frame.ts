@@ -27,6 +27,7 @@ export const frame = (
   brief,
   aerofoils: [],
   second: null,
+  winglets: null,
   struts: [],
   pods: [],
   ...drawn,

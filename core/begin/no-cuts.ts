@@ -1,4 +1,4 @@
 import type { Cuts } from '../document'
 
 /** Nothing is cut yet. */
-export const NO_CUTS: Cuts = { wing: [], second: [], horizontal: [], vertical: [], body: [] }
+export const NO_CUTS: Cuts = { wing: [], second: [], winglet: [], horizontal: [], vertical: [], body: [] }

@@ -6,8 +6,10 @@ export type SecondPlace = 'over' | 'under' | 'behind'
 /** Gap between the two, and how far the upper one stands ahead, in root chords: as biplanes are usually built. */
 const GAP = 1,
   STAGGER = 0.25,
-  /** A rear wing's leading edge behind the first one's. */
-  BEHIND = 3
+  /** A rear wing's leading edge behind the first one's, at most and at least; and ahead of a tailplane's. */
+  BEHIND = 3,
+  LEAST_BEHIND = 1.4,
+  CLEAR = 1.1
 /** Outer struts, share of the half span. */
 const OUT = 0.62
 /** Struts of small aircraft, and of those that span more, mm. */
@@ -45,7 +47,7 @@ function bodyAt(
 type Turned = Pick<ProjectFile, 'second' | 'spars' | 'struts' | 'cuts' | 'equipment'>
 type Winged = Pick<
   ProjectFile,
-  'wing' | 'second' | 'body' | 'boom' | 'spars' | 'struts' | 'cuts' | 'equipment'
+  'wing' | 'second' | 'tail' | 'body' | 'boom' | 'spars' | 'struts' | 'cuts' | 'equipment'
 >
 
 export function withSecondWing(doc: Winged, place: SecondPlace | null): Turned {
@@ -53,9 +55,13 @@ export function withSecondWing(doc: Winged, place: SecondPlace | null): Turned {
   if (!place) return plain
   const { wing, body } = doc,
     root = wing.rootChordMm
-  const xMm = half(
-    wing.xMm + (place === 'behind' ? BEHIND * root : (place === 'over' ? -1 : 1) * STAGGER * root),
+  const tail = doc.tail.kind === 'none' ? null : doc.tail.horizontal
+  // Ahead of a tailplane that stays: one in the other flies nowhere.
+  const rear = Math.max(
+    wing.xMm + LEAST_BEHIND * root,
+    Math.min(wing.xMm + BEHIND * root, tail && tail.xMm > wing.xMm ? tail.xMm - CLEAR * root : Infinity),
   )
+  const xMm = half(place === 'behind' ? rear : wing.xMm + (place === 'over' ? -1 : 1) * STAGGER * root)
   const middle = xMm + 0.3 * root,
     under = bodyAt(body?.stations ?? [], middle)
   const heights: Record<SecondPlace, number> = {

@@ -110,6 +110,7 @@ export const PLOVER: ProjectFile = {
     ],
   },
   second: null,
+  winglets: null,
   struts: [],
   tail: {
     kind: 'none',
@@ -175,7 +176,7 @@ export const PLOVER: ProjectFile = {
       ...glued,
     },
   ],
-  cuts: { wing: [120, 275].map(pins), second: [], horizontal: [], vertical: [], body: [] },
+  cuts: { wing: [120, 275].map(pins), second: [], winglet: [], horizontal: [], vertical: [], body: [] },
   equipment: [
     {
       id: 'battery',

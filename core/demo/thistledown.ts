@@ -145,6 +145,7 @@ export const THISTLEDOWN: ProjectFile = {
     ],
   },
   second: null,
+  winglets: null,
   struts: [],
   tail: {
     kind: 'conventional',
@@ -356,6 +357,7 @@ export const THISTLEDOWN: ProjectFile = {
   cuts: {
     wing: [135, 270, 435].map(cut('pins')),
     second: [],
+    winglet: [],
     horizontal: [],
     vertical: [],
     body: [152, 330].map(cut('lip')),

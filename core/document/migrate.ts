@@ -375,15 +375,16 @@ export const fromVersion15 = (raw: unknown): unknown => {
 export const fromVersion16 = (raw: unknown): unknown =>
   isObject(raw) ? { ...raw, version: 17, zones: each(raw.zones, zone => ({ sheet: null, ...zone })) } : raw
 
-/** What version 17 did not say: one wing is all, and nothing struts it. */
+/** What version 17 did not say: one wing is all, its tips end as they are, and nothing struts it. */
 export const fromVersion17 = (raw: unknown): unknown =>
   isObject(raw)
     ? {
         second: null,
+        winglets: null,
         struts: [],
         ...raw,
         version: 18,
-        cuts: isObject(raw.cuts) ? { second: [], ...raw.cuts } : raw.cuts,
+        cuts: isObject(raw.cuts) ? { second: [], winglet: [], ...raw.cuts } : raw.cuts,
       }
     : raw
 

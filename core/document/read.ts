@@ -41,7 +41,7 @@ export function readProject(json: string): ProjectFile {
 }
 
 /** Weighings, printers and files know a piece by its id: a given part must not have that of a designed one. */
-const OWN_PIECE = /^(wing|second|horizontal|vertical|body|pod|boom|gear)(-|$)/i
+const OWN_PIECE = /^(wing|second|winglet|horizontal|vertical|body|pod|boom|gear)(-|$)/i
 
 /** Checks a parsed value; see `readProject`. */
 export function checkProject(raw: unknown): ProjectFile {
@@ -89,7 +89,7 @@ function checkReferences(doc: ProjectFile): void {
   for (const [part, list] of Object.entries(doc.cuts)) numbers(list, `cuts.${part}`)
   const drawn = SURFACE_NAMES.flatMap(name => {
     const surface = surfaceOf(doc, name)
-    return surface ? [[name in doc.tail ? `tail.${name}` : name, surface] as const] : []
+    return surface && name !== 'winglet' ? [[name in doc.tail ? `tail.${name}` : name, surface] as const] : []
   })
   for (const [path, surface] of drawn) numbers(surface.controls, `${path}.controls`)
   for (const list of ['zones', 'asPrinted'] as const)
@@ -123,6 +123,10 @@ function checkReferences(doc: ProjectFile): void {
       needZone(panel.zone, `${label}.panels[${i}].zone`)
       needAerofoil(panel.tipAerofoil, `${label}.panels[${i}].tipAerofoil`)
     })
+  }
+  if (doc.winglets) {
+    needZone(doc.winglets.zone, 'winglets.zone')
+    needAerofoil(doc.winglets.aerofoil, 'winglets.aerofoil')
   }
   const bodies = [
     ...(doc.body ? [{ path: 'body', body: doc.body }] : []),

@@ -1,13 +1,24 @@
 /** Lifting surfaces of a document by their name, and the controls that hang on them. */
+import { wingletSurface } from './winglet-surface'
 import { SurfaceName, type Control, type ProjectFile, type Surface } from './schema'
 
-export type Surfaced = Pick<ProjectFile, 'wing' | 'second' | 'tail'>
+export type Surfaced = Pick<ProjectFile, 'wing' | 'second' | 'winglets' | 'tail'>
 
 export const SURFACE_NAMES: readonly SurfaceName[] = SurfaceName.options
 
 /** As it is drawn; null where there is none. */
-export const surfaceOf = ({ wing, second, tail }: Surfaced, name: SurfaceName): Surface | null =>
-  name === 'wing' ? wing : name === 'second' ? second : tail[name]
+export function surfaceOf({ wing, second, winglets, tail }: Surfaced, name: SurfaceName): Surface | null {
+  switch (name) {
+    case 'wing':
+      return wing
+    case 'second':
+      return second
+    case 'winglet':
+      return winglets && wingletSurface(wing, winglets)
+    default:
+      return tail[name]
+  }
+}
 
 /** Those that fly: a tail that is not there, or that a V-tail stands for, may still be drawn. */
 export const presentSurfaces = (doc: Surfaced): Array<[SurfaceName, Surface]> =>

@@ -6,7 +6,7 @@ import type { Words } from '../units'
 /** Closed loops of a section, mm: counter-clockwise round plastic, clockwise round holes. */
 export type Section = Float64Array[]
 
-export type PartName = 'wing' | 'second' | 'horizontal' | 'vertical' | 'body' | 'pod'
+export type PartName = 'wing' | 'second' | 'winglet' | 'horizontal' | 'vertical' | 'body' | 'pod'
 
 /** Does it lie along the aircraft, its layers across x? */
 export const alongBody = (part: PartName): part is 'body' | 'pod' => part === 'body' || part === 'pod'

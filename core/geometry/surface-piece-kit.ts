@@ -31,6 +31,7 @@ export function skinHeights(loft: SurfaceLoft, from: number, to: number): number
 const LETTERS: Record<SurfaceLoft['name'], string> = {
   wing: 'W',
   second: 'S',
+  winglet: 'L',
   horizontal: 'T',
   vertical: 'F',
 }

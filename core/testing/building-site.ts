@@ -38,6 +38,9 @@ const comes = (hands: Hands, test: (step: BuildStep) => boolean) => hands.later.
 const closed = (hands: Hands, chain: readonly Piece[]): number[] =>
   chain.slice(1).flatMap((piece, i) => (isFixed(hands, chain[i], piece) ? [piece.from] : []))
 const onBody = (step: BuildStep) => step.kind === 'halves' || step.kind === 'set-wing'
+/** The root of a surface is closed by it. */
+const closes = (other: BuildStep, surface: string | undefined) =>
+  (onBody(other) || other.kind === 'tail') && other.subject.surface === surface
 const says = (fault: boolean, text: string): string[] => (fault ? [text] : [])
 const part = (step: BuildStep) => step.subject.surface ?? 'body'
 const glues = (step: BuildStep) => step.glue !== null || step.joins.length > 0
@@ -51,9 +54,7 @@ const spar: Look = (step, hands) => {
   const line = (hands.airframe.spars[surface!] ?? []).find(item => item.spar.id === id)!
   const chain = chainOf(hands.airframe, surface!, side!)
   const inside = closed(hands, chain).filter(at => at > line.from && at < line.to)
-  const rootShut = did(hands, other =>
-    surface === 'wing' ? onBody(other) : other.kind === 'tail' && other.subject.surface === surface,
-  )
+  const rootShut = did(hands, other => closes(other, surface))
   // What is closed beyond it was set without it.
   const beyond = closed(hands, chain).filter(at => at > line.from)
   return [
@@ -77,9 +78,7 @@ const lead: Look = (step, hands) => {
       'the servo shuts the run',
     ),
     ...says(
-      did(hands, other =>
-        surface === 'wing' ? onBody(other) : other.kind === 'tail' && other.subject.surface === surface,
-      ),
+      did(hands, other => closes(other, surface)),
       'the root is closed',
     ),
   ]
@@ -104,14 +103,14 @@ const film: Look = (step, hands) => {
     ...says(inside && did(hands, same), 'the film is on'),
     ...says(step.kind === 'hinge' && comes(hands, same), 'the edge that it hangs on is not covered'),
     ...says(
-      (onBody(step) && comes(hands, other => other.kind === 'cover' && part(other) === 'wing')) ||
+      (onBody(step) && comes(hands, other => other.kind === 'cover' && part(other) === part(step))) ||
         (step.kind === 'set-wing' &&
-          comes(hands, other => other.kind === 'fold' && part(other) === 'wing')) ||
+          comes(hands, other => other.kind === 'fold' && part(other) === part(step))) ||
         (step.kind === 'tail' && comes(hands, ofSurface)),
       'one side of the frame can no longer be reached',
     ),
     ...says(
-      step.kind === 'fold' && part(step) === 'wing' && comes(hands, other => other.kind === 'halves'),
+      step.kind === 'fold' && comes(hands, other => other.kind === 'halves' && part(other) === part(step)),
       'the spar that runs through has no way in',
     ),
   ]
@@ -167,10 +166,7 @@ const rod: Look = (step, hands) => {
       'its servo is not in',
     ),
     ...says(
-      step.bench === 'whole' &&
-        comes(hands, other =>
-          surface === 'wing' ? onBody(other) : other.kind === 'tail' && other.subject.surface === surface,
-        ),
+      step.bench === 'whole' && comes(hands, other => closes(other, surface)),
       'the tail is not where it will be',
     ),
   ]
@@ -241,7 +237,8 @@ const joint: Look = (step, hands) => {
         did(
           hands,
           other =>
-            (part(step) === 'wing' && onBody(other)) || (part(step) === 'body' && other.kind === 'set-wing'),
+            (onBody(other) && part(other) === part(step)) ||
+            (part(step) === 'body' && other.kind === 'set-wing'),
         ),
       'it grows after it was set',
     ),
@@ -255,17 +252,26 @@ const setting: Look = (step, hands) => {
     case 'halves':
     case 'set-wing':
       return [
-        ...notYet(other => other.id === 'dry.joiner', 'the joiner was never in both halves'),
         ...notYet(
-          other => step.kind === 'set-wing' && other.kind === 'halves',
+          other => other.id.startsWith('dry.joiner') && part(other) === part(step),
+          'the joiner was never in both halves',
+        ),
+        ...notYet(
+          other => step.kind === 'set-wing' && other.kind === 'halves' && part(other) === part(step),
           'two halves are set instead of a wing',
         ),
         ...notYet(other => step.kind === 'set-wing' && other.kind === 'wing-nuts', 'nobody holds the nuts'),
       ]
+    case 'strut':
+      return notYet(
+        other => onBody(other) || other.kind === 'set-pod' || other.kind === 'boom',
+        'it has no length yet: what it stands on is not set',
+      )
     case 'align':
       return notYet(
         other =>
           onBody(other) ||
+          other.kind === 'strut' ||
           other.kind === 'boom' ||
           (other.kind === 'join' && other.subject.joint !== undefined && part(other) !== 'body'),
         'there is nothing to sight against',

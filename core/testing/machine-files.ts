@@ -14,6 +14,7 @@ export const SHORT: ProjectFile = {
   cuts: {
     wing: [250, 300, 350].map(pins),
     second: [],
+    winglet: [],
     horizontal: [45].map(pins),
     vertical: [45].map(pins),
     body: DEMOS[0].cuts.body.map((cut, i) => (i === 1 ? { ...cut, atMm: 212 } : cut)),

@@ -24,6 +24,7 @@ export const plain = (doc: ProjectFile): ProjectFile => ({
   cuts: {
     wing: buttCuts(...doc.cuts.wing.map(c => c.atMm)),
     second: buttCuts(...doc.cuts.second.map(c => c.atMm)),
+    winglet: [],
     horizontal: buttCuts(...doc.cuts.horizontal.map(c => c.atMm)),
     vertical: buttCuts(...doc.cuts.vertical.map(c => c.atMm)),
     body: buttCuts(...doc.cuts.body.map(c => c.atMm)),

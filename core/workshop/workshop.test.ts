@@ -79,7 +79,10 @@ describe('readiness', () => {
 })
 
 it('proposed cuts make every piece fit, and fall where zones meet', () => {
-  const uncut = { ...thistledown, cuts: { wing: [], second: [], horizontal: [], vertical: [], body: [] } }
+  const uncut = {
+    ...thistledown,
+    cuts: { wing: [], second: [], winglet: [], horizontal: [], vertical: [], body: [] },
+  }
   expect(assess(uncut).pieces.some(p => !p.fits)).toBe(true)
   const cuts = proposeAllCuts(createAssessor().airframe(uncut))
   const after = assess({ ...uncut, cuts })

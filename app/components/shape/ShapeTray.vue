@@ -245,6 +245,7 @@ function setTail(kind: Tail['kind']) {
         />
       </div>
       <SurfaceFeatures :which="which" :surface="surface" />
+      <WingletFigures v-if="which === 'wing'" />
     </template>
     <BodyFigures v-if="which === 'body'" />
     <h3>Second wing</h3>

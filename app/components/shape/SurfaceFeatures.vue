@@ -42,9 +42,15 @@ const setControl = (i: number, label: string, change: (control: Control) => void
   })
 function addControl() {
   const ofTailplane = doc.value.tail.kind === 'V' ? 'ruddervator' : 'elevator'
-  const kind = ({ wing: 'aileron', second: 'aileron', horizontal: ofTailplane, vertical: 'rudder' } as const)[
-    props.which
-  ]
+  const kind = (
+    {
+      wing: 'aileron',
+      second: 'aileron',
+      winglet: 'rudder',
+      horizontal: ofTailplane,
+      vertical: 'rudder',
+    } as const
+  )[props.which]
   const base = kinds.find(item => item.value === kind)!.title
   let n = 1
   const name = () => (n === 1 ? base : `${base} ${n}`)

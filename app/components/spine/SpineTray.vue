@@ -88,6 +88,7 @@ const remove = () =>
         :model-value="spar.surface"
         :items="[
           { title: 'Wing', value: 'wing' },
+          ...(doc.winglets ? [{ title: 'Winglets', value: 'winglet' as const }] : []),
           ...(doc.second ? [{ title: 'Second wing', value: 'second' as const }] : []),
           { title: 'Tailplane', value: 'horizontal' },
           { title: 'Fin', value: 'vertical' },

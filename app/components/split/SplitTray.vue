@@ -8,11 +8,20 @@ const core = useCore()
 const labels = {
   wing: 'Wing',
   second: 'Second wing',
+  winglet: 'Winglets',
   horizontal: 'Tailplane',
   vertical: 'Fin',
   body: 'Body',
 } as const
 type Part = keyof typeof labels
+const MOST: Record<Part, number> = {
+  wing: 40,
+  second: 40,
+  winglet: 8,
+  horizontal: 20,
+  vertical: 20,
+  body: 40,
+}
 const parts = computed(() =>
   (Object.keys(labels) as Part[]).filter(
     part => part === 'wing' || (part === 'body' ? doc.value.body : surfaceOf(doc.value, part)),
@@ -38,7 +47,7 @@ const lists = computed(() => [
     edges: [part === 'body' ? doc.value.body!.stations[0].xMm : 0, spanOf(part)] as const,
     range: part === 'body' ? ([-2000, 4000] as const) : ([0, 3000] as const),
     kind: part === 'body' ? ('body' as const) : ('surface' as const),
-    most: part === 'wing' || part === 'second' || part === 'body' ? 40 : 20,
+    most: MOST[part],
     newPiece: () => newPieceNumber(toRaw(doc.value), part),
     change: (label: string, apply: (cuts: Cut[]) => void) => edit(label, draft => apply(draft.cuts[part])),
   })),

@@ -93,7 +93,8 @@ const OPEN = 1.5
 
 const benchOf = (part: SurfaceName | 'body', side: Side, canard: boolean): Bench => {
   if (part === 'body') return 'body'
-  if (part !== 'wing' && part !== 'second') return canard && part === 'horizontal' ? 'body' : 'tail'
+  if (part !== 'wing' && part !== 'second' && part !== 'winglet')
+    return canard && part === 'horizontal' ? 'body' : 'tail'
   return side === 'centre' ? 'whole' : side
 }
 

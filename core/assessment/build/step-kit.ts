@@ -98,6 +98,7 @@ export const named = (chain: Chain): string => {
   const label = {
     wing: 'wing',
     second: 'second wing',
+    winglet: 'winglet',
     horizontal: 'tailplane',
     vertical: 'fin',
     body: 'body',

@@ -7,6 +7,7 @@ import { movingSteps } from './moving-steps'
 import { servoSteps } from './servo-steps'
 import { tailSteps, wingSteps } from './setting-steps'
 import { podSteps } from './pod-steps'
+import { wingletSteps } from './winglet-steps'
 import { strutSteps } from './strut-steps'
 import type { Site } from './site'
 import type { BuildStep } from './step'
@@ -27,6 +28,7 @@ export function stepsOf(site: Site): BuildStep[] {
     ...wingSteps(site),
     ...tailSteps(site),
     ...podSteps(site),
+    ...wingletSteps(site),
     ...strutSteps(site),
     ...boomSteps(site),
     ...gearSteps(site),

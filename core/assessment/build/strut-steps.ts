@@ -5,7 +5,14 @@ import type { Site } from './site'
 import type { BuildStep } from './step'
 import { cutCaution, MINUTES, step } from './step-kit'
 
-const ON = { wing: 'wing', second: 'second wing', horizontal: 'tailplane', vertical: 'fin', body: 'body' }
+const ON = {
+  wing: 'wing',
+  second: 'second wing',
+  winglet: 'winglet',
+  horizontal: 'tailplane',
+  vertical: 'fin',
+  body: 'body',
+}
 
 export const strutSteps = ({ airframe }: Site): BuildStep[] =>
   airframe.struts.map(({ strut, stock, lengthMm, ends }) => {

@@ -8,6 +8,7 @@ import { type Airframe, gluedOver, hatchNoCuts, type NoCut, noCuts } from '../re
 const PARTS: Record<CutPart, string> = {
   wing: 'Wing',
   second: 'Second wing',
+  winglet: 'Winglet',
   horizontal: 'Tailplane',
   vertical: 'Fin',
   body: 'Body',

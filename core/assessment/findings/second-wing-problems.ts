@@ -1,4 +1,4 @@
-/** A second wing that nothing holds, that lies in the first, and struts that stand on nothing. */
+/** A second wing that nothing holds, that lies in another surface, and struts that stand on nothing. */
 import { planAt, placePoint, type SurfaceLoft } from '../../geometry'
 import { q, say } from '../../units'
 import { rootHeld, type Airframe } from '../resolve'
@@ -35,38 +35,54 @@ function unheld({ surfaces, struts, body, boom, doc }: Airframe): Finding[] {
   ]
 }
 
-/** Nearer than this share of the chord the two are one wing to the air, and the lattice says little. */
-const NEAREST = 0.25
+/** Nearer than this share of the chord two are one to the air, and the lattice says little. */
+const NEAREST = 0.25,
+  /** Nearer than this they lie in each other. */
+  INSIDE = 0.1
 
-function together({ surfaces: { wing, second } }: Airframe): Finding[] {
+/** The second wing over, under or in the first, or the tailplane. */
+function together({ surfaces: { wing, second, horizontal } }: Airframe): Finding[] {
   if (!wing || !second) return []
-  const at = (loft: SurfaceLoft, share: number) => {
-    const s = Math.min(share * wing.span, loft.span),
-      { lead, chord } = planAt(loft, s),
-      [, , z] = placePoint(loft, lead, 0, s, 1)
+  return [wing, horizontal].flatMap((other): Finding[] => {
+    const found = other && nearest(second, other)
+    if (!found) return []
+    const { gap, chord } = found,
+      inside = gap < INSIDE * chord
+    return [
+      {
+        code: inside ? 'wings-in-each-other' : 'wings-too-close',
+        stations: ['shape'],
+        severity: inside ? 'stop' : 'warn',
+        where: second.label,
+        value: gap,
+        limit: NEAREST * chord,
+        unit: 'mm',
+        text: inside
+          ? say`${second.label} and ${other.label.toLowerCase()} lie in each other, ${q(gap, 'mm', 0)} apart in height: no figure of flight means anything`
+          : say`${second.label} and ${other.label.toLowerCase()} stand ${q(gap, 'mm', 0)} apart, one over the other; under a quarter of the chord (${q(NEAREST * chord, 'mm', 0)}) what they do to each other is not reckoned well, and they bear much less than two`,
+        remedy: 'Shape: a gap of about the chord, or one ahead of the other',
+      },
+    ]
+  })
+}
+
+/** Where they overlap seen from above and stand nearer than they should, the place where they do most; else null. */
+function nearest(a: SurfaceLoft, b: SurfaceLoft): { gap: number; chord: number } | null {
+  const at = (loft: SurfaceLoft, y: number) => {
+    const s = Math.min(loft.span, Math.max(0, (y - loft.origin[1]) / Math.max(0.2, Math.cos(loft.cant)))),
+      { lead, chord, n } = planAt(loft, s),
+      [, , z] = placePoint(loft, lead, n, s, 1)
     return { lead, rear: lead + chord, chord, z }
   }
-  const gaps = [0, 0.5, 0.9].flatMap(share => {
-    const [a, b] = [at(wing, share), at(second, share)]
-    const over = Math.min(a.rear, b.rear) - Math.max(a.lead, b.lead)
-    return over > 0 ? [{ gap: Math.abs(a.z - b.z), chord: Math.max(a.chord, b.chord) }] : []
+  const reach = Math.min(...[a, b].map(loft => placePoint(loft, 0, 0, loft.span, 1)[1]))
+  const close = [0.05, 0.5, 0.95].flatMap(share => {
+    const [one, other] = [at(a, share * reach), at(b, share * reach)]
+    const over = Math.min(one.rear, other.rear) - Math.max(one.lead, other.lead),
+      chord = Math.max(one.chord, other.chord),
+      gap = Math.abs(one.z - other.z)
+    return over > 0 && gap < NEAREST * chord ? [{ gap, chord }] : []
   })
-  const close = gaps.filter(({ gap, chord }) => gap < NEAREST * chord)
-  if (close.length === 0) return []
-  const least = close.reduce((a, b) => (b.gap < a.gap ? b : a))
-  return [
-    {
-      code: 'wings-too-close',
-      stations: ['shape'],
-      severity: 'warn',
-      where: second.label,
-      value: least.gap,
-      limit: NEAREST * least.chord,
-      unit: 'mm',
-      text: say`The wings stand ${q(least.gap, 'mm', 0)} apart, one over the other; under a quarter of the chord (${q(NEAREST * least.chord, 'mm', 0)}) what they do to each other is not reckoned well, and they bear much less than two`,
-      remedy: 'Shape: a gap of about the chord, or one wing ahead of the other',
-    },
-  ]
+  return close.length ? close.reduce((x, y) => (y.gap < x.gap ? y : x)) : null
 }
 
 const looseStruts = ({ doc, struts }: Airframe): Finding[] =>

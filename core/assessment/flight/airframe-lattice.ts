@@ -9,8 +9,8 @@ import { carriedOf, type BoomTube } from './body-carry'
  * Half-span strips and chordwise panels of the live lattice; the convergence table in the methods page says
  * what they cost.
  */
-const STRIPS: Record<SurfaceName, number> = { wing: 16, second: 16, horizontal: 8, vertical: 6 }
-const CHORDWISE: Record<SurfaceName, number> = { wing: 4, second: 4, horizontal: 3, vertical: 3 }
+const STRIPS: Record<SurfaceName, number> = { wing: 16, second: 16, winglet: 6, horizontal: 8, vertical: 6 }
+const CHORDWISE: Record<SurfaceName, number> = { wing: 4, second: 4, winglet: 3, horizontal: 3, vertical: 3 }
 
 /** A surface whose span runs up by more than this share of it is upright. */
 const UPRIGHT = 0.7

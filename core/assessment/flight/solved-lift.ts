@@ -91,6 +91,8 @@ const BEHIND_WING = 0.5
 /** A fin that stands this much further out than tailplane or boom is on the wing, mm. */
 const BESIDE = 10
 
+const NONE: readonly LatticeControl[] = []
+
 /** Shapes whose flows are remembered: the present one and what nudges try. */
 const SOLVED = 24
 
@@ -105,6 +107,7 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       wingControls: readonly LatticeControl[],
       second: SurfaceLoft | undefined,
       secondControls: readonly LatticeControl[],
+      winglet: SurfaceLoft | undefined,
       tail: SurfaceLoft | undefined,
       tailControls: readonly LatticeControl[],
       fin: SurfaceLoft | undefined,
@@ -127,6 +130,7 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       }
       const parts: Part[] = [{ loft: wing, controls: wingControls }]
       if (second) parts.push({ loft: second, controls: secondControls })
+      if (winglet) parts.push({ loft: winglet, controls: NONE })
       if (tail) parts.push({ loft: tail, controls: tailControls })
       if (fin) parts.push({ loft: fin, controls: finControls })
       const lift = solveLift(
@@ -188,7 +192,6 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       }),
     }
   }, SOLVED)
-  const NONE: readonly LatticeControl[] = []
   const placed = narrowedList(only<Control, keyof LatticeControl>('fromShare', 'toShare', 'chordShare'))
   return ({ doc, wing, surfaces, body, boom, pods }) => {
     const controls = (name: SurfaceName) => (surfaces[name] ? placed(surfaceOf(doc, name)!.controls) : NONE)
@@ -197,6 +200,7 @@ export function createLift(begins: () => void = () => {}): (airframe: Designed) 
       controls('wing'),
       surfaces.second,
       controls('second'),
+      surfaces.winglet,
       surfaces.horizontal,
       controls('horizontal'),
       surfaces.vertical,
@@ -232,7 +236,7 @@ function partlyJoined(lift: LiftSolution, parts: readonly Part[]): Array<[string
 /** Surfaces that stand on the boom: aft of where it is held, and no wider apart than booms and tailplane are. */
 function onBoom(loft: SurfaceLoft, tail: SurfaceLoft | undefined, heldMm: number, outMm: number): boolean {
   const root = loft.ends[0]
-  if (loft.name === 'wing' || root.lead + root.chord / 4 <= heldMm) return false
+  if (loft.name === 'wing' || loft.name === 'winglet' || root.lead + root.chord / 4 <= heldMm) return false
   const tip = tail ? placePoint(tail, 0, 0, tail.span, 1)[1] : 0
   return loft.name !== 'vertical' || Math.abs(loft.origin[1]) < Math.max(tip, outMm) + BESIDE
 }

@@ -18,7 +18,7 @@ export interface CaseReport {
 /** A place off the wing that carries: the boom, the body, a leg. */
 export interface PlaceReport {
   id: string
-  part: 'boom' | 'body' | 'gear' | 'mount' | 'strut' | 'second' | 'horizontal' | 'vertical'
+  part: 'boom' | 'body' | 'gear' | 'mount' | 'strut' | 'second' | 'winglet' | 'horizontal' | 'vertical'
   label: string
   /** mm aft of the nose. */
   xMm: number

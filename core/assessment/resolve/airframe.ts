@@ -101,6 +101,7 @@ export interface Designed {
 export const SURFACE_LABELS: Record<SurfaceName, string> = {
   wing: 'Wing',
   second: 'Second wing',
+  winglet: 'Winglet',
   horizontal: 'Tailplane',
   vertical: 'Fin',
 }
@@ -142,6 +143,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   const byName = <T>(make: () => T): Record<SurfaceName, T> => ({
     wing: make(),
     second: make(),
+    winglet: make(),
     horizontal: make(),
     vertical: make(),
   })
@@ -169,6 +171,11 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     return { zone: id, pitchMm, thicknessMm, rimMm }
   }, SHAPES)
   const sheetShape = narrowed(({ id }: Zone): SheetShape => ({ sheetOf: id }), SHAPES)
+  // What a winglet is glued to is no rounded end.
+  const endedFlat = memoise(
+    (wing: Surface): Surface => ({ ...wing, tip: { ...wing.tip, kind: 'flat' } }),
+    SHAPES,
+  )
   // A spar keeps its lines while the others change.
   const ownLines = byName(() =>
     memoise(
@@ -185,6 +192,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   const known: Record<PartName, KnownShapes> = {
     wing: new Map(),
     second: new Map(),
+    winglet: new Map(),
     horizontal: new Map(),
     vertical: new Map(),
     body: new Map(),
@@ -306,9 +314,9 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     return strutOf(strut, from, to)
   }
   const flatSections = createFlatSections(SHAPES)
-  const resolved = memoise((drawn: Design): Designed => {
+  const resolved = memoise((design: Design): Designed => {
     at('shapes')
-    const doc = flatSections(drawn)
+    const doc = flatSections(design)
     const surfaces: Designed['surfaces'] = {},
       edgeMm: Designed['edgeMm'] = {}
     const heldOf = (...starts: string[]) =>
@@ -319,7 +327,8 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     const shapes: PieceShape[] = []
     const replaced = new Set(doc.given.map(item => item.standsFor))
     const bedHeight = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - 5
-    for (const [name, surface] of presentSurfaces(doc)) {
+    for (const [name, drawn] of presentSurfaces(doc)) {
+      const surface = name === 'wing' && doc.winglets ? endedFlat(drawn) : drawn
       const zones = doc.zones.filter(zone => surface.panels.some(panel => panel.zone === zone.id))
       // Pieces that are printed keep the edge that others are glued to.
       const edge = trailingEdgeMm([...(zones.length ? zones : doc.zones), ...heldOf(`${name}-`)])

@@ -20,6 +20,7 @@ export function createDrawing(): (airframe: Designed) => Drawing {
       airframe.struts,
       spars.wing,
       spars.second,
+      spars.winglet,
       spars.horizontal,
       spars.vertical,
       ...airframe.pieces.map(piece => piece.sectionAt),

@@ -28,9 +28,7 @@ export function standingStrut(strut: Strut, stock: Stock, surfaces: Surfaces): S
   const [from, to] = [strut.from, strut.to].map(end => standsAt(end, surfaces))
   if (!from || !to) return null
   const lengthMm = Math.hypot(...from.at.map((value, axis) => to.at[axis] - value))
-  return lengthMm < 1
-    ? null
-    : { strut, stock, ends: [from.at, to.at], feet: [from.foot, to.foot], lengthMm }
+  return lengthMm < 1 ? null : { strut, stock, ends: [from.at, to.at], feet: [from.foot, to.foot], lengthMm }
 }
 
 function standsAt(end: StrutEnd, surfaces: Surfaces): { at: Point; foot: StrutFoot | null } | null {

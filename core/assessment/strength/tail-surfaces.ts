@@ -1,5 +1,5 @@
 /**
- * Tailplane, fin and V-tail themselves, hard over at the speed of manoeuvres: what holds them along their span. SI
+ * Tailplane, fin, V-tail and winglets themselves, hard over at the speed of manoeuvres: what holds them along their span. SI
  * inside.
  */
 import { surfaceOf, type Control, type Zone } from '../../document'
@@ -33,7 +33,7 @@ import type { Designed } from '../resolve'
 import { TAIL_CL } from './body-cases'
 import { createBuilds } from './station-builds'
 
-export const TAILS = ['horizontal', 'vertical'] as const
+export const TAILS = ['horizontal', 'vertical', 'winglet'] as const
 export type TailName = (typeof TAILS)[number]
 
 /** Evenly spaced stations; joints, breaks, spar and control ends are added. Further out nothing acts. */

@@ -84,7 +84,8 @@ export function liftLoads(
   alpha: number,
   places: readonly number[],
 ): Pick<WingLoads, 'along' | 'lift' | 'section'> {
-  const along = liftAlong(wing, flight, mass, alpha)
+  const along = liftAlong(wing, flight, mass, alpha),
+    tip = wing.name === 'wing' ? wingletLift(flight, along, alpha) : NO_TIP
   const quarter = along.map(({ s }) => quarterAt(wing, s))
   const lift = shearAndMoment(along, [], places)
   const turns = shearAndMoment(
@@ -98,7 +99,7 @@ export function liftLoads(
   }))
   return {
     along,
-    lift: unit(lift, turns),
+    lift: withTip(unit(lift, turns), tip, mmToM(wing.span), places),
     section: Float64Array.from(shearAndMoment(chords, [], places), row => row.shear),
   }
 }
@@ -206,6 +207,56 @@ function liftAlong(wing: SurfaceLoft, flight: SolvedFlight, mass: number, alpha:
   return points.map(p => ({ s: p.s, value: (p.value * half) / area }))
 }
 
+/** What stands at the tip does to the wing there: force up, N, moment, N·m, and the force's moment about the nose. */
+interface TipLoad {
+  force: number
+  moment: number
+  turning: number
+}
+const NO_TIP: TipLoad = { force: 0, moment: 0, turning: 0 }
+
+/**
+ * A winglet's force stands across it: with its lever along it that bends the wing up, whatever its cant, and what of it
+ * points up lifts. By the same scale as the lift of the wing's own outermost strip.
+ */
+function wingletLift({ lift }: SolvedFlight, along: readonly SpanPoint[], alpha: number): TipLoad {
+  const cl = (strip: StripLift) => (strip.clZero + strip.clPerRad * alpha) * strip.chord
+  const strips = lift.strips.filter(strip => strip.surface === 'winglet')
+  if (strips.length === 0) return NO_TIP
+  const wing = lift.strips.filter(strip => strip.surface === 'wing')
+  const mine = wing.reduce((sum, strip) => sum + cl(strip) * strip.width, 0),
+    borne = along.reduce(
+      (sum, p, i) => (i === 0 ? 0 : sum + ((p.s - along[i - 1].s) * (p.value + along[i - 1].value)) / 2),
+      0,
+    ),
+    scale = Math.abs(mine) > 1e-12 ? borne / mine : 0
+  const { panels } = lift.flows.lattice
+  let [force, moment, turning] = [0, 0, 0]
+  lift.strips.forEach((strip, k) => {
+    if (strip.surface !== 'winglet') return
+    const normal = scale * cl(strip) * strip.width,
+      up = panels.normal[2 * panels.strips[k].first + 1]
+    force += normal * up
+    moment += normal * strip.span
+    turning -= normal * up * strip.x
+  })
+  return { force, moment, turning }
+}
+
+function withTip(
+  load: UnitLoads,
+  { force, moment, turning }: TipLoad,
+  tip: number,
+  places: readonly number[],
+): UnitLoads {
+  if (force === 0 && moment === 0) return load
+  return {
+    shear: load.shear.map(value => value + force),
+    moment: load.moment.map((value, i) => value + moment + force * (tip - places[i])),
+    turning: load.turning.map(value => value + turning),
+  }
+}
+
 /** A piece or a spar as weight per length, N/m, between two places, and its middle along the chord; m. */
 export interface WingPart {
   from: number
@@ -213,6 +264,9 @@ export interface WingPart {
   perLength: number
   x: number
 }
+
+/** Share of the half span. */
+const TIP_STRETCH = 0.04
 
 /** Pieces and spars of the starboard half as weight per length, N/m. */
 function wingParts(airframe: Designed, wing: SurfaceLoft, entries: readonly MassEntry[]): WingPart[] {
@@ -231,6 +285,15 @@ function wingParts(airframe: Designed, wing: SurfaceLoft, entries: readonly Mass
         entries.find(item => item.id === piece.id),
       )
   }
+  // Winglets hang on its outermost stretch.
+  if (wing.name === 'wing')
+    for (const piece of airframe.pieces)
+      if (piece.part === 'winglet' && piece.side !== 'port' && piece.kind !== 'given')
+        put(
+          (1 - TIP_STRETCH) * wing.span,
+          wing.span,
+          entries.find(item => item.id === piece.id),
+        )
   for (const line of airframe.spars[wing.name] ?? [])
     put(
       line.from,

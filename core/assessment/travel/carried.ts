@@ -191,7 +191,7 @@ const boomId = (side: Piece['side']) => `boom/${side}`
  * wing.
  */
 function joinOthers({ surfaces, boom, body }: Designed, at: Holder, join: Join): void {
-  for (const name of ['second', 'horizontal', 'vertical'] as const) {
+  for (const name of ['second', 'winglet', 'horizontal', 'vertical'] as const) {
     const loft = surfaces[name]
     if (!loft) continue
     const [root] = loft.stations,
@@ -202,6 +202,10 @@ function joinOthers({ surfaces, boom, body }: Designed, at: Holder, join: Join):
     })
     for (const { side, id } of roots) {
       const own = side === 'port' ? -y : y
+      if (name === 'winglet') {
+        join(id, at.along('wing', side, Infinity) ?? at.along('wing', 'centre', Infinity))
+        continue
+      }
       if (name !== 'vertical') join(roots[0].id, id)
       if (boom && x > boom.boom.fromMm - NEAR) {
         const alike = boom.count === 1 || Math.abs(Math.abs(own) - boom.boom.yMm) < 2 * NEAR
@@ -320,7 +324,7 @@ function partOf(
 function named(parts: readonly Part[]): Carried[] {
   const base = parts.map(({ stretches }) => {
     const of = (part: Stretch['part']) => stretches.filter(item => item.part === part)
-    const wing = [...of('wing'), ...of('second')],
+    const wing = [...of('wing'), ...of('second'), ...of('winglet')],
       tail = [...of('horizontal'), ...of('vertical')]
     const sides = new Set(wing.map(item => item.side))
     const wingName = sides.size === 1 ? `Wing, ${[...sides][0]}` : 'Wing'

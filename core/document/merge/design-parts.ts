@@ -8,6 +8,7 @@ const WHOLES = {
   brief: 'Brief',
   wing: 'Wing',
   second: 'Second wing',
+  winglets: 'Winglets',
   tail: 'Tail',
   body: 'Body',
   boom: 'Boom',

@@ -25,6 +25,7 @@ export const cut = (low: number, high: number) =>
 export const Cuts = z.strictObject({
   wing: list(cut(0, 3000), 40),
   second: list(cut(0, 3000), 40),
+  winglet: list(cut(0, 600), 8),
   horizontal: list(cut(0, 3000), 20),
   vertical: list(cut(0, 3000), 20),
   body: list(cut(-2000, 4000), 40),

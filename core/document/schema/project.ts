@@ -24,6 +24,7 @@ import { Spar } from './spine'
 import { Strut } from './strut'
 import { Surface, Tail, WingSet } from './surface'
 import { Tracing } from './tracing'
+import { Winglet } from './winglet'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
@@ -41,6 +42,7 @@ export const ProjectFile = z.strictObject({
   pods: list(Pod, 4).describe('bodies beside the main one: nacelles, pods, floats'),
   zones: list(Zone, 16, 1),
   spars: list(Spar, 24),
+  winglets: Winglet.nullable().describe("at the first wing's tips, on both sides"),
   struts: list(Strut, 16).describe('between wings, tails and body'),
   cuts: Cuts,
   equipment: list(Equipment, 80),

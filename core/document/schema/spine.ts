@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { figure, id, name } from './fields'
 
 /** Which lifting surface of the document. */
-export const SurfaceName = z.enum(['wing', 'second', 'horizontal', 'vertical'])
+export const SurfaceName = z.enum(['wing', 'second', 'winglet', 'horizontal', 'vertical'])
 
 export const Spar = z.strictObject({
   id,

@@ -1,4 +1,5 @@
 /** Places off the wing that carry, tabulated by the options of the zone that each is printed in. SI. */
+import { surfaceOf } from '../../document'
 import { MASS, MOMENT, readBeyond, WHIP } from './sums'
 import type { Tables } from './tables'
 import type { WingState } from './wing-classes'
@@ -206,7 +207,7 @@ function tailTables({ list, doc, pieces, airframeAt }: Tables): Array<(picks: Ar
   return TAILS.filter(name => surfaces[name]).map(name => {
     const zones = new Set([
       ...pieces.filter(({ piece }) => piece.part === name).map(({ piece }) => piece.zone.id),
-      ...doc.tail[name]!.panels.map(panel => panel.zone),
+      ...surfaceOf(doc, name)!.panels.map(panel => panel.zone),
     ])
     const dims = [...list.keys()].filter(
       k =>

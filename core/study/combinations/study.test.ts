@@ -14,6 +14,7 @@ import { chanceOfAll } from './robust'
 import { dimensions, readVary, type Vary } from './vary'
 import { runs } from '../../testing/runs'
 import { cabane, interplane, twoWings } from '../../testing/two-wings'
+import { wingletsFor } from '../../testing/winglets'
 
 const [thistledown, plover] = DEMOS
 const kernel = createStudyKernel()
@@ -273,7 +274,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
     // As it is printed now, with its rod and without.
     expect(tails).toBeGreaterThanOrEqual(2)
   })
-  it('of two wings on struts, of which either may give out first, and of a tandem on its boom', async () => {
+  it('of two wings on struts, of which either may give out first, of a tandem on its boom, and with winglets', async () => {
     const vary = readVary({
       zones: { 'wing-inner': [{}, { filament: 'petg', walls: 2 }] },
       spars: { 'main-spar-2': ['rod-4', null], 'main-spar': ['tube-6x4', null] },
@@ -281,6 +282,12 @@ describe('a point assessed from nothing gives the same four verdicts within a th
     for (const doc of [
       twoWings({ upMm: 150, aftMm: -30, struts: [cabane(), interplane(330, { stock: 'rod-2' })] }),
       twoWings({ upMm: -40, aftMm: 420 }),
+      {
+        ...twoWings({ upMm: 400 }),
+        second: null,
+        struts: [],
+        winglets: wingletsFor(thistledown, { zone: 'wing-inner' }),
+      },
     ]) {
       const { search, tables, pointOf, printerOf } = await ready(doc, vary)
       const assessor = createAssessor()

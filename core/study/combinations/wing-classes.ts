@@ -3,6 +3,7 @@
  * against all combinations, and for each the reserve is a smooth function of mass: the real kernel is run at
  * masses half a percent apart, and 1/reserve runs straight between.
  */
+import { surfaceOf } from '../../document'
 import { MODE_GIVES, type Gives, decide, stationModes } from '../../structure'
 import { degToRad, mToMm } from '../../units'
 import { indexIn, type Tables } from './tables'
@@ -97,7 +98,8 @@ export interface WingInput {
 }
 
 /** Pieces of wings, and pods, which hang on them. */
-const onWing = ({ part }: { part: string }): boolean => part === 'wing' || part === 'second' || part === 'pod'
+const ON_WING: readonly string[] = ['wing', 'second', 'winglet', 'pod']
+const onWing = ({ part }: { part: string }): boolean => ON_WING.includes(part)
 
 /**
  * Dimensions that decide how the wing is built: zones of its pieces and of the legs that land it, and its
@@ -106,7 +108,9 @@ const onWing = ({ part }: { part: string }): boolean => part === 'wing' || part 
 export function wingDims({ list, doc, pieces }: Pick<Tables, 'list' | 'doc' | 'pieces'>): number[] {
   const zones = new Set([
     ...pieces.filter(({ piece }) => onWing(piece)).map(({ piece }) => piece.zone.id),
-    ...[doc.wing, ...(doc.second ? [doc.second] : [])].flatMap(wing => wing.panels.map(panel => panel.zone)),
+    ...(['wing', 'second', 'winglet'] as const).flatMap(
+      name => surfaceOf(doc, name)?.panels.map(panel => panel.zone) ?? [],
+    ),
     ...doc.gear.map(leg => leg.zone),
   ])
   return list.flatMap((item, k) =>

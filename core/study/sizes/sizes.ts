@@ -109,6 +109,13 @@ export function scaleDesign(
     name: label,
     wing: surface(doc.wing),
     second: doc.second && surface(doc.second),
+    winglets: doc.winglets && {
+      ...doc.winglets,
+      lengthMm: mm(doc.winglets.lengthMm),
+      rootChordMm: mm(doc.winglets.rootChordMm),
+      tipChordMm: mm(doc.winglets.tipChordMm),
+      sweepMm: mm(doc.winglets.sweepMm),
+    },
     tail: {
       ...doc.tail,
       horizontal: doc.tail.horizontal && surface(doc.tail.horizontal),
@@ -147,6 +154,7 @@ export function scaleDesign(
     cuts: {
       wing: cuts(doc.cuts.wing),
       second: cuts(doc.cuts.second),
+      winglet: cuts(doc.cuts.winglet),
       horizontal: cuts(doc.cuts.horizontal),
       vertical: cuts(doc.cuts.vertical),
       body: cuts(doc.cuts.body),
@@ -283,6 +291,7 @@ export function cutsForAll(largest: ProjectFile['cuts'], factor: number): Projec
   return {
     wing: back(largest.wing),
     second: back(largest.second),
+    winglet: back(largest.winglet),
     horizontal: back(largest.horizontal),
     vertical: back(largest.vertical),
     body: back(largest.body),

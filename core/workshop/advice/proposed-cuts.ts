@@ -73,6 +73,7 @@ export function proposeAllCuts(airframe: Airframe): Cuts {
   return {
     wing: along('wing'),
     second: along('second'),
+    winglet: along('winglet'),
     horizontal: along('horizontal'),
     vertical: along('vertical'),
     body: body

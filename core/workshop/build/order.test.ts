@@ -11,6 +11,8 @@ import { ribbed } from '../../testing/ribbed'
 import { sheeted } from '../../testing/sheeted'
 import { twinBoom } from '../../testing/twin'
 import { WIRE_LEG } from '../../testing/wire-leg'
+import { cabane, interplane, twoWings } from '../../testing/two-wings'
+import { wingletsFor } from '../../testing/winglets'
 import { drafted as change } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
@@ -59,7 +61,12 @@ const ribs = ribbed(doc => {
   // Halves that are joined over a tube, so that film, spars and halves wait for each other.
   doc.spars.find(spar => spar.id === 'main-spar')!.through = false
 })
-const CASES = [thistledown, plover, closedBody, gluedWing, tTail, twinBoom(), ribs, sheeted()]
+/** Plugged to its joiners would be no trap: both wings are glued. */
+const biplane: ProjectFile = {
+  ...twoWings({ upMm: 150, struts: [cabane(), interplane(300)] }),
+  winglets: wingletsFor(thistledown),
+}
+const CASES = [thistledown, plover, closedBody, gluedWing, tTail, twinBoom(), ribs, sheeted(), biplane]
 
 describe('the order of building', () => {
   it('whatever order the rules allow, nothing is buried, shut in or set out of true', () => {

@@ -23,7 +23,7 @@ export function stepsFor(
   if (weakness.part === 'strut') return strutSteps(doc, weakness, libraries)
   if (weakness.part === 'boom') return boomSteps(doc, weakness, libraries)
   if (weakness.part === 'body') return bodySteps(doc, weakness, libraries)
-  if (weakness.part === 'horizontal' || weakness.part === 'vertical') {
+  if (weakness.part === 'horizontal' || weakness.part === 'vertical' || weakness.part === 'winglet') {
     const zone = doc.zones.find(item => item.id === weakness.subject)
     return zone ? skinSteps(doc, zone, libraries) : []
   }
