@@ -138,6 +138,13 @@ describe('winglets', () => {
       travelOf(assessor.airframe(thistledown), null).parts.length,
     )
   })
+  it('stay on the tips when another twist or taper is tried', () => {
+    const flown = assessor.flown(winged())
+    const [drawn, ...others] = flown.stallCases()
+    // A tip that carries a winglet is loaded like one in all of them: without it the last strip has half.
+    for (const { id, cls } of others)
+      if (id !== 'untapered') expect(cls.at(-1)! / drawn.cls.at(-1)!, id).toBeGreaterThan(0.8)
+  })
   it('made longer or leant in fine steps nothing jumps', () => {
     const count = runs(60, 14)
     for (const doc of [

@@ -102,6 +102,7 @@ export function createStall(): StallStage {
         tube?.boom ?? null,
         tube?.diameterMm ?? 0,
         surfaces.second,
+        surfaces.winglet,
         surfaces.horizontal,
       ).map(({ id, label, lift }) => caseOf(id, label, find(lift))),
     ]
