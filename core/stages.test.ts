@@ -7,6 +7,8 @@ import { checkProject, share, type ProjectFile } from './document'
 import { figureAt, withFigure } from './testing/sweeps'
 import { runs } from './testing/runs'
 import { twinBoom } from './testing/twin'
+import { cabane, interplane, twoWings } from './testing/two-wings'
+import { wingletsFor } from './testing/winglets'
 
 const STAGES = new Set(['shapes', 'weights', 'flight', 'lattice', 'strength', 'plates', 'verdicts'])
 
@@ -27,7 +29,7 @@ const KEPT = [
 /** Nothing is printed otherwise. */
 const PRINTS_NOTHING = [
   ...KEPT,
-  /^(brief|allowances|gear|proofs|polars|weighIns|measured|damages)\./,
+  /^(brief|allowances|gear|struts|proofs|polars|weighIns|measured|damages)\./,
   // A pocket is cut for its servo.
   /^equipment\.\d+\.(massG|spreadG|propeller|motor|battery|controller|fan)/,
   /\.linkage\./,
@@ -35,7 +37,7 @@ const PRINTS_NOTHING = [
 /** Where air goes is the same. The edge is opened for two beads, and what stands in the air is its speed and density. */
 const MOVES_NO_AIR = [
   ...KEPT,
-  /^(spars|cuts|equipment|allowances|gear|proofs|weighIns|damages|calibrations|printers)\./,
+  /^(spars|struts|cuts|equipment|allowances|gear|proofs|weighIns|damages|calibrations|printers)\./,
   /^zones\.\d+\.recipe\.(?!beadWidthMm)/,
   /^brief\.(gustMs|throwMs|dropMm|loadFactor|safetyFactor|staticMarginPct|topSpeedMs|bungeeN)/,
   /\.(linkage\.|hinge\.|throwUpDeg|throwDownDeg|piece)/,
@@ -95,17 +97,23 @@ function provesStages(doc: ProjectFile): void {
   expect([...after(share(doc, wider))].sort()).toEqual([...STAGES, 'printing'].sort())
 }
 
+const BIPLANE: ProjectFile = {
+  ...twoWings({ upMm: 150, aftMm: -30, struts: [cabane(), interplane(330)] }),
+  winglets: wingletsFor(DEMOS[0]),
+}
+
 describe('an edit runs no stage that does not read it', () => {
   it.each([
     ['a glider with a boom', DEMOS[0]],
     ['a flying wing', DEMOS[1]],
     ['two motors in pods, two booms', twinBoom()],
+    ['two wings on struts, winglets', BIPLANE],
   ])('%s', (_, doc) => provesStages(checkProject(doc)), 600_000)
 })
 
 it('an assessor fed with edits to and fro, of any figure, answers as one that knows nothing', () => {
   const plain = (assessment: Assessment) => JSON.parse(JSON.stringify(assessment)) as unknown
-  const docs = [...DEMOS, twinBoom()].map(checkProject)
+  const docs = [...DEMOS, twinBoom(), BIPLANE].map(checkProject)
   fc.assert(
     fc.property(
       fc.integer({ min: 0, max: docs.length - 1 }),

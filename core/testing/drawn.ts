@@ -149,6 +149,7 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
     ...doc.wingSets.map(set => set.wing),
   ]
   for (const surface of surfaces) for (const panel of surface?.panels ?? []) panel.zone = pick(zones)
+  if (doc.winglets) doc.winglets.zone = pick(zones)
   const bodies = [doc.body, ...doc.pods.map(pod => pod.body)].filter(body => body !== null)
   for (const item of [...bodies.flatMap(body => body.stations), ...doc.gear, ...doc.given])
     item.zone = pick(zones)
