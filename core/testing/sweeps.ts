@@ -13,7 +13,19 @@ export interface Jump {
 }
 
 /** Figures that shape, place or print something: those of the brief are targets, and counts may step. */
-const SWEPT = ['wing', 'tail', 'body', 'boom', 'zones', 'spars', 'cuts', 'equipment']
+const SWEPT = [
+  'wing',
+  'second',
+  'winglets',
+  'struts',
+  'tail',
+  'body',
+  'boom',
+  'zones',
+  'spars',
+  'cuts',
+  'equipment',
+]
 /** Whole numbers, and what decides how many of something there are. */
 const COUNTS = /count|bolts$|walls|Layers|passes|piece$|cells|capacityMah|sizeMm|bay|servo|spread|battery\./
 
