@@ -81,8 +81,11 @@ await Promise.all([
     )
     await folderMade
     await lane([['types: application', 'npx', 'vue-tsc', '-b', '--noEmit']], true)
-    await suite('application', 'app', { idle: true })
+  })(),
+  (async () => {
+    await folderMade
     await suite('core and command line', 'unit', { idle: true })
+    await suite('application', 'app', { idle: true })
   })(),
 ])
 
