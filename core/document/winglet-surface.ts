@@ -10,43 +10,74 @@ const ROUNDED_MM = 8,
 /** Pairs of wing and winglets remembered: the present one and what comparisons try. */
 const REMEMBERED = 64
 
-/** The very same object for the same wing and winglets. */
-export const wingletSurface = memoise((wing: Surface, winglet: Winglet): Surface => {
-  const last = wing.panels[wing.panels.length - 1]
-  let s = 0,
-    lead = wing.xMm,
-    n = 0
-  for (const { spanMm, sweepMm, dihedralDeg } of wing.panels) {
-    s += spanMm
-    lead += sweepMm
-    n += spanMm * Math.tan(dihedralDeg * RADIANS)
-  }
-  const cos = Math.cos(wing.cantDeg * RADIANS),
-    sin = Math.sin(wing.cantDeg * RADIANS)
-  return {
-    xMm: lead + last.tipChordMm - winglet.rootChordMm,
-    yMm: wing.yMm + s * cos - n * sin,
-    zMm: wing.zMm + s * sin + n * cos,
-    // What the wing is turned by turns a winglet the less the more upright it stands.
-    incidenceDeg:
-      (wing.incidenceDeg + last.tipTwistDeg) * Math.cos(winglet.cantDeg * RADIANS) + winglet.toeDeg,
-    cantDeg: winglet.cantDeg,
-    mirror: wing.mirror,
-    rootChordMm: winglet.rootChordMm,
-    rootAerofoil: winglet.aerofoil,
-    twistAxisShare: wing.twistAxisShare,
-    tip: { kind: 'rounded', lengthMm: Math.min(ROUNDED_MM, ROUNDED_SHARE * winglet.lengthMm) },
-    panels: [
-      {
-        spanMm: winglet.lengthMm,
-        tipChordMm: winglet.tipChordMm,
-        sweepMm: winglet.sweepMm,
-        dihedralDeg: 0,
-        tipTwistDeg: 0,
-        tipAerofoil: winglet.aerofoil,
-        zone: winglet.zone,
-      },
-    ],
-    controls: [],
-  }
-}, REMEMBERED)
+/** What of a wing it stands on: neither its root's section nor what moves on it. */
+type Carrier = Pick<
+  Surface,
+  'xMm' | 'yMm' | 'zMm' | 'cantDeg' | 'incidenceDeg' | 'twistAxisShare' | 'mirror' | 'panels'
+>
+
+const standing = memoise(
+  (
+    winglet: Winglet,
+    panels: Surface['panels'],
+    xMm: number,
+    yMm: number,
+    zMm: number,
+    cantDeg: number,
+    incidenceDeg: number,
+    twistAxisShare: number,
+    mirror: boolean,
+  ): Surface => {
+    const last = panels[panels.length - 1]
+    let s = 0,
+      lead = xMm,
+      n = 0
+    for (const { spanMm, sweepMm, dihedralDeg } of panels) {
+      s += spanMm
+      lead += sweepMm
+      n += spanMm * Math.tan(dihedralDeg * RADIANS)
+    }
+    const cos = Math.cos(cantDeg * RADIANS),
+      sin = Math.sin(cantDeg * RADIANS)
+    return {
+      xMm: lead + last.tipChordMm - winglet.rootChordMm,
+      yMm: yMm + s * cos - n * sin,
+      zMm: zMm + s * sin + n * cos,
+      // What the wing is turned by turns a winglet the less the more upright it stands.
+      incidenceDeg: (incidenceDeg + last.tipTwistDeg) * Math.cos(winglet.cantDeg * RADIANS) + winglet.toeDeg,
+      cantDeg: winglet.cantDeg,
+      mirror,
+      rootChordMm: winglet.rootChordMm,
+      rootAerofoil: winglet.aerofoil,
+      twistAxisShare,
+      tip: { kind: 'rounded', lengthMm: Math.min(ROUNDED_MM, ROUNDED_SHARE * winglet.lengthMm) },
+      panels: [
+        {
+          spanMm: winglet.lengthMm,
+          tipChordMm: winglet.tipChordMm,
+          sweepMm: winglet.sweepMm,
+          dihedralDeg: 0,
+          tipTwistDeg: 0,
+          tipAerofoil: winglet.aerofoil,
+          zone: winglet.zone,
+        },
+      ],
+      controls: [],
+    }
+  },
+  REMEMBERED,
+)
+
+/** The very same object while nothing of it changes that it stands on. */
+export const wingletSurface = (wing: Carrier, winglet: Winglet): Surface =>
+  standing(
+    winglet,
+    wing.panels,
+    wing.xMm,
+    wing.yMm,
+    wing.zMm,
+    wing.cantDeg,
+    wing.incidenceDeg,
+    wing.twistAxisShare,
+    wing.mirror,
+  )

@@ -111,6 +111,8 @@ const SECOND_LABELS = {
   rear: 'Rear wing',
   front: 'Front wing',
 }
+/** What a winglet is glued to is no rounded end. */
+const FLAT_END: Surface['tip'] = { kind: 'flat', lengthMm: 1 }
 /** Gap round the boom in the body's socket, mm on the radius. */
 const BOOM_CLEARANCE_MM = 0.15
 
@@ -171,11 +173,6 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     return { zone: id, pitchMm, thicknessMm, rimMm }
   }, SHAPES)
   const sheetShape = narrowed(({ id }: Zone): SheetShape => ({ sheetOf: id }), SHAPES)
-  // What a winglet is glued to is no rounded end.
-  const endedFlat = memoise(
-    (wing: Surface): Surface => ({ ...wing, tip: { ...wing.tip, kind: 'flat' } }),
-    SHAPES,
-  )
   // A spar keeps its lines while the others change.
   const ownLines = byName(() =>
     memoise(
@@ -328,7 +325,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     const replaced = new Set(doc.given.map(item => item.standsFor))
     const bedHeight = Math.max(...doc.printers.map(printer => printer.bedMm[2])) - 5
     for (const [name, drawn] of presentSurfaces(doc)) {
-      const surface = name === 'wing' && doc.winglets ? endedFlat(drawn) : drawn
+      const surface = name === 'wing' && doc.winglets ? { ...drawn, tip: FLAT_END } : drawn
       const zones = doc.zones.filter(zone => surface.panels.some(panel => panel.zone === zone.id))
       // Pieces that are printed keep the edge that others are glued to.
       const edge = trailingEdgeMm([...(zones.length ? zones : doc.zones), ...heldOf(`${name}-`)])
