@@ -50,7 +50,7 @@ describe('two wings in the air', () => {
     const level = both(195)
     for (const aftMm of [-100, -50, 50, 100]) {
       const { lift, neutralPoint } = both(195, aftMm)
-      expect(lift.spanEfficiency / level.lift.spanEfficiency).toBeCloseTo(1, 1)
+      expect(lift.spanEfficiency / level.lift.spanEfficiency).toBeCloseTo(1, 2)
       expect(neutralPoint - level.neutralPoint).toBeGreaterThan(aftMm > 0 ? 0.3e-3 * aftMm : 0.7e-3 * aftMm)
       expect(neutralPoint - level.neutralPoint).toBeLessThan(aftMm > 0 ? 0.7e-3 * aftMm : 0.3e-3 * aftMm)
     }
