@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { DEMOS } from '../../core/demo'
 import { changed } from '../../core/testing/changed'
+import { twoWings } from '../../core/testing/two-wings'
+import { wingletsFor } from '../../core/testing/winglets'
 import { twin } from '../../core/testing/twin'
 import { inHand } from './in-hand'
 
@@ -22,6 +24,30 @@ describe('outlines in the hand', () => {
     expect(extent(starboard, 0)[0]).toBe(next.wing.xMm)
     // From the side a wing has no outline of its own.
     expect(inHand('side', next, doc)).toEqual([])
+  })
+  it('a second wing goes with its own handle; winglets go with the tip that they stand on', () => {
+    const two = { ...twoWings({ upMm: 150 }, doc), winglets: wingletsFor(doc, { cantDeg: 60 }) }
+    const second = inHand(
+      'plan',
+      changed(two, draft => {
+        draft.second!.xMm -= 25
+      }),
+      two,
+    )
+    expect(second).toHaveLength(2)
+    expect(extent(second[0], 0)[0]).toBe(two.second!.xMm - 25)
+    const wider = inHand(
+      'plan',
+      changed(two, draft => {
+        draft.wing.panels[1].spanMm += 40
+      }),
+      two,
+    )
+    // The wing and its winglets, on both sides: half of 100 mm at 60° beyond the tip.
+    expect(wider).toHaveLength(4)
+    const tip = extent(wider[0], 1)[1]
+    expect(extent(wider[2], 1)[1] - extent(wider[2], 1)[0]).toBeCloseTo(50, 6)
+    expect(extent(wider[2], 1)[0]).toBeCloseTo(tip, 6)
   })
   it('a body’s station and a pod that is moved, from above and from the side', () => {
     const pair = twin()

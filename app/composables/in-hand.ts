@@ -2,7 +2,7 @@
  * Outlines of what is being moved, from the document alone: they go with the hand frame by frame, ahead of the drawing,
  * which is that of the last assessment.
  */
-import type { Body, ProjectFile, Surface } from '../../core/document'
+import { surfaceOf, type Body, type ProjectFile, type Surface } from '../../core/document'
 import type { FlatView } from '~/components/aircraft/sheet'
 import { planStations } from './plan-stations'
 
@@ -18,7 +18,8 @@ export function inHand(view: FlatView, now: ProjectFile, drawn: ProjectFile): nu
   }
   if (view === 'plan') {
     const flat = now.tail.kind === 'none' || now.tail.kind === 'V' ? null : moved(doc => doc.tail.horizontal)
-    for (const surface of [moved(doc => doc.wing), flat])
+    const wings = (['wing', 'second', 'winglet'] as const).map(name => moved(doc => surfaceOf(doc, name)))
+    for (const surface of [...wings, flat])
       if (surface) {
         const half = outlineOf(surface, station => station.y)
         found.push(half, ...(surface.mirror ? [half.map(([x, y]): Flat => [x, -y])] : []))

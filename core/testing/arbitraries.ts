@@ -1,8 +1,10 @@
 /** Random but admissible aircraft and parts, for property tests. */
 import fc from 'fast-check'
+import { withSecondWing } from '../change'
 import { DEMOS } from '../demo'
 import type { Control, Joint, ProjectFile, Recipe, Surface } from '../document'
 import { LIBRARIES, recipeFor } from '../libraries'
+import { wingletsFor } from './winglets'
 
 const AEROFOILS = ['naca0009', 'naca0012', 'naca2412', 'naca4415', 'naca23012', 'naca23112', 'naca6418']
 
@@ -109,11 +111,19 @@ export const aircraft: fc.Arbitrary<ProjectFile> = fc
     }),
     cut: mm(20, 400),
     joints: fc.array(joint, { minLength: 3, maxLength: 3 }),
+    second: fc.oneof(
+      { weight: 3, arbitrary: fc.constant(null) },
+      { weight: 1, arbitrary: fc.constantFrom('over' as const, 'under' as const, 'behind' as const) },
+    ),
+    winglets: fc.oneof(
+      { weight: 3, arbitrary: fc.constant(false) },
+      { weight: 1, arbitrary: fc.constant(true) },
+    ),
     kind: fc.constantFrom('conventional' as const, 'V' as const, 'none' as const, 'all-moving' as const),
   })
-  .map(({ wing, tail, recipes, filaments, cut, joints, kind }) => {
+  .map(({ wing, tail, recipes, filaments, cut, joints, kind, second, winglets }) => {
     const base = DEMOS[0]
-    return {
+    const single: ProjectFile = {
       ...base,
       wing,
       tail: { ...base.tail, kind, horizontal: { ...tail, xMm: 700, cantDeg: kind === 'V' ? 36 : 0 } },
@@ -124,5 +134,10 @@ export const aircraft: fc.Arbitrary<ProjectFile> = fc
         wing: [{ atMm: cut, joint: joints[0], piece: 2 }],
         body: base.cuts.body.map((item, i) => ({ ...item, joint: joints[1 + i] })),
       },
+    }
+    return {
+      ...single,
+      ...(second ? withSecondWing(single, second) : {}),
+      winglets: winglets ? wingletsFor(single) : null,
     }
   })

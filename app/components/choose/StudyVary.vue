@@ -24,7 +24,9 @@ const count = computed(() => countOf(vary.value)),
 const nothing = computed(
   () => Object.keys(vary.value.zones).length + Object.keys(vary.value.spars).length === 0,
 )
-const wingSpars = computed(() => doc.value.spars.filter(spar => spar.surface === 'wing'))
+const wingSpars = computed(() =>
+  doc.value.spars.filter(spar => spar.surface === 'wing' || spar.surface === 'second'),
+)
 function start(id: string) {
   const set = STARTS.find(item => item.id === id)!
   const more = (old: string[] | undefined, add: string[]) => [...new Set([...(old ?? []), ...add])]

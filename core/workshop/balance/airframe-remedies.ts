@@ -16,13 +16,18 @@ const LONGEST_NOSE = 150,
 const ROUNDS = 3
 
 /**
- * Everything ahead of the wing moves forward together: stations, motor, battery and its bay, hatches, cuts.
+ * Everything ahead of both wings moves forward together: stations, motor, battery and its bay, hatches, cuts.
  */
 export function stretchNose(doc: ProjectFile, by: number): Change | null {
   const { body } = doc
   if (!body) return null
-  // The last station ahead of the wing's root stays where the wing is; what lies before it moves.
-  const hinge = Math.min(doc.wing.xMm, body.stations[body.stations.length - 1].xMm) - 0.5
+  // The last station ahead of what stands on the body stays where that is: either wing, and feet of struts.
+  const stands = [
+    doc.wing.xMm,
+    ...(doc.second ? [doc.second.xMm] : []),
+    ...doc.struts.flatMap(({ from, to }) => [from, to].flatMap(end => (end.on === 'body' ? [end.xMm] : []))),
+  ]
+  const hinge = Math.min(...stands, body.stations[body.stations.length - 1].xMm) - 0.5
   const ahead = body.stations.filter(station => station.xMm < hinge)
   if (ahead.length < 1 || ahead.length === body.stations.length) return null
   const edge = ahead[ahead.length - 1].xMm

@@ -1,3 +1,4 @@
+import { wingletsFor } from '../../testing/winglets'
 import fc from 'fast-check'
 import { written } from '../../units'
 import { describe, expect, it } from 'vitest'
@@ -8,7 +9,7 @@ import { measureMesh, polygonArea } from '../../geometry'
 import { LIBRARIES } from '../../libraries'
 import { testKernel } from '../../testing/kernel'
 import { balanceTemplates, flatSolid } from './balance-templates'
-import { apply } from '../../change'
+import { apply, withSecondWing } from '../../change'
 import { stretchNose } from './airframe-remedies'
 import { balanceRemedies } from './remedies'
 import { harm, type Remedy } from './remedy'
@@ -147,6 +148,16 @@ describe('remedies', () => {
     expect(back.body!.stations).toEqual(thistledown.body!.stations)
     expect(back.cuts.body).toEqual(thistledown.cuts.body)
     expect(stretchNose(plover, 10)).toBeNull()
+    // An upper wing ahead of the first, and the feet of its struts, stay where they are on the body.
+    const biplane = { ...thistledown, ...withSecondWing(thistledown, 'over') },
+      stretched = stretchNose(biplane, 40)!
+    const stands = Math.min(
+      biplane.second!.xMm,
+      ...biplane.struts.flatMap(({ from }) => (from.on === 'body' ? [from.xMm] : [])),
+    )
+    const behind = (body: typeof biplane.body) => body!.stations.filter(station => station.xMm >= stands)
+    expect(stretched.body!.stations[0].xMm).toBe(-40)
+    expect(behind(stretched.body!)).toEqual(behind(biplane.body))
   })
 })
 
@@ -249,6 +260,10 @@ describe('wing sets', () => {
     expect(back.wingSets).toEqual(wide.wingSets)
     expect(there.weighIns.some(item => item.piece.startsWith('wing'))).toBe(false)
     expect(there.wingSets[0].name).toBe('Narrow')
+    // Winglets are none of the wing's own pieces, whatever their name begins with.
+    const weighed = { ...wide.weighIns[0], piece: 'winglet-1-starboard' }
+    const winged = { ...wide, winglets: wingletsFor(wide), weighIns: [weighed] }
+    expect(swapWingSet(winged, 'wide', 'Narrow').weighIns).toEqual([weighed])
   })
 })
 

@@ -23,8 +23,8 @@ export const withWingSet = (doc: ProjectFile, set: WingSet): ProjectFile => ({
   wing: set.wing,
   spars: [...set.spars, ...doc.spars.filter(spar => spar.surface !== 'wing')],
   cuts: { ...doc.cuts, wing: set.cuts },
-  weighIns: doc.weighIns.filter(item => !item.piece.startsWith('wing')),
-  asPrinted: doc.asPrinted.filter(item => !item.piece.startsWith('wing')),
+  weighIns: doc.weighIns.filter(item => !item.piece.startsWith('wing-')),
+  asPrinted: doc.asPrinted.filter(item => !item.piece.startsWith('wing-')),
 })
 
 /** Puts a set on and the present wing into its place on the shelf, weighings and all left in the document. */

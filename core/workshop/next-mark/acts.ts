@@ -1,6 +1,6 @@
 /** Changes that wishes are made of: each by a name that stays, tried on whatever the design is by then. */
 import { largerStock, withItem, withSpar, type Change } from '../../change'
-import type { ProjectFile } from '../../document'
+import { type ProjectFile, type Panel, type Surface } from '../../document'
 import { LIBRARIES, stockOr } from '../../libraries'
 import { q, say, type Words } from '../../units'
 import { skinSteps } from '../spine'
@@ -76,11 +76,15 @@ const skins = (doc: ProjectFile): Act[] =>
 const GROWN = 1.1
 
 function shape(doc: ProjectFile): Act[] {
-  const { wing, tail } = doc
-  const panels = (apply: (panel: ProjectFile['wing']['panels'][number], i: number) => object): Change => ({
-    wing: { ...wing, panels: wing.panels.map((panel, i) => ({ ...panel, ...apply(panel, i) })) },
-  })
-  const last = wing.panels.length - 1
+  const { wing, second, tail } = doc
+  // Two wings stay alike: struts stand between them.
+  const panels = (apply: (panel: Panel, last: boolean) => object): Change => {
+    const turned = (own: Surface): Surface => ({
+      ...own,
+      panels: own.panels.map((panel, i) => ({ ...panel, ...apply(panel, i === own.panels.length - 1) })),
+    })
+    return { wing: turned(wing), ...(second ? { second: turned(second) } : {}) }
+  }
   const acts: Act[] = [
     {
       id: 'dihedral.more',
@@ -92,8 +96,8 @@ function shape(doc: ProjectFile): Act[] {
       id: 'washout.more',
       group: 'Shape',
       title: say`${q(1, '°')} more washout at the tip: it drops a wing less`,
-      change: panels((panel, i) =>
-        i === last ? { tipTwistDeg: Math.max(-15, round(panel.tipTwistDeg - 1)) } : {},
+      change: panels((panel, last) =>
+        last ? { tipTwistDeg: Math.max(-15, round(panel.tipTwistDeg - 1)) } : {},
       ),
     },
   ]

@@ -1,3 +1,4 @@
+import { twoWings } from '../../testing/two-wings'
 import { describe, expect, it } from 'vitest'
 import { createAssessor } from '../../assess'
 import { apply, stops } from '../../change'
@@ -55,6 +56,14 @@ describe('wishes tried on the design', () => {
     const odd = tryActs(assessor, plover, ['boom.larger'])
     expect(written(odd.refused[0])).toMatch(/nothing that this design has/)
     expect(odd.change).toEqual({})
+  })
+  it('more dihedral, or washout, goes to both of two wings: struts stand between them', () => {
+    const biplane = twoWings({ upMm: 150 })
+    for (const id of ['dihedral.more', 'washout.more']) {
+      const { wing, second } = actsFor(biplane).find(act => act.id === id)!.change
+      expect(wing!.panels).not.toEqual(biplane.wing.panels)
+      expect(second!.panels).toEqual(wing!.panels)
+    }
   })
   it('nothing wished changes nothing', () => {
     expect(tryActs(assessor, thistledown, [])).toMatchObject({ change: {}, massG: 0, hours: 0, anew: [] })
