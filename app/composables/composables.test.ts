@@ -39,6 +39,7 @@ describe('handles', () => {
     for (const doc of DEMOS) {
       for (const [station, view] of [
         ['shape', 'plan'],
+        ['shape', 'side'],
         ['spine', 'plan'],
         ['split', 'plan'],
         ['split', 'side'],
@@ -67,6 +68,7 @@ describe('handles', () => {
     for (const doc of DEMOS) {
       for (const [station, view] of [
         ['shape', 'plan'],
+        ['shape', 'side'],
         ['spine', 'plan'],
         ['split', 'plan'],
         ['balance', 'side'],

@@ -21,7 +21,8 @@ export function inHand(view: FlatView, now: ProjectFile, drawn: ProjectFile): nu
     const wings = (['wing', 'second', 'winglet'] as const).map(name => moved(doc => surfaceOf(doc, name)))
     for (const surface of [...wings, flat])
       if (surface) {
-        const half = outlineOf(surface, station => station.y)
+        const lies = Math.cos((surface.cantDeg * Math.PI) / 180)
+        const half = outlineOf(surface, station => surface.yMm + lies * station.s)
         found.push(half, ...(surface.mirror ? [half.map(([x, y]): Flat => [x, -y])] : []))
       }
   }
@@ -58,7 +59,7 @@ export function inHand(view: FlatView, now: ProjectFile, drawn: ProjectFile): nu
 }
 
 /** Controls, sections and twist move no outline. */
-const SHAPED = ['xMm', 'yMm', 'zMm', 'rootChordMm', 'panels'] as const
+const SHAPED = ['xMm', 'yMm', 'zMm', 'cantDeg', 'rootChordMm', 'panels'] as const
 const differs = (now: Surface, before: Surface | null): boolean =>
   !before || SHAPED.some(key => now[key] !== before[key])
 

@@ -15,8 +15,5 @@ export function planStations(surface: Surface) {
     z += panel.spanMm * Math.tan((panel.dihedralDeg * Math.PI) / 180)
     list.push({ s, lead, chord: panel.tipChordMm, z })
   }
-  return list.map(item => ({
-    ...item,
-    y: surface.yMm + item.s * Math.cos((surface.cantDeg * Math.PI) / 180),
-  }))
+  return list.map(item => ({ ...item, y: surface.yMm + item.s }))
 }
