@@ -258,11 +258,14 @@ const REMEMBERED = 4
 
 const shared = new WeakMap<Libraries, Assessor>()
 
-/** Assesses with an assessor kept per libraries; see `createAssessor`. */
-export function assess(doc: ProjectFile, libraries: Libraries = LIBRARIES): Assessment {
+/** One assessor per libraries, for whoever does not mind what it remembers of others; see `createAssessor`. */
+export function sharedAssessor(libraries: Libraries = LIBRARIES): Assessor {
   if (!shared.has(libraries)) shared.set(libraries, createAssessor(libraries))
-  return shared.get(libraries)!.assess(doc)
+  return shared.get(libraries)!
 }
+
+export const assess = (doc: ProjectFile, libraries: Libraries = LIBRARIES): Assessment =>
+  sharedAssessor(libraries).assess(doc)
 
 const rowOf = (entry: MassEntry): LedgerRow => ({
   id: entry.id,

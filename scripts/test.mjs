@@ -6,6 +6,7 @@ import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { built, installBrowser, installPackages, needNode, runBeside } from './lib.mjs'
+import { TYPES } from './types.mjs'
 
 // `npm run test:deep`: the same tests, properties at their full counts.
 if (process.argv.includes('--deep')) process.env.MARIPOSA_DEEP = '1'
@@ -72,15 +73,15 @@ await Promise.all([
   (async () => {
     await lane(
       [
-        ['types: core without DOM', 'npx', 'tsc', '-p', 'core/tsconfig.json'],
-        ['types: command line, tests and scripts', 'npx', 'tsc', '-p', 'cli/tsconfig.json'],
+        TYPES.core,
+        TYPES.cli,
         ['lint and rooms', 'npx', 'eslint', '.'],
         ['form', 'npx', 'prettier', '--check', '--log-level', 'warn', '.'],
       ],
       true,
     )
     await folderMade
-    await lane([['types: application', 'npx', 'vue-tsc', '-b', '--noEmit']], true)
+    await lane([TYPES.server, TYPES.node, TYPES.app], true)
   })(),
   (async () => {
     await folderMade

@@ -1,6 +1,6 @@
 /** Whole aircraft that are denser at nose and rear and have a printed spar: studied, swept, split, on their side. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile, Recipe } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
@@ -22,7 +22,7 @@ const made = (own: Partial<Recipe>): ProjectFile => ({
   ),
 })
 const doc = made({})
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 
 it('a study of it tells what an assessment of each of its points does', async () => {
   const vary = readVary({

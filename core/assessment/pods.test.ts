@@ -1,7 +1,7 @@
 /** Pods and pairs of booms, carried through mass, balance, drag, strength and build; against hand sums. */
 import { describe, expect, it } from 'vitest'
 import { bodyDragArea } from '../aero'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { airOf } from './flight'
 import { createDrag } from './flight/airframe-drag'
 import { boomFrame, weightLoads, whipOf } from './strength'
@@ -23,7 +23,7 @@ import { changed } from '../testing/changed'
 import { twin, twinBoom } from '../testing/twin'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const codes = (doc: ProjectFile) => assessor.assess(doc).findings.map(item => item.code)
 /** Rows of printed pods, and of what stands in them. */
 const rowsOf = (doc: ProjectFile, test: (id: string) => boolean) =>

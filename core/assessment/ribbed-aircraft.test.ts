@@ -1,6 +1,6 @@
 /** An aircraft with a wing of ribs under film, as a whole: what it weighs, bears, wants and how it changes. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor, coveredStretches } from '../assess'
+import { coveredStretches, sharedAssessor } from '../assess'
 import type { ProjectFile } from '../document'
 import { LIBRARIES, recipeById, USUAL_RIBS } from '../libraries'
 import { outlineAt, polygonArea, polygonPerimeter } from '../geometry'
@@ -14,7 +14,7 @@ import { compareSchools, proposeAllCuts } from '../workshop/advice'
 import { readiness } from '../workshop/readiness'
 import { hardwareList, buildOrder } from '../workshop/build'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const doc = ribbed()
 const whole = assessor.assess(doc)
 const codes = (of: ProjectFile) => assessor.assess(of).findings.map(finding => finding.code)

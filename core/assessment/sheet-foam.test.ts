@@ -1,6 +1,6 @@
 /** Wings and tails of sheet foam, as a whole: what they weigh, bear and want, and that no printer is asked for them. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { readProject, type ProjectFile, type Sheet, type Surface } from '../document'
 import { outlineAt, planAt, polygonArea, polygonPerimeter } from '../geometry'
 import { insetField, insetLoops } from '../printing/inset-field'
@@ -15,7 +15,7 @@ import { flatParts } from '../workshop/flat'
 import { planRoom } from '../workshop/print-room'
 import { LIBRARIES } from '../libraries'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const doc = sheeted()
 const whole = assessor.assess(doc)
 const [xps] = LIBRARIES.foams

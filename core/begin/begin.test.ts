@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { assess, createAssessor, travelOf } from '../assess'
+import { assess, createAssessor, travelOf, sharedAssessor } from '../assess'
 import { stops } from '../change'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError, NO_SPECS } from '../document'
@@ -107,7 +107,7 @@ function holds(
   if (!gone.has('stall')) expect(now.flight.stallMs).toBeLessThanOrEqual(1.02 * wanted)
   expect(now.plan.spanMm).toBeLessThanOrEqual(1.001 * project.brief.spanMaxMm)
   if (wishes.boxMm && !gone.has('box'))
-    expect(travelOf(createAssessor().airframe(project), project.brief.travelBoxMm).laid).not.toBeNull()
+    expect(travelOf(sharedAssessor().airframe(project), project.brief.travelBoxMm).laid).not.toBeNull()
 }
 
 describe('layouts for a brief', () => {
@@ -222,7 +222,7 @@ describe('layouts for a brief', () => {
     expect(pod.figures.spanMm).toBeGreaterThan(boxMm[0])
     holds(pod, readWishes({ purpose: 'gentle', boxMm }))
     expect(pod.gaveUp).toEqual([])
-    const { parts, laid } = travelOf(createAssessor().airframe(pod.project), pod.project.brief.travelBoxMm)
+    const { parts, laid } = travelOf(sharedAssessor().airframe(pod.project), pod.project.brief.travelBoxMm)
     expect(laid).not.toBeNull()
     expect(parts.filter(part => part.name.startsWith('Wing,'))).toHaveLength(2)
     expect(pod.figures.longestPartMm).toBeCloseTo(Math.max(...parts.map(part => part.sizeMm[0])), 6)

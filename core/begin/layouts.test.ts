@@ -1,6 +1,6 @@
 /** Single layouts of Begin: that what makes each of them what it is really is there. */
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor, ductOf, travelOf } from '../assess'
+import { assess, ductOf, travelOf, sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { LIBRARIES } from '../libraries'
 import { begun } from '../testing/begun'
@@ -82,7 +82,7 @@ describe('a pusher', () => {
     const codes = assess(doc).findings.map(item => item.code)
     for (const code of ['tail-off-booms', 'pod-adrift', 'pod-unseated']) expect(codes).not.toContain(code)
     // It is carried as one: wing, booms and tail.
-    const { parts } = travelOf(createAssessor().airframe(doc), null)
+    const { parts } = travelOf(sharedAssessor().airframe(doc), null)
     expect(parts.some(item => item.name === 'Wing and tail' || item.name === 'Body, wing and tail')).toBe(
       true,
     )

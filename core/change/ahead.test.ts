@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor, type WingName } from '../assess'
+import { type WingName, sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { changed } from '../testing/changed'
@@ -78,7 +78,7 @@ describe('wings ahead of their answer', () => {
     expect(wingsAhead([known[0], known[0]], at(315, 0).doc)).toBeNull()
   })
   it('on the demo: along its handles the exact answer lies where it was said to, count by count apart', () => {
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const drags: Array<[string, number[], (doc: ProjectFile, to: number) => void]> = [
       ['span', [320, 321.5, 323, 325, 326.5, 329], (doc, to) => void (doc.wing.panels[1].spanMm = to)],
       ['battery', [100, 103, 107, 109, 114, 118], (doc, to) => void (doc.equipment[3].xMm = to)],

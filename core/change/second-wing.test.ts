@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { readProject, writeProject } from '../document'
 import { apply } from './change'
@@ -7,7 +7,7 @@ import { stops } from './price'
 import { withSecondWing } from './second-wing'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 
 describe('a second wing that is asked for', () => {
   it.each(['over', 'under', 'behind'] as const)(

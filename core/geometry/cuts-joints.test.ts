@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { written } from '../units'
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor, noCuts } from '../assess'
+import { assess, noCuts, sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { checkProject, type Joint, type ProjectFile } from '../document'
 import { plain } from '../testing/plain'
@@ -71,7 +71,7 @@ describe('proposed cuts', () => {
     expect(proposeCuts(0, 600, 250, [], [[100, 400]]).blocked).toEqual([100, 400])
   })
   it("the demo's hinges, servo bay, hatches and wing bolts are all out of bounds", () => {
-    const airframe = createAssessor().airframe(thistledown)
+    const airframe = sharedAssessor().airframe(thistledown)
     expect(
       noCuts(airframe, 'wing')
         .map(item => item.why)
@@ -93,7 +93,7 @@ describe('proposed cuts', () => {
 
 describe('joints', () => {
   it('pins: the same two holes on both sides of a cut, 3 mm and the play across, in the section of each', () => {
-    const airframe = createAssessor().airframe(jointed('pins'))
+    const airframe = sharedAssessor().airframe(jointed('pins'))
     const [inner, outer] = ['wing-1-starboard', 'wing-2-starboard'].map(id =>
       airframe.pieces.find(p => p.id === id)!,
     )
@@ -121,7 +121,7 @@ describe('joints', () => {
   })
   it('a lip stands 6 mm out of one piece and slides into the other with the play all round', async () => {
     const kernel = await testKernel()
-    const airframe = createAssessor().airframe(jointed('lip'))
+    const airframe = sharedAssessor().airframe(jointed('lip'))
     const [front, rear] = ['body-1', 'body-2'].map(id => airframe.pieces.find(p => p.id === id)!)
     const solid = pieceSolid(kernel, front)
     expect(solid.boundingBox().max[2]).toBeCloseTo(152 + 6, 3)
@@ -138,7 +138,7 @@ describe('joints', () => {
   it('pieces add up to the uncut airframe and what the joints take: within 0.5 %', async () => {
     const kernel = await testKernel()
     const volume = (doc: ProjectFile) =>
-      createAssessor()
+      sharedAssessor()
         .airframe(doc)
         .pieces.filter(p => p.part === 'wing' && p.side === 'starboard')
         .reduce((sum, p) => {
@@ -167,7 +167,7 @@ it('a spar in one piece, or the pivot of an all-moving tail, has its hole right 
   const volume = (doc: ProjectFile) => {
     const solid = pieceSolid(
       kernel,
-      createAssessor()
+      sharedAssessor()
         .airframe(doc)
         .pieces.find(p => p.id === 'body-2')!,
     )

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { DocumentError, type ProjectFile } from '../document'
 import { aircraft, surface } from '../testing/arbitraries'
@@ -190,7 +190,7 @@ describe('solids', () => {
     { solidBody = false, onePart = true, withBody = true } = {},
   ) => {
     const kernel = await testKernel()
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const { pieces: all, body } = assessor.airframe(doc)
     const pieces = all.filter(piece => withBody || piece.part !== 'body')
     const reports = assessor.assess(doc).pieces
@@ -270,7 +270,7 @@ describe('solids', () => {
       spars: [{ ...tube, toMm: 100, tipShare: tube.rootShare }],
     }
     const volumes = await checkPieces(doc)
-    const section = polygonArea(outlineAt(createAssessor().airframe(doc).wing, 0)).area
+    const section = polygonArea(outlineAt(sharedAssessor().airframe(doc).wing, 0)).area
     // Tube of 8 mm with 0.15 mm round it; its polygon has the circle's area.
     expect(volumes.get('wing-1-starboard')! / (100 * (section - Math.PI * 4.15 ** 2))).toBeCloseTo(1, 4)
   })
@@ -278,7 +278,7 @@ describe('solids', () => {
     let run = 0
     await fc.assert(
       fc.asyncProperty(aircraft, async doc => {
-        const cut = { ...doc, cuts: proposeAllCuts(createAssessor().airframe(doc)) }
+        const cut = { ...doc, cuts: proposeAllCuts(sharedAssessor().airframe(doc)) }
         // Bodies take most of the time and vary least.
         await checkPieces(cut, { onePart: false, withBody: run++ % 10 === 0 })
       }),
@@ -287,7 +287,7 @@ describe('solids', () => {
   })
   it('the picture in space faces outwards on both sides and lies on its own side', async () => {
     const kernel = await testKernel()
-    for (const piece of createAssessor().airframe(DEMOS[0]).pieces) {
+    for (const piece of sharedAssessor().airframe(DEMOS[0]).pieces) {
       const solid = pieceSolid(kernel, piece)
       const { positions, triangles } = placedMesh(piece, meshOf(solid))
       solid.delete()
@@ -299,7 +299,7 @@ describe('solids', () => {
   })
   it('what comes off the bed is the part on its own side: a turn and a shift bring it to its place, never a mirror', async () => {
     const kernel = await testKernel()
-    for (const piece of createAssessor().airframe(DEMOS[0]).pieces) {
+    for (const piece of sharedAssessor().airframe(DEMOS[0]).pieces) {
       const solid = pieceSolid(kernel, piece)
       const printed = meshOf(solid),
         placed = placedMesh(piece, printed)
@@ -324,7 +324,7 @@ describe('solids', () => {
     }
   })
   it('standing boxes turn to the least square', () => {
-    const piece = createAssessor().airframe(DEMOS[0]).pieces[0]
+    const piece = sharedAssessor().airframe(DEMOS[0]).pieces[0]
     const box = standingBox(piece)
     expect(Math.max(box.width, box.depth)).toBeLessThan(195)
     expect(box.height).toBe(135)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { written } from '../units'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { checkProject, type Given } from '../document'
 import { readGivenParts } from '../workshop/export'
@@ -62,7 +62,7 @@ describe('a mesh kept in the document', () => {
 describe('a given part in the aircraft', () => {
   it('lies where it is put: its middle on the axis, its heavy end where the thick end points', () => {
     const airframe = (lies: Given['lies']) =>
-      createAssessor()
+      sharedAssessor()
         .assess(withGiven(given({ lies, yMm: lies === 'span' ? 100 : 0 })))
         .pieces.find(p => p.id === 'ring')!
     // A cone's wall has its middle below half height: foot end forward, inboard or down of the box's middle.
@@ -73,21 +73,21 @@ describe('a given part in the aircraft', () => {
     expect(Math.hypot(y, z - 10)).toBeLessThan(0.3)
   })
   it('a pair weighs twice one, mirrored; standing for the fin it takes the drawn fin away; an unreadable one is a finding', () => {
-    const one = createAssessor().assess(withGiven(given({ yMm: 80 }))),
-      two = createAssessor().assess(withGiven(given({ yMm: 80, pair: true })))
+    const one = sharedAssessor().assess(withGiven(given({ yMm: 80 }))),
+      two = sharedAssessor().assess(withGiven(given({ yMm: 80, pair: true })))
     const own = (a: typeof one) => a.pieces.filter(p => p.id.startsWith('ring'))
     expect(own(two)).toHaveLength(2)
     expect(own(two).reduce((sum, p) => sum + p.predictedG, 0)).toBeCloseTo(2 * own(one)[0].predictedG, 9)
     expect(own(two)[0].centreMm[1]).toBeCloseTo(-own(two)[1].centreMm[1], 9)
-    const fin = createAssessor().assess(withGiven(given({ standsFor: 'vertical', lies: 'fin' })))
+    const fin = sharedAssessor().assess(withGiven(given({ standsFor: 'vertical', lies: 'fin' })))
     expect(fin.pieces.some(p => p.part === 'vertical' && p.kind !== 'given')).toBe(false)
-    const broken = createAssessor().assess(withGiven(given({ mesh: 'AAAA' })))
+    const broken = sharedAssessor().assess(withGiven(given({ mesh: 'AAAA' })))
     expect(written(broken.findings.find(f => f.code === 'given-unreadable')!.text)).toContain('Ring')
   })
   it('in another filament it weighs by the densities; its place moves the balance by its moment', () => {
     const doc = withGiven(given())
-    const a = createAssessor().assess(doc)
-    const moved = createAssessor().assess({ ...doc, given: [{ ...doc.given[0], xMm: 600 }] })
+    const a = sharedAssessor().assess(doc)
+    const moved = sharedAssessor().assess({ ...doc, given: [{ ...doc.given[0], xMm: 600 }] })
     const grams = a.pieces.find(p => p.id === 'ring')!.predictedG
     // Its glue share moves with it: 4 % of the printed mass.
     const share = 1 + doc.allowances.glueShare

@@ -1,7 +1,7 @@
 /** Kept meshes that were made to take minutes, and outlines that are none. */
 import { zlibSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { checkProject, DocumentError, outlineFault, type ProjectFile } from '../document'
 import { notNumbers } from '../testing/extremes'
@@ -71,7 +71,7 @@ describe('a kept mesh', () => {
     )
     expect(unpackMesh(tall)).toBeNull()
     for (const mesh of [huge, tall]) {
-      const assessment = createAssessor().assess(withMesh(mesh))
+      const assessment = sharedAssessor().assess(withMesh(mesh))
       expect(notNumbers(assessment)).toEqual([])
       expect(assessment.findings.map(finding => finding.code)).toContain('given-unreadable')
     }
@@ -153,7 +153,7 @@ describe('an outline', () => {
   })
   it('however a file was torn: what is accepted flies to finite figures', () => {
     const random = seeded(12),
-      assessor = createAssessor()
+      assessor = sharedAssessor()
     let accepted = 0
     for (let round = 0; round < runs(5000, 80); round++) {
       const lines = text(whole).split('\n')

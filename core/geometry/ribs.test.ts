@@ -1,14 +1,14 @@
 /** Ribs under film: where they stand and what is left of them, by plane geometry. mm */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { USUAL_RIBS } from '../libraries'
 import { edgeSpar, ribbed } from '../testing/ribbed'
 import { runs } from '../testing/runs'
 import { gapAt, outlineAt, planAt, polygonArea, ribPlaces, type Piece } from '.'
 import { boxOf, featureAt } from './feature'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const ribsOf = (doc = ribbed()): { ribs: Piece[]; doc: typeof doc } => ({
   doc,
   ribs: assessor

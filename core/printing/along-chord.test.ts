@@ -4,7 +4,7 @@ import type { ChordFrame, Recipe } from '../document'
 import { loftSurface, outlineAt, type Section } from '../geometry'
 import { LIBRARIES, recipeById } from '../libraries'
 import { DEMOS } from '../demo'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { divideSection } from './divide-edges'
 import { insetField } from './inset-field'
 import { layerBeads, layLayer, recipeReach } from './lay'
@@ -123,7 +123,7 @@ it('a piece on its side weighs what it does without', () => {
     ),
   })
   const massOf = (more: Partial<Recipe>) => {
-    const { pieces, filamentOf } = createAssessor().airframe(doc(more))
+    const { pieces, filamentOf } = sharedAssessor().airframe(doc(more))
     const piece = pieces.find(item => item.part === 'vertical' && item.kind === 'fixed')!
     const filament = filamentOf(piece.zone)
     return lyingPrint(piece, filament, printPiece(piece, filament)).mass

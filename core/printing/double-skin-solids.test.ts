@@ -1,7 +1,7 @@
 /** A double skin as it is exported: one wall and sparse infill lay what was weighed, whatever program slices it. */
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile, Recipe } from '../document'
 import {
@@ -48,7 +48,7 @@ async function sliced(piece: Piece, filament: Filament) {
 }
 
 it.each(DEEP ? DEMOS : DEMOS.slice(1))('$name: closed, as much bead and as heavy as weighed', async demo => {
-  const airframe = createAssessor().airframe(inSkins(demo))
+  const airframe = sharedAssessor().airframe(inSkins(demo))
   const own = airframe.pieces.filter(piece => piece.side !== 'port')
   for (const piece of own.filter((_, i) => i % runs(1, 12) === 0)) {
     const found = await sliced(piece, airframe.filamentOf(piece.zone))
@@ -60,7 +60,7 @@ it.each(DEEP ? DEMOS : DEMOS.slice(1))('$name: closed, as much bead and as heavy
 
 it('base and top layers close the cavity, and a solid of any other school stays as it is', async () => {
   const kernel = await testKernel()
-  const [piece] = createAssessor().airframe(inSkins(DEMOS[0], { baseLayers: 4, topLayers: 4 })).pieces
+  const [piece] = sharedAssessor().airframe(inSkins(DEMOS[0], { baseLayers: 4, topLayers: 4 })).pieces
   const whole = pieceSolid(kernel, piece)
   const volume = whole.volume()
   const hollow = hollowed(kernel, piece, whole)
@@ -78,7 +78,7 @@ it('base and top layers close the cavity, and a solid of any other school stays 
   expect(foot / area(piece.from + 2 * layerHeightMm)).toBeCloseTo(1, 2)
   expect(hollow.slice(8 * layerHeightMm).area() / foot).toBeLessThan(0.6)
   hollow.delete()
-  const [plain] = createAssessor().airframe(DEMOS[0]).pieces
+  const [plain] = sharedAssessor().airframe(DEMOS[0]).pieces
   const solid = pieceSolid(kernel, plain)
   expect(hollowed(kernel, plain, solid)).toBe(solid)
   solid.delete()
@@ -102,7 +102,7 @@ it('random wings with tips, controls and joints', async () => {
             wing: [{ atMm: share * span, joint: { kind: 'pins', toleranceMm: 0.2 }, piece: 2 }],
           },
         }
-        const airframe = createAssessor().airframe(doc)
+        const airframe = sharedAssessor().airframe(doc)
         const pieces = airframe.pieces.filter(
           piece =>
             piece.part === 'wing' &&

@@ -1,7 +1,7 @@
 /** The sampled estimate against every layer of the real solids, sliced and replayed move by move. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { Printer, ProjectFile } from '../document'
 import { meshOf, pieceSolid, type Piece } from '../geometry'
@@ -27,7 +27,7 @@ async function compare(piece: Piece, filament: Filament) {
 describe('every demo piece', () => {
   for (const demo of DEMOS) {
     it(`${demo.name}: mass within 1 %, time within 3 %, centre within 1 % of its length`, async () => {
-      const airframe = createAssessor().airframe(demo)
+      const airframe = sharedAssessor().airframe(demo)
       // By day every third of them.
       const own = airframe.pieces.filter(p => p.side !== 'port')
       for (const piece of own.filter((_, i) => i % runs(1, 5) === 0)) {
@@ -62,7 +62,7 @@ it('a short piece with webs takes as long as its layers do: webs are looked for 
       item.id === zone.id ? { ...zone, recipe: { ...zone.recipe, layerHeightMm: 0.3 } } : item,
     ),
   }
-  const airframe = createAssessor().airframe(doc)
+  const airframe = sharedAssessor().airframe(doc)
   const piece = airframe.pieces.find(item => item.zone.recipe.lattice && item.to - item.from < 31)!
   const { mass, time } = await compare(piece, airframe.filamentOf(piece.zone))
   expect(Math.abs(mass)).toBeLessThan(0.005)
@@ -98,7 +98,7 @@ it('random wings with tips, control surfaces and joints, in every school: mass w
           },
           zones: DEMOS[0].zones.map(item => (item.id === zone.id ? zone : item)),
         }
-        const airframe = createAssessor().airframe(doc)
+        const airframe = sharedAssessor().airframe(doc)
         // One piece a wing, turn about: a fixed one or a moving part.
         const pieces = airframe.pieces.filter(
           p =>

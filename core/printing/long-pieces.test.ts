@@ -1,6 +1,6 @@
 /** A piece of metres, seen and timed in few places, weighs and takes what its parts do, each seen closely. */
 import { expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { changed } from '../testing/changed'
@@ -29,7 +29,7 @@ it.each([
 ] as const)('%s', (_, recipe) => {
   const [printer] = DEMOS[0].printers
   const of = (parts: number) => {
-    const airframe = createAssessor().airframe(wing(recipe, parts))
+    const airframe = sharedAssessor().airframe(wing(recipe, parts))
     const pieces = airframe.pieces.filter(piece => piece.part === 'wing' && piece.side === 'starboard')
     const prints = pieces.map(piece => printPiece(piece, airframe.filamentOf(piece.zone)))
     return {

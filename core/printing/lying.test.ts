@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { LIBRARIES, recipeFor } from '../libraries'
@@ -49,7 +49,7 @@ describe('the skin of a piece that lies on its side', () => {
 })
 
 describe('a wing that lies on the bed', () => {
-  const assessor = createAssessor()
+  const assessor = sharedAssessor()
   const lying = (layers: number): ProjectFile => ({
     ...DEMOS[0],
     zones: DEMOS[0].zones.map(zone =>

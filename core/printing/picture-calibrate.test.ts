@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { circle, slitOutlines, webAnchor, webbedSection, webLengths, webPattern, websOf } from '../geometry'
 import { LIBRARIES, recipeFor } from '../libraries'
@@ -75,7 +75,7 @@ describe('the picture of a layer', () => {
     }
   })
   it('the one loop of a layer with webs is as long as that layer is weighed in the mean, and marks its webs', () => {
-    const piece = createAssessor().airframe(DEMOS[0]).pieces[0]
+    const piece = sharedAssessor().airframe(DEMOS[0]).pieces[0]
     const { recipe } = piece.zone
     const pattern = webPattern(recipe)!,
       cuts = websOf(piece, pattern),
@@ -108,7 +108,7 @@ describe('the picture of a layer', () => {
     expect(webs / added).toBeLessThan(1.15)
   })
   it('draws nothing outside the section', () => {
-    const slice = createAssessor().airframe(DEMOS[0]).pieces[0].sectionAt(60)
+    const slice = sharedAssessor().airframe(DEMOS[0]).pieces[0].sectionAt(60)
     const xs = Array.from(slice[0]).filter((_, i) => i % 2 === 0),
       ys = Array.from(slice[0]).filter((_, i) => i % 2 === 1)
     for (const id of ['spiral-lattice', 'bead-infill', 'double-skin', 'beads']) {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { zipSync, strToU8 } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { DocumentError, type Printer, type Recipe } from '../document'
 import { contoursAt, measureMesh, meshOf, pieceSolid, polygonArea, weld } from '../geometry'
@@ -104,7 +104,7 @@ describe('contours', () => {
   })
   it('agrees with manifold-3d on a real piece within 0.01 %', async () => {
     const kernel = await testKernel()
-    const piece = createAssessor().airframe(DEMOS[0]).pieces[0]
+    const piece = sharedAssessor().airframe(DEMOS[0]).pieces[0]
     const solid = pieceSolid(kernel, piece)
     const mesh = meshOf(solid)
     for (const z of [3.1, 40.7, 90.2, 131]) {

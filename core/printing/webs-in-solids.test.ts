@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { contoursAt, measureMesh, meshOf, pieceSolid, polygonArea, type Piece } from '../geometry'
@@ -53,7 +53,7 @@ async function exported(piece: Piece, filament: Filament) {
 describe('webs in the exported solid', () => {
   for (const demo of DEMOS)
     it(`${demo.name}: every piece with webs is closed, one loop a layer, as long and as heavy as weighed`, async () => {
-      const airframe = createAssessor().airframe(demo)
+      const airframe = sharedAssessor().airframe(demo)
       for (const piece of airframe.pieces.filter(p => p.zone.recipe.lattice && p.side !== 'port')) {
         const { figures, several, length, mass, mesh } = await exported(
           piece,
@@ -101,7 +101,7 @@ describe('webs in the exported solid', () => {
               zone.id === 'wing-inner' ? { ...zone, filament: foam.id, recipe } : zone,
             ),
           }
-          const airframe = createAssessor().airframe(doc)
+          const airframe = sharedAssessor().airframe(doc)
           const pieces = airframe.pieces.filter(
             p => p.part === 'wing' && p.kind === 'fixed' && p.side !== 'port' && p.to - p.from > 30,
           )

@@ -1,7 +1,7 @@
 /** What a section bears once its skin has buckled. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { LIBRARIES, recipeById } from '../libraries'
@@ -116,7 +116,7 @@ describe('collapse', () => {
 })
 
 describe('what practice shows', () => {
-  const assessor = createAssessor()
+  const assessor = sharedAssessor()
   const foam = LIBRARIES.filaments.find(item => item.id === 'pla-foam')!
   /** A straight wing of one chord, all of one recipe, with nothing in it but what `change` adds. */
   const winged = (spanMm: number, chordMm: number, change: (draft: ProjectFile) => void): ProjectFile => {

@@ -1,6 +1,6 @@
 /** Layers that take long hold less: by hand, smoothly, and in the skin of a wing. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import { LIBRARIES } from '../libraries'
 import { changed } from '../testing/changed'
@@ -55,7 +55,7 @@ describe('layers that take long', () => {
         ]
       })
       return Math.min(
-        ...createAssessor()
+        ...sharedAssessor()
           .assess(doc)
           .strength.stations.map(row => row.modes['skin across layers'] ?? Infinity),
       )

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { written } from '../units'
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../assess'
+import { assess, sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { envelope, gustIncrement } from './flight-loads'
@@ -96,7 +96,7 @@ describe('envelope', () => {
 describe('every corner of the envelope goes through the wing', () => {
   const at = (brief: Partial<ProjectFile['brief']>) =>
     assessor.assess({ ...thistledown, brief: { ...thistledown.brief, ...brief } })
-  const assessor = createAssessor()
+  const assessor = sharedAssessor()
   const of = (assessment: ReturnType<typeof at>, id: string) =>
     assessment.strength.cases.find(item => item.id === id)?.reserve
 
@@ -195,7 +195,7 @@ describe('heat', () => {
   })
   it('darker and hotter places never leave more reserve; a bare plastic wing loses what its skin loses', () => {
     const bare: ProjectFile = { ...thistledown, spars: [] }
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const { cases } = assessor.heat(bare)
     // The verdict is that of the brief's own colour in the air.
     const now = assessor.assess(bare).strength.reserve

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { written } from '../units'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../assess'
+import { createAssessor, sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { compareDesigns, filamentSwaps } from './compared'
@@ -9,7 +9,7 @@ import { fittingsFor, gapsOf, boreFactor, cutsForAll, scaleDesign, sizeChoices, 
 import { drafted } from '../testing/changed'
 import { twinBoom } from '../testing/twin'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 const changed = (change: (draft: ProjectFile) => void, base = plover): ProjectFile => drafted(base, change)
 
@@ -186,7 +186,7 @@ describe('another filament', () => {
         item.id === 'battery' ? { ...item, xMm: item.xMm + row.slideMm! } : item,
       ),
     }
-    const after = createAssessor().assess(moved as ProjectFile)
+    const after = sharedAssessor().assess(moved as ProjectFile)
     expect((after.flight.staticMarginPct + after.flight.staticMarginEmptyPct) / 2).toBeCloseTo(
       (5 + 14) / 2,
       1,

@@ -1,12 +1,12 @@
 /** Machine files of demo pieces, with whatever should be wrong about them. */
-import { createAssessor } from '../assess'
+import { sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { Printer, ProjectFile, Recipe } from '../document'
 import type { Piece } from '../geometry'
 import { writePlate, type PlatePart, type WrittenPlate } from '../printing'
 import { platePart } from '../workshop/print-room'
 
-export const assessor = createAssessor()
+export const assessor = sharedAssessor()
 
 /** The demo with short pieces where it is about a few layers of each kind: what is wrong with a file shows there too. */
 export const SHORT: ProjectFile = {

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import { written } from '../units'
 import { describe, expect, it } from 'vitest'
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
-import { assess, createAssessor } from '../assess'
+import { assess, sharedAssessor } from '../assess'
 import { DEMOS } from '../demo'
 import type { ProjectFile } from '../document'
 import { LIBRARIES } from '../libraries'
@@ -19,10 +19,10 @@ const [thistledown, plover] = DEMOS
 
 describe('schools', () => {
   it('taking one gives the figures that the comparison showed', () => {
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const rows = compareSchools(assessor, LIBRARIES, thistledown, 'wing-outer', 'petg')
     for (const row of rows.filter(({ school }, i) => school === 'ribs' || i % runs(1, 4) === 0)) {
-      const after = createAssessor().assess({
+      const after = sharedAssessor().assess({
         ...thistledown,
         zones: thistledown.zones.map(z => (z.id === row.zone.id ? row.zone : z)),
       })
@@ -39,7 +39,7 @@ describe('schools', () => {
   })
   it('foamed weighs about half of solid in the same school', () => {
     const of = (filament: string) =>
-      compareSchools(createAssessor(), LIBRARIES, thistledown, 'wing-inner', filament).find(
+      compareSchools(sharedAssessor(), LIBRARIES, thistledown, 'wing-inner', filament).find(
         r => r.school === 'beads' && r.name !== 'As it is',
       )!
     const ratio = of('pla-foam').massG / of('pla').massG
@@ -84,7 +84,7 @@ it('proposed cuts make every piece fit, and fall where zones meet', () => {
     cuts: { wing: [], second: [], winglet: [], horizontal: [], vertical: [], body: [] },
   }
   expect(assess(uncut).pieces.some(p => !p.fits)).toBe(true)
-  const cuts = proposeAllCuts(createAssessor().airframe(uncut))
+  const cuts = proposeAllCuts(sharedAssessor().airframe(uncut))
   const after = assess({ ...uncut, cuts })
   expect(after.pieces.every(p => p.fits)).toBe(true)
   expect(after.findings.some(f => f.code === 'zones-in-piece')).toBe(false)
@@ -202,7 +202,7 @@ it('proportions: areas and dihedral by hand; each remedy that names a figure, do
 describe('export', () => {
   it('every piece as STL, read by an independent loader to the same volume, and a list that a spreadsheet reads', async () => {
     const kernel = await testKernel()
-    const airframe = createAssessor().airframe(plover)
+    const airframe = sharedAssessor().airframe(plover)
     const reports = assess(plover).pieces
     const seen: string[] = []
     const files = await exportPieces(kernel, airframe, reports, (_done, _of, name) => {
@@ -234,7 +234,7 @@ describe('export', () => {
   it('stops when told to, and quotes names that would upset a spreadsheet', async () => {
     const kernel = await testKernel()
     await expect(
-      exportPieces(kernel, createAssessor().airframe(plover), [], done => {
+      exportPieces(kernel, sharedAssessor().airframe(plover), [], done => {
         if (done === 2) throw new Error('stopped')
       }),
     ).rejects.toThrow('stopped')

@@ -1,6 +1,6 @@
 /** A wing with more walls at nose and rear and a printed spar: set at Skin, told where it cannot be laid, undone. */
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
@@ -11,7 +11,7 @@ beforeAll(async () => {
 })
 afterAll(() => page?.handOn())
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 
 it('a tail gets a denser nose and a spar with the core’s figures; lying down it is told that neither is laid', async () => {
   await page.anew('/skin', DEMOS[0])

@@ -5,7 +5,7 @@
 import { By, Key } from 'selenium-webdriver'
 import { written } from '../../core/units'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { cuttingPlan, mend, sparChoices } from '../../core/workshop/spine'
 import { inspectionList } from '../../core/workshop/readiness'
 import { DEMOS } from '../../core/demo'
@@ -70,7 +70,7 @@ describe('what carries it', () => {
     await page.anew('/spine', { ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: 9 } })
     await page.until('[data-table="mend"] [data-mend]')
     const doc = await kept(),
-      found = mend(createAssessor(), doc)
+      found = mend(sharedAssessor(), doc)
     const ids = await Promise.all(
       (await page.driver.findElements(By.css('[data-mend]'))).map(item => item.getAttribute('data-mend')),
     )
@@ -90,12 +90,12 @@ describe('what carries it', () => {
       await tab('spars')
       await page.until('[data-choice="main-spar:out"]', PATIENCE)
       const doc = await kept(),
-        out = sparChoices(createAssessor(), doc).find(item => item.spar === 'main-spar' && item.id === 'out')!
+        out = sparChoices(sharedAssessor(), doc).find(item => item.spar === 'main-spar' && item.id === 'out')!
       const cells = await page.text('[data-choice="main-spar:out"]')
       expect(cells).toContain(out.reserve.toFixed(2))
       expect(cells).toContain(out.grams.toFixed(1).replace('-', '−'))
       expect(await page.count('[data-cut-length]')).toBe(
-        cuttingPlan(doc, createAssessor().assess(doc), LIBRARIES).lengths.length,
+        cuttingPlan(doc, sharedAssessor().assess(doc), LIBRARIES).lengths.length,
       )
     },
   )
@@ -123,14 +123,14 @@ describe('what carries it', () => {
     await page.choose('[data-field="heat-colour"]', 'black')
     const doc = await kept()
     expect(doc.brief.colour).toBe('black')
-    const field = createAssessor()
+    const field = sharedAssessor()
       .heat(doc)
       .cases.find(item => item.place === 'field' && item.colour === 'black')!
     await page.driver.wait(
       async () => (await page.text('[data-heat="field"]')).includes(`${field.temperatureC.toFixed(0)} °C`),
       PATIENCE,
     )
-    const flying = createAssessor()
+    const flying = sharedAssessor()
       .heat(doc)
       .cases.find(item => item.place === 'flying' && item.colour === 'black')!
     expect(await page.text('[data-heat="flying"]')).toContain(flying.reserve!.toFixed(2))

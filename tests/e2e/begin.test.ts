@@ -1,7 +1,7 @@
 /** From an idea to an aircraft of one's own: a brief, layouts that were sized for it, one of them opened. */
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../../core/assess'
+import { assess, sharedAssessor } from '../../core/assess'
 import { begin, readWishes } from '../../core/begin'
 import { DEMOS } from '../../core/demo'
 import { NO_SPECS } from '../../core/document'
@@ -129,6 +129,6 @@ describe('a beginning', () => {
     const doc = await page.stored()
     expect(doc.name).toBe('New aircraft')
     expect(doc.equipment).toEqual([])
-    expect(await page.wing('weight')).toBeCloseTo(createAssessor().assess(doc).totals.massG, 0)
+    expect(await page.wing('weight')).toBeCloseTo(sharedAssessor().assess(doc).totals.massG, 0)
   })
 })

@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { DEEP, runs } from '../../core/testing/runs'
@@ -19,7 +19,7 @@ beforeAll(async () => {
 afterAll(() => page?.handOn())
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const order = (doc: ProjectFile) => buildOrder(assessor.airframe(doc))
 const stored = async () => {
   await page.saved()

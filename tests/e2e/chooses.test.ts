@@ -5,7 +5,7 @@
 import { Key } from 'selenium-webdriver'
 import { written } from '../../core/units'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import type { ProjectFile } from '../../core/document'
 import { compareDesigns, filamentSwaps } from '../../core/study/compared'
 import { createStudyKernel, readVary, study } from '../../core/study/combinations'
@@ -213,7 +213,7 @@ describe('other choices', () => {
     await tab('filament')
     await page.until('[data-swap="petg"]', PATIENCE)
     await page.choose('[data-field="swap-zone"]', 'Outer wing')
-    const rows = filamentSwaps(createAssessor(), await kept(), 'wing-outer'),
+    const rows = filamentSwaps(sharedAssessor(), await kept(), 'wing-outer'),
       petg = rows.find(row => row.filament === 'petg')!
     await page.driver.wait(
       async () => (await page.text('[data-swap="petg"]')).includes(`${petg.massG.toFixed(0)} g`),
@@ -230,7 +230,7 @@ describe('other choices', () => {
     const ten = choices.find(item => item.stock === 'tube-10x8')!
     await page.until(`[data-size="${ten.factor.toFixed(3)}"]`, PATIENCE)
     await page.until('[data-table="sizes"][aria-busy="false"]', PATIENCE)
-    const report = sizeReport(createAssessor(), doc, { factor: ten.factor, stock: ten.stock, boltMm: null })!
+    const report = sizeReport(sharedAssessor(), doc, { factor: ten.factor, stock: ten.stock, boltMm: null })!
     const rod = report.gaps.find(item => item.id === 'rear-rod')!
     expect(await page.text(`[data-gap="rear-rod ${ten.factor.toFixed(3)}"]`)).toBe(
       `gap ${rod.gapMm.toFixed(2)} mm`,
@@ -259,7 +259,7 @@ describe('other choices', () => {
       await tab('marks')
       await page.until('[data-compared][aria-busy="false"]', PATIENCE)
       const now = await kept(),
-        assessor = createAssessor(),
+        assessor = sharedAssessor(),
         found = compareDesigns(assessor.assess(old), assessor.assess(now))
       await page.driver.wait(
         async () => (await page.text('[data-figure="anew-hours"]')) === `${found.hours.toFixed(1)} h`,

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { strFromU8, unzipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { flatParts, flatSheets } from '../../core/workshop/flat'
 import { PATIENCE } from '../support/browser'
@@ -24,7 +24,7 @@ const landed = async (ending: string) => {
 
 describe('flat parts', () => {
   it('lie on sheets as the core lays them, and go out as SVG, DXF and pages', async () => {
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const parts = flatParts(assessor.airframe(plover), assessor.assess(plover))
     await page.anew('/build', plover)
     await page.press('[data-tab="flat"]')

@@ -8,7 +8,7 @@ import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../../core/assess'
+import { assess, sharedAssessor } from '../../core/assess'
 import { readStl } from '../../core/printing'
 import { measureMesh, weld } from '../../core/geometry'
 import { balanceTemplates } from '../../core/workshop/balance'
@@ -32,7 +32,7 @@ describe('how it flies', () => {
       `${a.stall.speedMs.toFixed(1)} ± ${a.stall.spreadMs.toFixed(1)} m/s`,
     )
     expect(await page.text('[data-figure="tip-margin"]')).toBe(`${a.stall.tipMarginDeg.toFixed(1)}°`)
-    const cases = createAssessor()
+    const cases = sharedAssessor()
       .flown(await page.stored())
       .stallCases()
     const promised = cases.find(item => item.id === 'washout')!
@@ -58,7 +58,7 @@ describe('how it flies', () => {
       await tab('section')
       await page.until('[data-figure="section-cl"]')
       const doc = await page.stored()
-      const assessor = createAssessor()
+      const assessor = sharedAssessor()
       const report = sectionReport(assessor.airframe(doc), assessor.assess(doc), 'wing', 0, 4)!
       expect(await page.text('[data-figure="section-cl"]')).toBe(report.at.cl.toFixed(3))
       const file = join(page.browser.downloads, 'tunnel.csv')
@@ -100,7 +100,7 @@ describe('how it flies', () => {
       'shape-1',
       'shape-1',
     ])
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     expect(sectionReport(assessor.airframe(doc), assessor.assess(doc), 'wing', 0, 4)!.thickness).toBeCloseTo(
       0.14,
       2,
@@ -278,7 +278,7 @@ describe('the balance bench', () => {
       ),
     )
     const doc = await page.stored()
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const templates = balanceTemplates(assessor.airframe(doc), assessor.assess(doc))!
     expect(Object.keys(zip)).toHaveLength(templates.parts.length)
     const gauge = readStl(zip['marking-gauge.stl'])

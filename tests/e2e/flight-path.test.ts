@@ -8,7 +8,7 @@ import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../../core/assess'
+import { assess, sharedAssessor } from '../../core/assess'
 import {
   beadMassPerMm,
   calibrate,
@@ -106,7 +106,7 @@ describe('from brief to log', () => {
       PATIENCE,
     )
     const doc = await page.stored()
-    const piece = createAssessor()
+    const piece = sharedAssessor()
       .airframe(doc)
       .pieces.find(p => p.id === 'wing-3-starboard')!
     const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)

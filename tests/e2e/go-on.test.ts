@@ -1,7 +1,7 @@
 /** Go on or stop: three pieces are weighed, and the maker asks what the rest can still mend. */
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { By } from 'selenium-webdriver'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { held, pairOf } from '../../core/document'
 import { begunPieces } from '../../core/workshop/go-on'
@@ -13,7 +13,7 @@ beforeAll(async () => {
 })
 afterAll(() => page?.handOn())
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown] = DEMOS
 const stored = () => page.stored()
 

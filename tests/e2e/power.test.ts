@@ -1,6 +1,6 @@
 /** A maker asks what pulls, takes another propeller, reads the stand, weighs blades, and takes the card along. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { diagnose } from '../../core/workshop/diagnosis'
@@ -17,7 +17,7 @@ beforeAll(async () => {
 afterAll(() => page?.handOn())
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const figures = (doc: ProjectFile) =>
   powerReport(doc, assessor.assess(doc), assessor.flown(doc).pitch(true)).figures!
 const says = (figure: string, text: string) =>

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { LIBRARIES } from '../../core/libraries'
@@ -23,7 +23,7 @@ beforeAll(async () => {
 afterAll(() => page?.close())
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const tab = (id: string) => page.press(`[data-tab="${id}"]`)
 const stored = async () => {
   await page.saved()

@@ -1,6 +1,6 @@
 /** A wing of ribs under film: built so at Skin, its edges laid, its steps in the build, and back. */
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { changed } from '../../core/testing/changed'
 import { PATIENCE } from '../support/browser'
@@ -12,7 +12,7 @@ beforeAll(async () => {
 })
 afterAll(() => page?.handOn())
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 /** Uncut, as somebody has it who does not mean to print a shell. */
 const uncut = changed(DEMOS[0], draft => {
   draft.cuts.wing = []

@@ -1,7 +1,7 @@
 /** A season on a phone: maiden, trim, a heavy landing, its mend, the next flight, the next mark. */
 import { By } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import type { ProjectFile } from '../../core/document'
 import { diagnose } from '../../core/workshop/diagnosis'
@@ -14,7 +14,7 @@ import { Page } from '../support/page'
 import { DEEP } from '../../core/testing/runs'
 
 let page: Page
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown] = DEMOS
 const fresh: ProjectFile = {
   ...thistledown,

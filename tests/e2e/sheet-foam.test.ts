@@ -1,6 +1,6 @@
 /** A wing cut from sheet foam: said at Skin, drawn at full size, in the order of building, printed by nobody; and back. */
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { changed } from '../../core/testing/changed'
 import { PATIENCE } from '../support/browser'
@@ -16,7 +16,7 @@ const uncut = changed(DEMOS[1], draft => {
   draft.cuts.wing = []
 })
 /** Uncut, a half is one piece, in the zone that has most of it. */
-const zone = createAssessor()
+const zone = sharedAssessor()
   .airframe(uncut)
   .pieces.find(piece => piece.id === 'wing-1-starboard')!.zone
 

@@ -1,6 +1,6 @@
 /** A toss on the screen is the core's toss of the same document. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../core/assess'
+import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { written } from '../../core/units'
 import { steadyGlide, toss, type Throw } from '../../core/workshop/toss'
@@ -15,7 +15,7 @@ beforeAll(async () => {
 afterAll(() => page?.handOn())
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const start = (): Throw => ({
   speedMs: thistledown.brief.throwMs,
   pathDeg: 0,

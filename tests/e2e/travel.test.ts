@@ -1,6 +1,6 @@
 /** Taken apart and put into a box: what it comes to, what does not go in, and what would help. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor, travelOf } from '../../core/assess'
+import { travelOf, sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => page?.handOn())
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 
 describe('to travel', () => {
   it('the parts are the core’s; a box that is too short is a finding, a plug that helps is taken, and can be undone', async () => {

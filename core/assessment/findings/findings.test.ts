@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { written } from '../../units'
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor, type Assessment } from '../../assess'
+import { assess, type Assessment, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { newPieceNumber, type ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
@@ -108,7 +108,7 @@ describe('findings', () => {
     const moved = changed(thistledown, d => {
       d.cuts.wing = [{ ...d.cuts.wing[0], atMm: 60, piece: 2 }]
     })
-    const { wing } = proposeAllCuts(createAssessor().airframe(moved))
+    const { wing } = proposeAllCuts(sharedAssessor().airframe(moved))
     expect(wing.length).toBeGreaterThan(0)
     for (const { atMm, piece } of wing) expect(piece === 2).toBe(Math.abs(atMm - 60) < 0.05)
     expect(new Set(wing.map(({ piece }) => piece)).size).toBe(wing.length)

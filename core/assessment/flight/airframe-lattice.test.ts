@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { layPanels } from '../../aero'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Control } from '../../document'
 import { createLift } from './solved-lift'
@@ -9,7 +9,7 @@ import { alongSpan, createSections } from './section-models'
 import { changed } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const control = (kind: Control['kind']): Control => ({ ...thistledown.wing.controls[0], name: kind, kind })
 
 describe('who steers', () => {

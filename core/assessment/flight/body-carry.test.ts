@@ -1,7 +1,7 @@
 /** The gap between the halves of a surface, filled by a body, by a boom, or open. */
 import { describe, expect, it } from 'vitest'
 import { solveLift } from '../../aero'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { createLift, planOf } from './solved-lift'
@@ -10,7 +10,7 @@ import { drafted } from '../../testing/changed'
 import { runs } from '../../testing/runs'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const lift = createLift()
 const flightOf = (change: (draft: ProjectFile) => void) =>
   lift(assessor.airframe(drafted(thistledown, change)))

@@ -1,7 +1,7 @@
 /** The flight stages of an assessment on whole aircraft: against hand sums, limits and one another. */
 import { describe, expect, it } from 'vitest'
 import { written } from '../../units'
-import { assess, createAssessor } from '../../assess'
+import { assess, createAssessor, sharedAssessor } from '../../assess'
 import { hingeCoefficients } from '../../aero'
 import { DEMOS } from '../../demo'
 import { plain } from '../../testing/plain'
@@ -52,7 +52,7 @@ describe('stall', () => {
       d.wing.panels[0].tipChordMm = 70
     })
     const tapered = assess(narrow),
-      cases = createAssessor().flown(narrow).stallCases()
+      cases = sharedAssessor().flown(narrow).stallCases()
     const washed = assess(
       changed(plank, d => {
         Object.assign(d.wing.panels[0], { tipChordMm: 70, tipTwistDeg: -2 })
@@ -406,7 +406,7 @@ describe('handling', () => {
 
 describe('chance of balance', () => {
   it('is one half when the CG stands on an end of a wide band, near one in its middle, and grows when masses are weighed', () => {
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     const band = (low: number, high: number) =>
       assessor.assess(
         changed(plover, d => {

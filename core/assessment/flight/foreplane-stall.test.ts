@@ -1,6 +1,6 @@
 /** A canard lets go before the wing, by how much, and how slow it flies: against statics, scaling and monotony. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { begin, readWishes } from '../../begin'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
@@ -11,7 +11,7 @@ const work = begin(readWishes({ purpose: 'camera' }), ['canard'])
 let step = work.next()
 while (!step.done) step = work.next()
 const canard = step.value.layouts[0].project
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const of = (change: (doc: ProjectFile) => void = () => {}) => assessor.assess(changed(canard, change))
 const fore = (change?: (doc: ProjectFile) => void) => of(change).stall.foreplane!
 

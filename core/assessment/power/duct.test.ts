@@ -1,6 +1,6 @@
 /** A fan in a duct: areas by plane geometry, what they do to its pull, and what is said of a bad one. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor, ductOf, propulsionOf } from '../../assess'
+import { ductOf, propulsionOf, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { polygonArea } from '../../geometry'
@@ -11,7 +11,7 @@ import { proportions } from '../../workshop/advice'
 import { readiness } from '../../workshop/readiness'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [, fan] = LIBRARIES.fans
 
 const fanOf = (doc: ProjectFile) => doc.equipment.find(item => item.fan)!

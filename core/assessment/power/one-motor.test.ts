@@ -1,6 +1,6 @@
 /** One motor of two stops: what the rudder holds, against the balance of moments by hand. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { FRESH, running } from '../../power'
 import { changed } from '../../testing/changed'
 import { twin } from '../../testing/twin'
@@ -8,7 +8,7 @@ import { DEMOS } from '../../demo'
 import { oneMotor } from './one-motor'
 import { propulsionOf } from './propulsion'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const found = (yMm: number, rudder: number) => {
   const doc = twin(yMm)
   return oneMotor(doc, propulsionOf(doc).propulsion!, rudder, 1.2)

@@ -1,6 +1,6 @@
 /** What is covered, against polygons cut at the hinge line; and how it is drawn. mm */
 import { describe, expect, it } from 'vitest'
-import { createAssessor, coveredStretches } from '../../assess'
+import { coveredStretches, sharedAssessor } from '../../assess'
 import { difference, gapAt, outlineAt, planAt, polygonPerimeter } from '../../geometry'
 import { USUAL_RIBS } from '../../libraries'
 import { changed } from '../../testing/changed'
@@ -20,7 +20,7 @@ const plain = (fromShare = 0.4, toShare = 0.9, chordShare = 0.3) =>
     draft.spars = draft.spars.filter(spar => spar.surface !== 'wing')
   })
 const starboard = (doc: ReturnType<typeof plain>) => {
-  const airframe = createAssessor().airframe(doc)
+  const airframe = sharedAssessor().airframe(doc)
   return { airframe, own: coveredStretches(airframe).filter(item => item.side === 1) }
 }
 
@@ -54,7 +54,7 @@ describe('the area of film', () => {
     }
   })
   it('is as much to port, mirrored, and none of the tail', () => {
-    const all = coveredStretches(createAssessor().airframe(plain()))
+    const all = coveredStretches(sharedAssessor().airframe(plain()))
     expect(all).toHaveLength(2)
     const [a, b] = all
     expect(a.area).toBeCloseTo(b.area, 12)
@@ -79,7 +79,7 @@ describe('the area of film', () => {
 
 it('it is drawn from root to tip, and not over controls', () => {
   const doc = plain()
-  const assessor = createAssessor()
+  const assessor = sharedAssessor()
   const { films } = assessor.assess(doc).drawing,
     { wing } = assessor.airframe(doc)
   expect(films.map(film => film.half).sort()).toEqual(['port', 'starboard'])

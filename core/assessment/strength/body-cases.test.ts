@@ -1,6 +1,6 @@
 /** What acts on a section of the body, against sums by hand; what it bears, against a plain tube. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { areaMoments, seatLine, wingSeat } from '../../geometry'
 import { changed } from '../../testing/changed'
@@ -107,7 +107,7 @@ describe('what a section of the body bears', () => {
       Object.assign(station, { widthMm: 60, heightMm: 60, squareness: 0, zMm: 0 })
     })
   })
-  const assessor = createAssessor()
+  const assessor = sharedAssessor()
   const frame = assessor.airframe(tube)
   it('of a tube: σ·2πrt drawn out, σ·πr²t bent, either way alike', () => {
     const [station] = bodyStations(frame)
@@ -122,7 +122,7 @@ describe('what a section of the body bears', () => {
     const open = changed(tube, doc => {
       doc.body!.openings = [{ ...DEMOS[0].body!.openings[0], side: 'top' }]
     })
-    const found = bodyStations(createAssessor().airframe(open)).filter(station => station.opening)
+    const found = bodyStations(sharedAssessor().airframe(open)).filter(station => station.opening)
     const [whole] = bodyStations(frame)
     for (const { bears } of found)
       for (const way of ['hogging', 'sagging', 'stretched', 'pressed'] as const)
@@ -159,7 +159,7 @@ describe('what a section of the body bears', () => {
       doc.wing.zMm = zMm
     })
   it('loses to a wing in its middle the half that is cut away: as much over it as under it, and the other way up', () => {
-    const [over, under] = [0.01, -0.01].map(zMm => bodyStations(createAssessor().airframe(middle(zMm))))
+    const [over, under] = [0.01, -0.01].map(zMm => bodyStations(sharedAssessor().airframe(middle(zMm))))
     const seats = over.flatMap((station, i) =>
       Math.abs(station.bears.stretched / under[i].bears.stretched - 1) < 0.01 &&
       Math.abs(station.middleMm) > 5
@@ -179,7 +179,7 @@ describe('what a section of the body bears', () => {
     const tilted = changed(middle(1), doc => {
       doc.wing.incidenceDeg = 4
     })
-    const airframe = createAssessor().airframe(tilted)
+    const airframe = sharedAssessor().airframe(tilted)
     const seat = seatLine(airframe.body!, wingSeat(airframe.wing), tilted.body!.saddle!)
     const found = bodyStations(airframe).filter(({ xMm }) => xMm > seat.from + 1 && xMm < seat.to - 1)
     expect(found.length).toBeGreaterThanOrEqual(2)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { stockOr, LIBRARIES, stockArea } from '../../libraries'
 import type { Strut } from '../../document'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { cabane, interplane, twoWings } from '../../testing/two-wings'
 import { DEMOS } from '../../demo'
 import type { Quantity } from '../../units'
@@ -148,7 +148,7 @@ describe('struts', () => {
 })
 
 describe('struts of an aircraft', () => {
-  const assessor = createAssessor()
+  const assessor = sharedAssessor()
   const liftStrut = (alongMm: number): Strut =>
     cabane({
       id: 'lift',

@@ -1,13 +1,13 @@
 /** Loads hung from the wing on the ground: what is predicted, what a reading corrects, what a test proves. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor, type Assessment } from '../../assess'
+import { type Assessment, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Proof, ProjectFile } from '../../document'
 import { drafted } from '../../testing/changed'
 import { plank } from '../../testing/plank'
 import { GRAVITY as g, written } from '../../units'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const assess = (change: (draft: ProjectFile) => void = () => {}): Assessment =>
   assessor.assess(drafted(DEMOS[0], change))
 const proof = (more: Partial<Proof>): Proof => ({

@@ -1,12 +1,12 @@
 /** Legs as the whole aircraft lands on them. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor, type Assessment } from '../../assess'
+import { type Assessment, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Leg, ProjectFile } from '../../document'
 import { drafted } from '../../testing/changed'
 import { WIRE_LEG } from '../../testing/wire-leg'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const assess = (change: (draft: ProjectFile) => void): Assessment =>
   assessor.assess(drafted(DEMOS[0], change))
 

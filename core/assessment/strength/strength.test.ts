@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor, type Assessment } from '../../assess'
+import { createAssessor, type Assessment, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Joint, Leg, ProjectFile } from '../../document'
 import { drafted } from '../../testing/changed'
 import { plank } from '../../testing/plank'
 import { runs } from '../../testing/runs'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => drafted(base, change)
 const assess = (change: (draft: ProjectFile) => void = () => {}, base = DEMOS[0]): Assessment =>
   assessor.assess(changed(change, base))

@@ -1,6 +1,6 @@
 /** Tails hard over: loads against closed form, and what they bear against the section kernel under a load by hand. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { changed } from '../../testing/changed'
 import { buildStation, closedAt, decide, stationModes, stationSection } from '../../structure'
@@ -10,7 +10,7 @@ import { createTailSurfaces, tailLift, tailPlaces } from './tail-surfaces'
 import { TAIL_CL } from './body-cases'
 
 const [demo] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const heldOf = (doc: typeof demo, name: 'horizontal' | 'vertical') =>
   createTailSurfaces()(assessor.airframe(doc)).find(({ loft }) => loft.name === name)!
 const reserveOf = (doc: typeof demo, name: 'horizontal' | 'vertical') =>

@@ -1,7 +1,7 @@
 /** Parts that an aircraft comes to, against what the drawing says they measure. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
@@ -13,7 +13,7 @@ import { written } from '../../units'
 import { largerBox, PADDING_MM, travelOf } from './travel'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const of = (doc: ProjectFile, box = doc.brief.travelBoxMm) => travelOf(assessor.airframe(doc), box)
 const changed = (change: (draft: ProjectFile) => void, base = thistledown) => of(drafted(base, change))
 const named = ({ parts }: ReturnType<typeof of>) => parts.map(part => part.name)

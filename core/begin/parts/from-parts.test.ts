@@ -1,6 +1,6 @@
 /** An aircraft from part files, against parts whose every measure is known. */
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { checkProject } from '../../document'
 import { DEMOS } from '../../demo'
 import { meshOf, packMesh, pieceSolid, unpackMesh, type TriangleMesh } from '../../geometry'
@@ -158,7 +158,7 @@ describe('a project', () => {
     expect(doc.given[0].name).toBe('inner')
     expect(said.map(words => written(words)).join()).toContain('is the other side of')
   })
-  const assessment = createAssessor().assess(doc)
+  const assessment = sharedAssessor().assess(doc)
   it('prints what came and nothing that is drawn, each where its drawing is', () => {
     expect(notNumbers(assessment)).toEqual([])
     expect(assessment.pieces.map(piece => piece.kind)).toEqual(Array(9).fill('given'))
@@ -172,7 +172,7 @@ describe('a project', () => {
     expect(Math.abs(stab.centreMm[1])).toBeLessThan(0.5)
   })
   it('flies as the aircraft does that is drawn so', () => {
-    const drawn = createAssessor().assess(
+    const drawn = sharedAssessor().assess(
       checkProject({
         ...project,
         given: [],
@@ -203,7 +203,7 @@ describe('a project', () => {
     expect(assessment.flight.clAlphaPerRad / drawn.flight.clAlphaPerRad).toBeCloseTo(1, 2)
   })
   it('answers what another filament weighs: by its density', () => {
-    const dense = createAssessor().assess(
+    const dense = sharedAssessor().assess(
       checkProject({
         ...project,
         zones: project.zones.map(zone => (zone.id === 'wing' ? { ...zone, filament: 'petg' } : zone)),
@@ -228,7 +228,7 @@ describe('the demo, from the files that it goes out as', () => {
   it('has its wing and tail again, ailerons cut out, rounded tip and all, and its body', async () => {
     const own = await testKernel()
     const [demo] = DEMOS
-    const files = createAssessor()
+    const files = sharedAssessor()
       .airframe(demo)
       .pieces.filter(piece => piece.kind === 'fixed')
       .map((piece): SortedPart => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { normalCdf } from '../../mass'
 import { chanceOf, chanceOfAll, type Targets } from './robust'
@@ -51,9 +51,9 @@ describe('how sure', () => {
   })
   it('as drawing every mass of a real ledger a hundred thousand times', () => {
     // A target a little over what it should weigh, so that chance decides.
-    const { massG } = createAssessor().assess(DEMOS[0]).totals
+    const { massG } = sharedAssessor().assess(DEMOS[0]).totals
     const doc = { ...DEMOS[0], brief: { ...DEMOS[0].brief, targetMassG: massG + 7, printHours: 27 } },
-      a = createAssessor().assess(doc),
+      a = sharedAssessor().assess(doc),
       { normal } = random(7)
     const filamentOf = new Map(
         a.pieces.map(piece => [piece.id, piece.weighedG === null ? piece.filament : null]),
@@ -100,8 +100,8 @@ describe('how sure', () => {
     expect(Math.abs(found - hits / tries)).toBeLessThan(3 * Math.sqrt((found * (1 - found)) / tries) + 0.006)
   })
   it('a higher target never lowers it', () => {
-    const near = createAssessor().assess(DEMOS[1]),
-      far = createAssessor().assess({
+    const near = sharedAssessor().assess(DEMOS[1]),
+      far = sharedAssessor().assess({
         ...DEMOS[1],
         brief: { ...DEMOS[1].brief, targetMassG: DEMOS[1].brief.targetMassG + 30 },
       })

@@ -1,7 +1,7 @@
 import { written } from '../../units'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { createAssessor, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { held, type Leg, type ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
@@ -74,7 +74,7 @@ describe('the front', () => {
 
 describe('the study against brute force', () => {
   it('pieces that stay as they were printed hang on no option: points assessed again come out the same', async () => {
-    const { pieces } = createAssessor().assess(plover)
+    const { pieces } = sharedAssessor().assess(plover)
     const kept: ProjectFile = {
       ...plover,
       asPrinted: held(
@@ -236,7 +236,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
         doc,
         readVary({ zones, spars: { [doc.spars[0].id]: [doc.spars[0].stock, 'rod-3', null] } }),
       )
-      const assessor = createAssessor()
+      const assessor = sharedAssessor()
       const points = runs(12, 4)
       for (let k = 0; k < points; k++) {
         const point = pointOf(Math.floor((search.of * (k + 0.5)) / points)),
@@ -263,7 +263,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
         spars: { 'tail-rod': ['rod-3', null] },
       }),
     )
-    const assessor = createAssessor()
+    const assessor = sharedAssessor()
     let tails = 0
     for (let k = 0; k < search.of; k++) {
       const point = pointOf(k),
@@ -290,7 +290,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
       },
     ]) {
       const { search, tables, pointOf, printerOf } = await ready(doc, vary)
-      const assessor = createAssessor()
+      const assessor = sharedAssessor()
       for (let k = 0; k < search.of; k++) {
         const point = pointOf(k),
           a = assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
@@ -320,7 +320,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
         expect(
           difference(
             point,
-            createAssessor().assess(
+            sharedAssessor().assess(
               designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }),
             ),
           ),
@@ -397,7 +397,7 @@ describe('what a study says', () => {
       },
     })
     const result = await study(kernel, thistledown, vary, goOn),
-      assessor = createAssessor()
+      assessor = sharedAssessor()
     for (const point of result.sure) {
       const a = assessor.assess(
         designOf(thistledown, dimensions(thistledown, vary), point.picks, {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor, type WingName } from '../../assess'
+import { createAssessor, type WingName, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { LIBRARIES, recipeById } from '../../libraries'
@@ -7,7 +7,7 @@ import { nudgeSteps } from './nudge-steps'
 import { neediest, nudges, WINGS, type Nudge } from './nudges'
 import { runs } from '../../testing/runs'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const all = (doc: ProjectFile, wing: WingName): Promise<Nudge[]> =>
   nudges(assessor, doc, wing, [0, 1], () => true)
 const [thistledown, plover] = DEMOS

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor, travelOf } from '../../assess'
+import { createAssessor, travelOf, sharedAssessor } from '../../assess'
 import { apply } from '../../change'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
@@ -7,7 +7,7 @@ import { drafted } from '../../testing/changed'
 import { runs } from '../../testing/runs'
 import { partings } from './partings'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 const inBox = (travelBoxMm: ProjectFile['brief']['travelBoxMm'], doc = thistledown) =>
   drafted(doc, draft => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../../assess'
+import { assess, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { scaleSection, shapeFigures, shapeFromPoints, shapeOf } from '../../geometry'
 import { parsePolar } from '../../aero'
@@ -7,7 +7,7 @@ import { DocumentError, type ProjectFile } from '../../document'
 import { sectionReport } from './section-report'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const report = (doc: ProjectFile, sMm: number, surface: 'wing' | 'horizontal' = 'wing', alpha = 4) =>
   sectionReport(assessor.airframe(doc), assess(doc), surface, sMm, alpha)!
 

@@ -2,7 +2,7 @@ import { wingletsFor } from '../../testing/winglets'
 import fc from 'fast-check'
 import { written } from '../../units'
 import { describe, expect, it } from 'vitest'
-import { assess, createAssessor } from '../../assess'
+import { assess, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Equipment, ProjectFile } from '../../document'
 import { measureMesh, polygonArea } from '../../geometry'
@@ -20,7 +20,7 @@ import { runs } from '../../testing/runs'
 import { random } from '../../testing/random'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const withBattery = (doc: ProjectFile, xMm: number, more: Partial<Equipment> = {}): ProjectFile => ({
   ...doc,
   equipment: doc.equipment.map(item => (item.id === 'battery' ? { ...item, xMm, ...more } : item)),

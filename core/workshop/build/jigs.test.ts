@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor, siteOf } from '../../assess'
+import { siteOf, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { intersection, measureMesh, meshOf, pieceSolid, placedMesh, type SolidKernel } from '../../geometry'
@@ -8,7 +8,7 @@ import { gaugeAt, JIG_GAP, jigMesh, jigPrints, jigs, movingSection, type Jig } f
 import { WIRE_LEG } from '../../testing/wire-leg'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const made = (doc: ProjectFile) => jigs(assessor.airframe(doc), assessor.assess(doc))
 const find = (list: readonly Jig[], id: string) => list.find(jig => jig.id === id)!
 const RAD = Math.PI / 180

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { written } from '../../units'
@@ -7,7 +7,7 @@ import { buildOrder, buildProgress, channelList, hardwareList, linkageSheets, se
 import { drafted as change } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const RAD = Math.PI / 180
 
 describe('a rod between servo and horn', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { buildGraph, createAssessor, RULES, type BuildStep, type Need } from '../../assess'
+import { buildGraph, RULES, type BuildStep, type Need, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Equipment, ProjectFile } from '../../document'
 import { aircraft } from '../../testing/arbitraries'
@@ -16,7 +16,7 @@ import { wingletsFor } from '../../testing/winglets'
 import { drafted as change } from '../../testing/changed'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const frame = (doc: ProjectFile) => assessor.airframe(doc)
 
 /** Any order that the needs allow, by a seeded choice among what is ready; one step is put off as long as it can be. */

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { changed } from '../../testing/changed'
 import { twin } from '../../testing/twin'
@@ -7,7 +7,7 @@ import { presentWing } from '../balance'
 import { powerReport } from '../power'
 import { flightCard } from './index'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 
 it('the card says what the other pages say, for every loading and wing set', () => {
   const [thistledown] = DEMOS

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Flight } from '../../document'
 import { runs } from '../../testing/runs'
@@ -9,7 +9,7 @@ import { diagnose, learnedDrag, priceOf } from './index'
 import { below, figureAt, tickChance, weigh, type Notes } from './infer'
 import { random, type Random } from '../../testing/random'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const models = DEMOS.map(doc => modelOf(doc, assessor.assess(doc), assessor.flown(doc).pitch(true)))
 const [thistledown] = DEMOS
 

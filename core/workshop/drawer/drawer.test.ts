@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { checkProject, DocumentError, type ProjectFile } from '../../document'
 import { LIBRARIES } from '../../libraries'
 import { partOf, placed, readParts, shelfParts, together, writeParts } from '.'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 const parts = shelfParts(LIBRARIES)
 const named = (id: string) => parts.find(item => item.id === id)!

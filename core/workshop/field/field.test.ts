@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { altitudeOf, airAt } from '../../aero'
 import { DEMOS } from '../../demo'
 import type { Pack, ProjectFile } from '../../document'
@@ -16,7 +16,7 @@ import {
 } from './index'
 
 const [thistledown, plover] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const at = (doc: ProjectFile, field: Partial<ProjectFile['field']>): ProjectFile => ({
   ...doc,
   field: { ...doc.field, ...field },

@@ -1,7 +1,7 @@
 /** Flat parts: outlines of the real sections, on sheets without overlap, in files that are read back to size. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { polygonArea } from '../../geometry'
 import { USUAL_RIBS } from '../../libraries'
@@ -12,7 +12,7 @@ import { twin } from '../../testing/twin'
 import { flatParts, flatSheets, placedLoops, sheetDxf, sheetSvg, type FlatPart } from '.'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const partsOf = (doc = thistledown) => flatParts(assessor.airframe(doc), assessor.assess(doc))
 const areaOf = ({ loops }: Pick<FlatPart, 'loops'>) =>
   loops.reduce((sum, loop) => sum + polygonArea(loop).area, 0)

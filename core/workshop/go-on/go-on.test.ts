@@ -1,13 +1,13 @@
 /** What is printed stays as it was printed, and what is left is all that an offer changes. */
 import { beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { withZone } from '../../change'
 import { DEMOS } from '../../demo'
 import { checkProject, held, pairOf, type ProjectFile } from '../../document'
 import { begunPieces, EVEN, goOn, reprintsOf, verdictOf, type GoOn } from '.'
 
 const [THISTLEDOWN] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const DATE = '2026-11-01'
 const inner = THISTLEDOWN.zones.find(zone => zone.id === 'wing-inner')!
 /** The inner wing laid with a tenth less. */

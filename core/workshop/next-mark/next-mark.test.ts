@@ -1,13 +1,13 @@
 import { twoWings } from '../../testing/two-wings'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { apply, stops } from '../../change'
 import { DEMOS } from '../../demo'
 import { checkProject, type Damage, type ProjectFile } from '../../document'
 import { written } from '../../units'
 import { actsFor, suggestions, takeMark, tryActs } from './index'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 
 describe('wishes tried on the design', () => {

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { createAssessor, propulsionOf } from '../../assess'
+import { propulsionOf, sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Equipment, ProjectFile, StandPoint } from '../../document'
 import { LIBRARIES } from '../../libraries'
@@ -11,7 +11,7 @@ import { warmest } from './heat'
 import { reachOf } from './reach'
 import { bladeBalance, powerReport, shelfOffers, standResult, taken, type PowerFigures } from './index'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 const report = (doc: ProjectFile) => powerReport(doc, assessor.assess(doc), assessor.flown(doc).pitch(true))
 const changed = (doc: ProjectFile, kind: Equipment['kind'], more: Partial<Equipment>): ProjectFile => ({

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { DocumentError, type ProjectFile, type Recipe } from '../../document'
 import { meshOf, pieceSolid } from '../../geometry'
@@ -265,7 +265,7 @@ describe('any machine file, held against its piece by its moves alone', () => {
     const { texts, piece } = made('wing-3-starboard', { lattice: null, spiral: false })
     const { pieces } = await check(texts, 'wing-3-starboard')
     expect(pieces[0].asFound.lattice).toBeNull()
-    const as = createAssessor().assess(printedAsFound(thistledown, piece, pieces[0].asFound))
+    const as = sharedAssessor().assess(printedAsFound(thistledown, piece, pieces[0].asFound))
     const row = (of: typeof as) => of.strength.wing.reserve
     expect(row(as)).toBeLessThan(row(now))
   })

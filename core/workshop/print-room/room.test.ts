@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { checkProject, FAULTS, type ProjectFile } from '../../document'
 import { LIBRARIES } from '../../libraries'
@@ -15,7 +15,7 @@ import { shelfOf } from './spools'
 import { changed as changedBy } from '../../testing/changed'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const plan = (doc: ProjectFile, now = '2026-11-26T18:30') =>
   planRoom(doc, assessor.airframe(doc), assessor.assess(doc), now)
 const changed = (change: (draft: ProjectFile) => void, doc: ProjectFile = thistledown): ProjectFile =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { pieceSolid } from '../../geometry'
 import { testKernel } from '../../testing/kernel'
@@ -9,7 +9,7 @@ import { apply } from '../../change'
 import { brokenCopies, isPrinted, planRoom } from '../print-room'
 import { boughtParts, chooseMend, lookAlso, noteDamage, partHistories, repairs, restOf } from './index'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 const of = (code: string, ways: ReturnType<typeof repairs>) => ways.find(way => way.code === code)!
 

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { written } from '../../units'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { LIBRARIES } from '../../libraries'
 import { cuttingPlan, KERF_MM } from './cutting-plan'
 import { inspectionList, suggestProof } from '../readiness'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
 const spar = (name: string, pieceMm: number, pieces = 1, stock = 'tube-8x6') => ({
   id: name,

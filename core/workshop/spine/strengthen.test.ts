@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { written } from '../../units'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Leg, ProjectFile } from '../../document'
 import { LIBRARIES } from '../../libraries'
@@ -11,7 +11,7 @@ import { weaknesses } from './weakness'
 import { apply } from '../../change'
 import { drafted } from '../../testing/changed'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const changed = (change: (draft: ProjectFile) => void, base = DEMOS[0]): ProjectFile => drafted(base, change)
 const leg: Leg = {
   id: 'main',
@@ -175,7 +175,7 @@ describe('every failing mode has a remedy that, applied, passes', () => {
       const { all, single } = mend(assessor, doc)
       expect(all).not.toBeNull()
       // From scratch: nothing remembered of the way there.
-      const mended = createAssessor().assess(apply(doc, all!.change))
+      const mended = sharedAssessor().assess(apply(doc, all!.change))
       expect(mended.strength.reserve).toBeGreaterThanOrEqual(1)
       expect(mended.strength.reserve).toBeCloseTo(all!.reserveAfter, 9)
       expect(mended.findings.filter(finding => finding.code.startsWith('weak-'))).toEqual([])
@@ -195,7 +195,7 @@ describe('what a spar could be instead', () => {
     const list = sparChoices(assessor, DEMOS[0])
     const main = list.filter(choice => choice.spar === 'main-spar')
     for (const item of main.filter((_, i) => i % runs(1, 5) === 0)) {
-      const after = createAssessor().assess(apply(DEMOS[0], item.change))
+      const after = sharedAssessor().assess(apply(DEMOS[0], item.change))
       expect(after.strength.wing.reserve).toBeCloseTo(item.reserve, 9)
       expect(after.totals.massG - assessor.assess(DEMOS[0]).totals.massG).toBeCloseTo(item.grams, 6)
     }

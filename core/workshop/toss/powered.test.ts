@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { pullOf } from '../power'
 import { armEnds, dummyMasses, stallCost, toss, wheeledRun, type Pull, type Throw } from './index'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const [thistledown] = DEMOS
 const assessment = assessor.assess(thistledown)
 const tables = assessor.flown(thistledown).pitch(true)

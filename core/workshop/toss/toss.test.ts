@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { ProjectFile } from '../../document'
 import { LEVEL_THROW } from '../../testing/level-throw'
@@ -7,7 +7,7 @@ import { runs } from '../../testing/runs'
 import { fly } from '../../toss'
 import { gliderOf, steadyGlide, suitingThrow, survivingBalance, toss, type Throw } from './index'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const tablesOf = (doc: ProjectFile, payload = true) => assessor.flown(doc).pitch(payload)
 
 describe('the tables against what they were made of', () => {

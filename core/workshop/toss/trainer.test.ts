@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { written } from '../../units'
 import { pullOf } from '../power'
 import { confused, DIFFICULTIES, faultsFor, lesson, noted, revealed, turning, type FaultKind } from './index'
 import { random } from '../../testing/random'
 
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const chanceOf = (seed: number) => random(seed).uniform
 const at = DEMOS.map(doc => {
   const assessment = assessor.assess(doc)

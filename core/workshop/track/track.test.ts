@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { createAssessor } from '../../assess'
+import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import { checkProject, DocumentError, TRACK_SAMPLES, type Track } from '../../document'
 import { runs } from '../../testing/runs'
@@ -8,7 +8,7 @@ import { powerReport } from '../power'
 import { guessMapping, readRecording, readTrack, toTrack } from './index'
 
 const [thistledown] = DEMOS
-const assessor = createAssessor()
+const assessor = sharedAssessor()
 const now = assessor.assess(thistledown)
 const tables = assessor.flown(thistledown).pitch(true)
 
