@@ -65,7 +65,7 @@ describe('what carries it', () => {
     expect(await page.stored()).toEqual(DEMOS[0])
     expect(await page.find('[data-act="undo"]').isEnabled()).toBe(false)
   })
-  it('what would mend it is what the core finds, and taking all of it passes', async () => {
+  it.runIf(DEEP)('what would mend it is what the core finds, and taking all of it passes', async () => {
     // Flown harder than its joiner bears.
     await page.anew('/spine', { ...DEMOS[0], brief: { ...DEMOS[0].brief, loadFactor: 9 } })
     await page.until('[data-table="mend"] [data-mend]')
@@ -171,14 +171,19 @@ describe('the test on two trestles', () => {
     )
     expect(shown).toEqual(list.map(item => written(item.where)))
   })
-  it("a piece lying on its side: the tray says what that does, and the wing's mode changes with it", async () => {
-    await page.anew('/skin')
-    await page.choose('[data-field="zone"]', 'Outer wing')
-    expect(await page.text('[data-text="stance"]')).toContain('bond between them')
-    await page.choose('[data-field="stance"]', 'Lying on its side')
-    expect(await page.text('[data-text="stance"]')).toContain('along the beads')
-    const a = await page.computed()
-    expect(a.strength.stations.some(station => station.modes['skin along the bead'] !== undefined)).toBe(true)
-    expect(a.findings.map(finding => finding.code)).toContain('lies-bare')
-  })
+  it.runIf(DEEP)(
+    "a piece lying on its side: the tray says what that does, and the wing's mode changes with it",
+    async () => {
+      await page.anew('/skin')
+      await page.choose('[data-field="zone"]', 'Outer wing')
+      expect(await page.text('[data-text="stance"]')).toContain('bond between them')
+      await page.choose('[data-field="stance"]', 'Lying on its side')
+      expect(await page.text('[data-text="stance"]')).toContain('along the beads')
+      const a = await page.computed()
+      expect(a.strength.stations.some(station => station.modes['skin along the bead'] !== undefined)).toBe(
+        true,
+      )
+      expect(a.findings.map(finding => finding.code)).toContain('lies-bare')
+    },
+  )
 })

@@ -180,7 +180,7 @@ describe('the build', () => {
   })
 
   it.runIf(DEEP)('another glue changes steps and times; a pen on foam is warned of', async () => {
-    await page.fresh('/build', thistledown)
+    await page.anew('/build', thistledown)
     await page.until('[data-act="done"]')
     await page.choose('[data-field="glue-spars"]', 'Epoxy, slow')
     await page.driver.wait(async () => (await stored()).build.glues.spars === 'epoxy-slow', PATIENCE)
@@ -195,7 +195,7 @@ describe('the build', () => {
   it.runIf(DEEP)(
     'notes and a picture stay with their step, and travel in the archive; a file that is no picture is refused',
     async () => {
-      await page.fresh('/build', plover)
+      await page.anew('/build', plover)
       await page.until('[data-act="done"]')
       await page.act('note')
       await page.type('[data-field="note"]', 'bore reamed to 5.3')
@@ -229,7 +229,7 @@ describe('the build', () => {
   )
 
   it.runIf(DEEP)('the book is made in the browser, and can be stopped', async () => {
-    await page.fresh('/build', plover)
+    await page.anew('/build', plover)
     await page.until('[data-act="done"]')
     await page.press('[data-tab="book"]')
     await page.driver.executeScript(`document.querySelector('[data-act="book-pdf"]').click()`)
@@ -244,9 +244,9 @@ describe('the build', () => {
     await page.driver.wait(async () => (await page.text('.desk')).includes('Plover.html'), PATIENCE)
   })
 
-  it('on a phone one finger ticks, and nothing runs out of the screen', async () => {
+  it.runIf(DEEP)('on a phone one finger ticks, and nothing runs out of the screen', async () => {
     await setViewport(page.driver, 390, 844)
-    await page.fresh('/build', thistledown)
+    await page.anew('/build', thistledown)
     await page.until('[data-act="done"]')
     const done = await (await page.find('[data-act="done"]')).getRect()
     expect(done.height).toBeGreaterThanOrEqual(44)

@@ -208,20 +208,23 @@ describe('other choices', () => {
     },
     240_000,
   )
-  it('another filament for a zone: weight, what to buy and what stands against it, as the core has them', async () => {
-    await page.anew('/choose')
-    await tab('filament')
-    await page.until('[data-swap="petg"]', PATIENCE)
-    await page.choose('[data-field="swap-zone"]', 'Outer wing')
-    const rows = filamentSwaps(sharedAssessor(), await kept(), 'wing-outer'),
-      petg = rows.find(row => row.filament === 'petg')!
-    await page.driver.wait(
-      async () => (await page.text('[data-swap="petg"]')).includes(`${petg.massG.toFixed(0)} g`),
-      PATIENCE,
-    )
-    expect(await page.text('[data-swap="petg"]')).toContain(`${petg.buy[0].grams} g PETG`)
-    expect(await page.text('[data-swap="pla-foam"]')).toContain('as it is')
-  })
+  it.runIf(DEEP)(
+    'another filament for a zone: weight, what to buy and what stands against it, as the core has them',
+    async () => {
+      await page.anew('/choose')
+      await tab('filament')
+      await page.until('[data-swap="petg"]', PATIENCE)
+      await page.choose('[data-field="swap-zone"]', 'Outer wing')
+      const rows = filamentSwaps(sharedAssessor(), await kept(), 'wing-outer'),
+        petg = rows.find(row => row.filament === 'petg')!
+      await page.driver.wait(
+        async () => (await page.text('[data-swap="petg"]')).includes(`${petg.massG.toFixed(0)} g`),
+        PATIENCE,
+      )
+      expect(await page.text('[data-swap="petg"]')).toContain(`${petg.buy[0].grams} g PETG`)
+      expect(await page.text('[data-swap="pla-foam"]')).toContain('as it is')
+    },
+  )
   it.runIf(DEEP)('sizes by spar stock, side by side; a factor that makes no sense is refused', async () => {
     await page.anew('/choose')
     await tab('sizes')

@@ -105,7 +105,7 @@ describe('the drawer', () => {
       expect(await page.text('[data-drawer] .bad')).toContain('parts[0].massG')
       await page.driver.findElement(By.css('[aria-label="File of parts"]')).sendKeys(good)
       await page.until('[data-part="own-motor"]')
-      await page.go('/balance')
+      await page.visit('/balance')
       await page.choose('[data-field="drawer-group"]', 'My own')
       const before = assess(await stored()).totals.massG
       await page.press('[data-part="own-motor"]')

@@ -8,6 +8,7 @@ import { DEMOS } from '../../core/demo'
 import { flatParts, flatSheets } from '../../core/workshop/flat'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -23,7 +24,7 @@ const landed = async (ending: string) => {
 }
 
 describe('flat parts', () => {
-  it('lie on sheets as the core lays them, and go out as SVG, DXF and pages', async () => {
+  it.runIf(DEEP)('lie on sheets as the core lays them, and go out as SVG, DXF and pages', async () => {
     const assessor = sharedAssessor()
     const parts = flatParts(assessor.airframe(plover), assessor.assess(plover))
     await page.anew('/build', plover)

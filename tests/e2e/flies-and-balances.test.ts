@@ -86,7 +86,7 @@ describe('how it flies', () => {
       await page.act('undo')
     },
   )
-  it('a section reshaped: thicker everywhere it was used, as one step', async () => {
+  it.runIf(DEEP)('a section reshaped: thicker everywhere it was used, as one step', async () => {
     await page.anew('/shape')
     await tab('section')
     await page.until('[data-figure="section-cl"]')
@@ -144,7 +144,7 @@ describe('how it flies', () => {
 })
 
 describe('what flight and heat ask', () => {
-  it('a stronger gust typed at Brief governs the wing, and the verdict says so', async () => {
+  it.runIf(DEEP)('a stronger gust typed at Brief governs the wing, and the verdict says so', async () => {
     await page.anew('/brief')
     await page.type('[data-field="gustMs"]', '12')
     const a = await page.computed()
@@ -259,7 +259,7 @@ describe('the balance bench', () => {
     await page.act('undo')
     await page.act('undo')
   })
-  it("cradle and gauge come as closed solids of the core's own outlines", async () => {
+  it.runIf(DEEP)("cradle and gauge come as closed solids of the core's own outlines", async () => {
     await page.anew('/balance')
     await tab('measure')
     await page.press('[data-act="cradle"]')

@@ -97,56 +97,63 @@ describe('from brief to log', () => {
     const chip = Number((await page.text('[data-diff="weight"]')).replace('−', '-'))
     expect(chip).toBeCloseTo(expected.totals.massG - assess(DEMOS[0]).totals.massG, 0)
   })
-  it('a look inside a layer shows the bead lengths and mass of the core; a test tube gives the flow to use', async () => {
-    await page.anew('/skin')
-    await page.choose('[data-field="zone"]', 'Outer wing')
-    await page.find('[data-mode="inside"]').click()
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-figure="layer-mass"]'))).length === 1,
-      PATIENCE,
-    )
-    const doc = await page.stored()
-    const piece = sharedAssessor()
-      .airframe(doc)
-      .pieces.find(p => p.id === 'wing-3-starboard')!
-    const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)
-    const layer = Math.floor(layers / 2)
-    // As it is exported: with the slits of its webs.
-    const slits = websOf(piece, webPattern(piece.zone.recipe)!)
-    const slice = webbedSection(piece, slits, piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers)
-    const grams =
-      layerBeads(layLayer(insetField(divideSection(slice, 2.5)), piece.zone.recipe)) *
-      beadMassPerMm(
-        piece.zone.recipe,
-        LIBRARIES.filaments.find(f => f.id === 'pla-foam')!,
-      ) *
-      1000
-    expect(await page.text('[data-figure="layer"]')).toBe(`${layer + 1} of ${layers}`)
-    expect(await page.text('[data-figure="layer-mass"]')).toBe(`${grams.toFixed(3)} g`)
-    await page.find('details.test summary').click()
-    const { recipe } = piece.zone
-    const solid = tubeMassG(40, 20, beadSection(recipe), recipe.layerHeightMm, 1210)
-    await page.type('[data-field="test-mass"]', (solid * recipe.flow).toFixed(2))
-    await page.type('[data-field="test-wall"]', '0.38')
-    const expected = calibrate({
-      massG: Number((solid * recipe.flow).toFixed(2)),
-      solidMassG: solid,
-      wallMm: 0.38,
-      beadWidthMm: recipe.beadWidthMm,
-      flow: recipe.flow,
-    })
-    expect(await page.text('[data-figure="expansion"]')).toBe(`${expected.expansion.toFixed(2)}×`)
-    await page.act('take-flow')
-    await page.saved()
-    expect((await page.stored()).zones.find(z => z.id === 'wing-outer')!.recipe.flow).toBeCloseTo(
-      expected.flow,
-      2,
-    )
-    // The tube is kept: at this temperature the filament now foams as measured.
-    expect((await page.stored()).calibrations.at(-1)!.expansion).toBeCloseTo(expected.expansion, 3)
-    await page.act('undo')
-    await page.act('undo')
-  })
+  it.runIf(DEEP)(
+    'a look inside a layer shows the bead lengths and mass of the core; a test tube gives the flow to use',
+    async () => {
+      await page.anew('/skin')
+      await page.choose('[data-field="zone"]', 'Outer wing')
+      await page.find('[data-mode="inside"]').click()
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('[data-figure="layer-mass"]'))).length === 1,
+        PATIENCE,
+      )
+      const doc = await page.stored()
+      const piece = sharedAssessor()
+        .airframe(doc)
+        .pieces.find(p => p.id === 'wing-3-starboard')!
+      const layers = Math.round((piece.to - piece.from) / piece.zone.recipe.layerHeightMm)
+      const layer = Math.floor(layers / 2)
+      // As it is exported: with the slits of its webs.
+      const slits = websOf(piece, webPattern(piece.zone.recipe)!)
+      const slice = webbedSection(
+        piece,
+        slits,
+        piece.from + ((layer + 0.5) * (piece.to - piece.from)) / layers,
+      )
+      const grams =
+        layerBeads(layLayer(insetField(divideSection(slice, 2.5)), piece.zone.recipe)) *
+        beadMassPerMm(
+          piece.zone.recipe,
+          LIBRARIES.filaments.find(f => f.id === 'pla-foam')!,
+        ) *
+        1000
+      expect(await page.text('[data-figure="layer"]')).toBe(`${layer + 1} of ${layers}`)
+      expect(await page.text('[data-figure="layer-mass"]')).toBe(`${grams.toFixed(3)} g`)
+      await page.find('details.test summary').click()
+      const { recipe } = piece.zone
+      const solid = tubeMassG(40, 20, beadSection(recipe), recipe.layerHeightMm, 1210)
+      await page.type('[data-field="test-mass"]', (solid * recipe.flow).toFixed(2))
+      await page.type('[data-field="test-wall"]', '0.38')
+      const expected = calibrate({
+        massG: Number((solid * recipe.flow).toFixed(2)),
+        solidMassG: solid,
+        wallMm: 0.38,
+        beadWidthMm: recipe.beadWidthMm,
+        flow: recipe.flow,
+      })
+      expect(await page.text('[data-figure="expansion"]')).toBe(`${expected.expansion.toFixed(2)}×`)
+      await page.act('take-flow')
+      await page.saved()
+      expect((await page.stored()).zones.find(z => z.id === 'wing-outer')!.recipe.flow).toBeCloseTo(
+        expected.flow,
+        2,
+      )
+      // The tube is kept: at this temperature the filament now foams as measured.
+      expect((await page.stored()).calibrations.at(-1)!.expansion).toBeCloseTo(expected.expansion, 3)
+      await page.act('undo')
+      await page.act('undo')
+    },
+  )
   it.runIf(DEEP)('the drawing yields: folded and opened by the divider, remembered by station', async () => {
     await page.anew('/brief')
     expect(await page.count('.stage')).toBe(1)
@@ -234,34 +241,63 @@ describe('from brief to log', () => {
     // None runs through a hinge, the servo's bay, a hatch or a wing bolt.
     expect(mended.findings.filter(f => f.code === 'cut-through')).toEqual([])
   })
-  it('split: another joint is in the ledger and in the solids; a cut put through a hatch is named with where to move it', async () => {
-    await page.anew('/split')
-    await page.choose('[data-field="joint-wing-0"]', 'Plywood tongue')
-    const a = await page.computed()
-    expect(a.ledger.filter(row => row.name.startsWith('Tongue')).map(row => row.massG)[0]).toBeGreaterThan(
-      0.1,
-    )
-    expect(await page.wing('weight')).toBeCloseTo(a.totals.massG, 0)
-    await page.type('[data-field="cut-body-0"]', '100')
-    const through = (await page.computed()).findings.find(f => f.code === 'cut-through')!
-    expect(written(through.text)).toContain('battery hatch')
-    expect(await page.text('.findings')).toContain(written(through.remedy))
-    await page.act('undo')
-    await page.act('undo')
-    await page.find('[data-view="space"]').click()
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
-      PATIENCE,
-    )
-    expect(await page.driver.findElements(By.css('[data-field="apart"]'))).toHaveLength(1)
-    await page.find('[data-view="plan"]').click()
-  })
-  it('a given part from a file is weighed in its zone, replaces the drawn part, and goes again with undo; a broken file changes nothing', async () => {
-    await page.anew('/split')
-    const ring = join(page.browser.downloads, 'given ring.stl')
-    writeFileSync(
-      ring,
-      writeStl(
+  it.runIf(DEEP)(
+    'split: another joint is in the ledger and in the solids; a cut put through a hatch is named with where to move it',
+    async () => {
+      await page.anew('/split')
+      await page.choose('[data-field="joint-wing-0"]', 'Plywood tongue')
+      const a = await page.computed()
+      expect(a.ledger.filter(row => row.name.startsWith('Tongue')).map(row => row.massG)[0]).toBeGreaterThan(
+        0.1,
+      )
+      expect(await page.wing('weight')).toBeCloseTo(a.totals.massG, 0)
+      await page.type('[data-field="cut-body-0"]', '100')
+      const through = (await page.computed()).findings.find(f => f.code === 'cut-through')!
+      expect(written(through.text)).toContain('battery hatch')
+      expect(await page.text('.findings')).toContain(written(through.remedy))
+      await page.act('undo')
+      await page.act('undo')
+      await page.find('[data-view="space"]').click()
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('canvas[data-ready="yes"]'))).length === 1,
+        PATIENCE,
+      )
+      expect(await page.driver.findElements(By.css('[data-field="apart"]'))).toHaveLength(1)
+      await page.find('[data-view="plan"]').click()
+    },
+  )
+  it.runIf(DEEP)(
+    'a given part from a file is weighed in its zone, replaces the drawn part, and goes again with undo; a broken file changes nothing',
+    async () => {
+      await page.anew('/split')
+      const ring = join(page.browser.downloads, 'given ring.stl')
+      writeFileSync(
+        ring,
+        writeStl(
+          revolve(
+            [
+              [30, 0],
+              [34, 40],
+              [22, 90],
+            ],
+            64,
+          ),
+          'ring',
+        ),
+      )
+      const before = await page.computed()
+      await page.find('input[aria-label="Part file"]').sendKeys(ring)
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('[data-given="given-1"]'))).length === 1,
+        PATIENCE,
+      )
+      await page.settled()
+      await page.saved()
+      const withIt = await page.computed()
+      const part = withIt.pieces.find(p => p.id === 'given-1')!
+      // Every layer of the same triangles, sliced with that zone's recipe.
+      const zone = (await page.stored()).zones.find(z => z.id === part.zone)!
+      const sliced = sliceModel(
         revolve(
           [
             [30, 0],
@@ -270,54 +306,31 @@ describe('from brief to log', () => {
           ],
           64,
         ),
-        'ring',
-      ),
-    )
-    const before = await page.computed()
-    await page.find('input[aria-label="Part file"]').sendKeys(ring)
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-given="given-1"]'))).length === 1,
-      PATIENCE,
-    )
-    await page.settled()
-    await page.saved()
-    const withIt = await page.computed()
-    const part = withIt.pieces.find(p => p.id === 'given-1')!
-    // Every layer of the same triangles, sliced with that zone's recipe.
-    const zone = (await page.stored()).zones.find(z => z.id === part.zone)!
-    const sliced = sliceModel(
-      revolve(
-        [
-          [30, 0],
-          [34, 40],
-          [22, 90],
-        ],
-        64,
-      ),
-      zone.recipe,
-      LIBRARIES.filaments.find(f => f.id === zone.filament)!,
-      DEMOS[0].printers[0],
-    )
-    expect(Math.abs(part.predictedG / (sliced.mass * 1000) - 1)).toBeLessThan(0.01)
-    expect(withIt.totals.printedG - before.totals.printedG).toBeCloseTo(part.predictedG, 6)
-    expect(await page.text('[data-given="given-1"] summary')).toContain(`${part.predictedG.toFixed(1)} g`)
-    expect(await page.wing('weight')).toBeCloseTo(withIt.totals.massG, 0)
-    await page.find('[data-given="given-1"] summary').click()
-    await page.choose('[data-given="given-1"] [data-field="stands-0"]', 'The drawn body')
-    expect((await page.computed()).pieces.some(p => p.id === 'body-1')).toBe(false)
-    await page.act('undo')
-    await page.act('undo')
-    expect((await page.computed()).totals.massG).toBeCloseTo(before.totals.massG, 9)
-    const broken = join(page.browser.downloads, 'broken.stl')
-    writeFileSync(broken, 'solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0 zero\n')
-    await page.find('input[aria-label="Part file"]').sendKeys(broken)
-    await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-fault="part"]'))).length === 1,
-      PATIENCE,
-    )
-    expect(await page.text('[data-fault="part"]')).toContain('Nothing was changed')
-    expect((await page.stored()).given).toEqual([])
-  })
+        zone.recipe,
+        LIBRARIES.filaments.find(f => f.id === zone.filament)!,
+        DEMOS[0].printers[0],
+      )
+      expect(Math.abs(part.predictedG / (sliced.mass * 1000) - 1)).toBeLessThan(0.01)
+      expect(withIt.totals.printedG - before.totals.printedG).toBeCloseTo(part.predictedG, 6)
+      expect(await page.text('[data-given="given-1"] summary')).toContain(`${part.predictedG.toFixed(1)} g`)
+      expect(await page.wing('weight')).toBeCloseTo(withIt.totals.massG, 0)
+      await page.find('[data-given="given-1"] summary').click()
+      await page.choose('[data-given="given-1"] [data-field="stands-0"]', 'The drawn body')
+      expect((await page.computed()).pieces.some(p => p.id === 'body-1')).toBe(false)
+      await page.act('undo')
+      await page.act('undo')
+      expect((await page.computed()).totals.massG).toBeCloseTo(before.totals.massG, 9)
+      const broken = join(page.browser.downloads, 'broken.stl')
+      writeFileSync(broken, 'solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0 zero\n')
+      await page.find('input[aria-label="Part file"]').sendKeys(broken)
+      await page.driver.wait(
+        async () => (await page.driver.findElements(By.css('[data-fault="part"]'))).length === 1,
+        PATIENCE,
+      )
+      expect(await page.text('[data-fault="part"]')).toContain('Nothing was changed')
+      expect((await page.stored()).given).toEqual([])
+    },
+  )
   it("print: every piece listed with the core's mass; the export holds closed solids and the list", async () => {
     await page.anew('/print')
     await page.press('[data-tab="pieces"]')
@@ -424,38 +437,42 @@ describe('from brief to log', () => {
     expect(await page.text('[data-table="taught"]')).toContain('PLA, foaming')
     expect(await page.text('[data-figure="forecast-chance"]')).toContain('%')
   })
-  it('balance: the battery dragged moves the CG by its moment; a remedy lands where it promised', async () => {
-    await page.anew('/balance')
-    const before = await page.computed()
-    await page.drag('[data-handle="mass-battery"]', -25, 0)
-    const after = await page.computed()
-    const doc = await page.stored()
-    const moved = doc.equipment.find(e => e.id === 'battery')!.xMm - 106
-    expect(moved).toBeLessThan(-5)
-    expect(after.totals.cgMm[0] - before.totals.cgMm[0]).toBeCloseTo((112 * moved) / before.totals.massG, 6)
-    expect(await page.text('[data-figure="cg"]')).toContain(after.totals.cgMm[0].toFixed(1))
-    // The nose was made lighter at Skin: whatever the bench offers first, taken until it is in the band with
-    // payload in and out.
-    for (let i = 0; i < 3; i++) {
-      await page.driver.wait(
-        async () =>
-          (await page.count('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')) > 0,
-        PATIENCE,
-      )
-      const first = (await page.driver.findElements(By.css('[data-remedy-of]')))[0]
-      const promised = (await first.findElement(By.css('[data-figure="cg-after"]')).getText()).replace(
-        ' mm',
-        '',
-      )
-      await first.findElement(By.css('[data-remedy]')).click()
-      await page.settled()
-      const taken = await page.computed()
-      expect(taken.totals.cgMm[0].toFixed(1)).toBe(promised)
-      expect(await page.text('[data-figure="cg"]')).toContain(promised)
-      if (taken.verdicts.balance.margin > 0.5) break
-    }
-    expect((await page.computed()).verdicts.balance.margin).toBeGreaterThan(0.5)
-  })
+  it.runIf(DEEP)(
+    'balance: the battery dragged moves the CG by its moment; a remedy lands where it promised',
+    async () => {
+      await page.anew('/balance')
+      const before = await page.computed()
+      await page.drag('[data-handle="mass-battery"]', -25, 0)
+      const after = await page.computed()
+      const doc = await page.stored()
+      const moved = doc.equipment.find(e => e.id === 'battery')!.xMm - 106
+      expect(moved).toBeLessThan(-5)
+      expect(after.totals.cgMm[0] - before.totals.cgMm[0]).toBeCloseTo((112 * moved) / before.totals.massG, 6)
+      expect(await page.text('[data-figure="cg"]')).toContain(after.totals.cgMm[0].toFixed(1))
+      // The nose was made lighter at Skin: whatever the bench offers first, taken until it is in the band with
+      // payload in and out.
+      for (let i = 0; i < 3; i++) {
+        await page.driver.wait(
+          async () =>
+            (await page.count('[data-table="remedies"][aria-busy="false"] [data-remedy]:not([disabled])')) >
+            0,
+          PATIENCE,
+        )
+        const first = (await page.driver.findElements(By.css('[data-remedy-of]')))[0]
+        const promised = (await first.findElement(By.css('[data-figure="cg-after"]')).getText()).replace(
+          ' mm',
+          '',
+        )
+        await first.findElement(By.css('[data-remedy]')).click()
+        await page.settled()
+        const taken = await page.computed()
+        expect(taken.totals.cgMm[0].toFixed(1)).toBe(promised)
+        expect(await page.text('[data-figure="cg"]')).toContain(promised)
+        if (taken.verdicts.balance.margin > 0.5) break
+      }
+      expect((await page.computed()).verdicts.balance.margin).toBeGreaterThan(0.5)
+    },
+  )
   it('maiden: not yet, then no-go in too much wind, then go', async () => {
     await page.anew('/field')
     expect(await page.text('[data-figure="go"]')).toBe('Not yet')

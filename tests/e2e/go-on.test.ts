@@ -54,7 +54,7 @@ it('the best offer is what the core says of it; taken, what is printed stays, an
   // What was looked at before the edit cannot be taken any more.
   expect(await page.find('[data-table="go-on"] [data-take]').isEnabled()).toBe(false)
 
-  await page.go('/skin')
+  await page.visit('/skin')
   const zone = before.pieces.find(piece => piece.id === weighed)!
   await page.choose('[data-field="zone"]', zone.zoneName)
   expect(await page.text('[data-held]')).toMatch(/stay as printed: what you change here is for the rest/)

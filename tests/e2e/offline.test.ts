@@ -45,14 +45,14 @@ describe('without a network', () => {
       await page.until(`[data-weigh="${piece.id}"]`)
       await page.find(`[data-weigh="${piece.id}"]`).sendKeys((1.01 * piece.predictedG).toFixed(1), Key.ENTER)
       await page.settled()
-      await page.go('/brief')
+      await page.visit('/brief')
       await page.type('[data-field="targetMassG"]', '805')
       expect(await page.text('[data-wing="weight"]')).toContain('≤ 805 g')
       await page.go('/log')
       await page.type('[data-field="minutes"]', '4')
       await page.act('log-flight')
       await page.saved()
-      await page.go('/shape')
+      await page.visit('/shape')
       // What was not looked at before the network went is there too: the geometry kernel and the space view.
       await page.find('[data-view="space"]').click()
       await page.until('canvas')
@@ -115,7 +115,7 @@ describe('without a network', () => {
 
 describe('between two machines', () => {
   it('a project goes by a code and comes back; a code works once, and a wrong one says so', async () => {
-    await page.fresh('/brief', thistledown)
+    await page.anew('/brief', thistledown)
     await page.act('shelf')
     await page.press('[data-act="give-code"]')
     await page.until('[data-figure="code"] b')
@@ -174,8 +174,8 @@ describe('between two machines', () => {
 })
 
 describe('a season on a phone', () => {
-  it('the view switch covers nothing, and the head leaves room for the work', async () => {
-    await page.fresh('/shape', thistledown)
+  it.runIf(DEEP)('the view switch covers nothing, and the head leaves room for the work', async () => {
+    await page.anew('/shape', thistledown)
     await setViewport(page.driver, 390, 844)
     try {
       await page.settled()

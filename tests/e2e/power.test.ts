@@ -185,7 +185,7 @@ describe('what follows from it', () => {
     expect(await page.text('[data-cause="cg"]')).toContain(`${(100 * own.causes[0].chance).toFixed(0)} %`)
   })
 
-  it('a broken nose: every way to mend it with the core’s figures', async () => {
+  it.runIf(DEEP)('a broken nose: every way to mend it with the core’s figures', async () => {
     await page.anew('/log', thistledown)
     await page.until('[data-tab="broke"]')
     await page.press('[data-tab="broke"]')

@@ -55,7 +55,7 @@ const thumb = async (css: string) => {
 
 describe('a season', () => {
   it('is flown on a phone from the first flight to the next mark', async () => {
-    await page.fresh('/field', fresh)
+    await page.anew('/field', fresh)
     await setViewport(page.driver, 390, 844)
     // The maiden: measured, the air from the mast, everything ticked.
     const { totals } = assessor.assess(fresh)
@@ -152,20 +152,21 @@ describe('a season', () => {
       1,
     )
     // It is a step of the build.
-    await page.go('/build')
+    await page.visit('/build')
     await thumb('[data-tab="order"]')
     await says('.middle', `Mend ${piece.name}`)
-    await page.go('/log')
+    await page.visit('/log')
     await thumb('[data-tab="broke"]')
     await thumb('[data-act="mended"]')
     expect((await stored()).damages[0]!.state).toBe('mended')
 
     // Before the next flight: what changed stands on top.
-    await page.go('/field')
+    await page.visit('/field')
+    await thumb('[data-tab="now"]')
     await says('[data-list="changes"]', `${piece.id} was mended since`)
 
     // The next mark.
-    await page.go('/log')
+    await page.visit('/log')
     await thumb('[data-tab="next"]')
     await page.choose('[data-field="wish-act"]', 'Frame: A stiffer boom')
     await thumb('[data-act="add-wish"]')

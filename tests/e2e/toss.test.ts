@@ -38,7 +38,7 @@ const opening = (words: string) => words.split(/\d/)[0]
 
 describe('the toss', () => {
   it('reads as the core reads it, thrown as the brief says and with the balance moved', async () => {
-    await page.fresh('/toss', thistledown)
+    await page.anew('/toss', thistledown)
     await page.until('[data-figure="reading"]')
     const tables = assessor.flown(thistledown).pitch(true)
     await reads(opening(written(toss(tables, start()).reading)))
@@ -52,8 +52,8 @@ describe('the toss', () => {
       `${tail.distanceM.toFixed(1)} m`,
     )
   })
-  it('the throw that suits it is taken, and glides', async () => {
-    await page.fresh('/toss', thistledown)
+  it.runIf(DEEP)('the throw that suits it is taken, and glides', async () => {
+    await page.anew('/toss', thistledown)
     await page.until('[data-act="take-suiting"]')
     const glide = steadyGlide(assessor.flown(thistledown).pitch(true), start().elevatorDeg)!
     expect(await page.text('[data-figure="suits"]')).toContain(`${glide.speedMs.toFixed(1)} m/s`)
@@ -63,7 +63,7 @@ describe('the toss', () => {
     expect(await page.count('[data-act="toss-reset"]')).toBe(0)
   })
   it.runIf(DEEP)('a figure that cannot be is refused at its field, and the toss stays', async () => {
-    await page.fresh('/toss', thistledown)
+    await page.anew('/toss', thistledown)
     await page.until('[data-figure="reading"]')
     const before = await page.text('[data-figure="reading"]')
     await page.type('[data-field="toss-speed"]', '300')

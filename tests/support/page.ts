@@ -113,6 +113,15 @@ export class Page {
     await this.driver.get(this.server.url + path)
     await this.settled()
   }
+  /** As a link does: the page stays, and what it computes with is warm. */
+  visit = async (path: string) => {
+    await this.driver.executeAsyncScript(
+      `const [path, done] = arguments
+      document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router.push(path).then(() => done())`,
+      path,
+    )
+    await this.settled()
+  }
   /**
    * A browser that has never been here, or one where this project is open: every test begins on its own page
    * state. What would help is tried when asked for; `nudges`: after every edit, as in a browser that was never asked.
@@ -157,14 +166,11 @@ export class Page {
     )
     if (!there) return this.fresh(path, doc)
     await this.emptied(doc, false)
-    await this.driver.executeAsyncScript(
-      `const [path, done] = arguments
-      window.dispatchEvent(new StorageEvent('storage', { key: null, storageArea: localStorage }))
-      localStorage.setItem('mariposa-nudges', 'asked')
-      document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router.push(path).then(() => done())`,
-      path,
+    await this.driver.executeScript(
+      `window.dispatchEvent(new StorageEvent('storage', { key: null, storageArea: localStorage }))
+      localStorage.setItem('mariposa-nudges', 'asked')`,
     )
-    await this.settled()
+    await this.visit(path)
   }
   /** The browser's own stores, emptied; with one project, where it is given. */
   private emptied = (doc: ProjectFile | undefined, nudges: boolean) =>
