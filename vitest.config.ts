@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config'
 /** The full counts take their time. */
 const deep = process.env.MARIPOSA_DEEP === '1'
 /** What is made ready before a test has as long as a loaded machine needs, too, ms. */
-const timeouts = { testTimeout: deep ? 1_800_000 : 180_000, hookTimeout: 180_000 }
+const timeouts = { testTimeout: deep ? 1_800_000 : 600_000, hookTimeout: 600_000 }
 
 const alias = { '~': fileURLToPath(new URL('./app', import.meta.url)) }
 

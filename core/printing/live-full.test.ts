@@ -25,7 +25,7 @@ async function compare(piece: Piece, filament: Filament) {
 }
 
 describe('every demo piece', () => {
-  for (const demo of DEMOS) {
+  for (const demo of DEMOS.slice(runs(0, 1))) {
     it(`${demo.name}: mass within 1 %, time within 3 %, centre within 1 % of its length`, async () => {
       const airframe = sharedAssessor().airframe(demo)
       // By day every third of them.
