@@ -22,7 +22,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 18,
+  version: 19,
   ...name,
   brief,
   aerofoils: [],

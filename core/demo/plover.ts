@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 18,
+  version: 19,
   id: 'plover',
   name: 'Plover',
   purpose:

@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 18,
+  version: 19,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:

@@ -95,6 +95,7 @@ describe('project files', () => {
       wheelMm: 40,
       tyreMm: 2,
       wheelG: 5,
+      printedWheel: null,
       pair: true,
       mount: { lengthMm: 20, widthMm: 4, depthMm: 3 },
     }
@@ -132,7 +133,7 @@ describe('project files', () => {
   })
   it('tells a foreign and a newer file apart from a broken one', () => {
     expect(() => readProject('{"format":"other"}')).toThrow(/^format: /)
-    expect(() => readProject('{"format":"mariposa-project","version":19}')).toThrow(/^version: 19 is newer/)
+    expect(() => readProject('{"format":"mariposa-project","version":20}')).toThrow(/^version: 20 is newer/)
     expect(() => readProject('[]')).toThrow(/one JSON object/)
     expect(() => readProject('x'.repeat(64_000_001))).toThrow(/64 MB/)
   })

@@ -7,10 +7,16 @@ import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
 
 describe('project files of older versions', () => {
+  it('of version 18 has every wheel bought, and nothing else of it changes', () => {
+    const { version: _v, ...bare } = DEMOS[0]
+    const { printedWheel: _p, ...leg } = WIRE_LEG
+    const read = readProject(JSON.stringify({ ...bare, gear: [leg], version: 18 }))
+    expect(read).toEqual({ ...DEMOS[0], gear: [WIRE_LEG] })
+  })
   it('one of version 13 goes into no box in particular, and nothing else of it changes', () => {
     const { brief, version: _v, ...bare } = DEMOS[0]
     const { travelBoxMm: _t, ...old } = brief
-    const { coil: _c, ...leg } = WIRE_LEG
+    const { coil: _c, printedWheel: _p, ...leg } = WIRE_LEG
     const read = readProject(JSON.stringify({ ...bare, brief: old, gear: [leg], version: 13 }))
     expect(read).toEqual({ ...DEMOS[0], brief: { ...brief, travelBoxMm: null }, gear: [WIRE_LEG] })
   })

@@ -388,6 +388,10 @@ export const fromVersion17 = (raw: unknown): unknown =>
       }
     : raw
 
+/** What version 18 did not say: every wheel is bought. */
+export const fromVersion18 = (raw: unknown): unknown =>
+  isObject(raw) ? { ...raw, version: 19, gear: each(raw.gear, leg => ({ printedWheel: null, ...leg })) } : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -406,6 +410,7 @@ const STEPS = [
   fromVersion15,
   fromVersion16,
   fromVersion17,
+  fromVersion18,
 ]
 
 /** Any older version, step by step. */

@@ -9,7 +9,7 @@ import { ProjectFile } from './schema'
 import { SURFACE_NAMES, surfaceOf } from './surfaces-of'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 18
+export const PRESENT_VERSION = 19
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -164,7 +164,11 @@ function checkReferences(doc: ProjectFile): void {
       'given',
       `the given parts have ${Math.ceil(meshes / 1e6)} MB together; at most ${MAX_MESHES / 1e6} MB`,
     )
-  doc.gear.forEach((leg, i) => needZone(leg.zone, `gear[${i}].zone`))
+  doc.gear.forEach(({ zone, printedWheel }, i) => {
+    needZone(zone, `gear[${i}].zone`)
+    if (printedWheel) needZone(printedWheel.zone, `gear[${i}].printedWheel.zone`)
+    if (printedWheel?.tyre) needZone(printedWheel.tyre, `gear[${i}].printedWheel.tyre`)
+  })
   doc.given.forEach((given, i) => {
     needZone(given.zone, `given[${i}].zone`)
     if (OWN_PIECE.test(given.id))

@@ -157,28 +157,49 @@ export function givenShape(text: string): GivenShape {
 }
 
 /** Starboard or centre piece, and its mirror image where it is one of a pair. */
-export function givenPieces(given: Given, { mesh, height }: GivenShape, index: number): PieceShape[] {
-  const [ex, ey, ez] = FRAMES[given.lies]
-  const turn = (given.turnDeg * Math.PI) / 180,
+export const givenPieces = (given: Given, shape: GivenShape, index: number): PieceShape[] =>
+  meshPieces(
+    {
+      ...given,
+      mark: `G${index + 1}`,
+      kind: 'given',
+      part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing',
+    },
+    shape,
+  )
+
+export type MeshPiece = Pick<
+  Given,
+  'id' | 'name' | 'zone' | 'lies' | 'xMm' | 'yMm' | 'zMm' | 'turnDeg' | 'pair'
+> &
+  Pick<PieceShape, 'mark' | 'kind' | 'part'>
+
+/** A piece that is a mesh, the middle of its box where it stands; with a mirrored one where it is one of a pair. */
+export function meshPieces(
+  stands: MeshPiece,
+  { mesh, height }: Pick<GivenShape, 'mesh' | 'height'>,
+): PieceShape[] {
+  const [ex, ey, ez] = FRAMES[stands.lies]
+  const turn = (stands.turnDeg * Math.PI) / 180,
     cos = Math.cos(turn),
     sin = Math.sin(turn)
-  const middle = [given.xMm, given.yMm, given.zMm]
+  const middle = [stands.xMm, stands.yMm, stands.zMm]
   const sections = new Map<number, Section>()
   const cut = createCutter(mesh)
-  const sides = given.pair ? (['starboard', 'port'] as const) : (['centre'] as const)
+  const sides = stands.pair ? (['starboard', 'port'] as const) : (['centre'] as const)
   return sides.map((side): PieceShape => ({
-    id: side === 'centre' ? given.id : `${given.id}-${side}`,
-    name: side === 'centre' ? given.name : `${given.name} ${side}`,
-    mark: `G${index + 1}${side === 'centre' ? '' : side === 'starboard' ? '·S' : '·P'}`,
-    part: given.lies === 'length' ? 'body' : given.lies === 'fin' ? 'vertical' : 'wing',
-    kind: 'given',
+    id: side === 'centre' ? stands.id : `${stands.id}-${side}`,
+    name: side === 'centre' ? stands.name : `${stands.name} ${side}`,
+    mark: `${stands.mark}${side === 'centre' ? '' : side === 'starboard' ? '·S' : '·P'}`,
+    part: stands.part,
+    kind: stands.kind,
     ribOf: null,
     side,
     from: 0,
     to: height,
     proud: 0,
-    zoneId: given.zone,
-    zonesInside: [given.zone],
+    zoneId: stands.zone,
+    zonesInside: [stands.zone],
     shapedBy: [],
     breaks: [],
     corners: [0, height],

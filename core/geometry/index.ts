@@ -115,3 +115,16 @@ export { difference, grown, intersection, union } from './polygon-boolean'
 export { boxOf, boxOfAll } from './feature'
 export { monotoneCubic } from './monotone-cubic'
 export { acrossTheBed, chordSolids, together, type ChordSolid } from './chord-solids'
+export {
+  LEAST_RIM_MM,
+  rimLeftMm,
+  rimProfile,
+  turnedVolume,
+  TYRE_STRETCH,
+  tyreProfile,
+  wheelForm,
+  wheelPieces,
+  wheelPrefix,
+  wheelShapes,
+  type WheelForm,
+} from './wheel-pieces'

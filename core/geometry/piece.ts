@@ -17,7 +17,7 @@ export interface PieceShape {
   /** Short mark to write on the piece: part, number, S or P. No two pieces of an aircraft share one. */
   mark: string
   part: PartName
-  kind: 'fixed' | 'moving' | 'lid' | 'given'
+  kind: 'fixed' | 'moving' | 'lid' | 'given' | 'wheel'
   /** A rib under film: the stretch that it is one of, with all ribs between the same two cuts; null otherwise. */
   ribOf: string | null
   /** Starboard, port, or on the plane of symmetry. */
@@ -60,7 +60,7 @@ export interface PieceShape {
   hardwareG: number
   /** What was asked for and could not be made, in words. */
   missing: readonly Words[]
-  /** Its own triangles where it came from a file, foot at `from`. */
+  /** Its own triangles where it came from a file, or was turned, foot at `from`. */
   mesh: TriangleMesh | null
 }
 

@@ -20,7 +20,7 @@ import { skinThicknessMm } from './skin-thickness'
 const WAYS_AND_CORNERS = 1.15
 
 export const lies = (piece: Piece): boolean =>
-  piece.zone.recipe.stance === 'flat' && !alongBody(piece.part) && piece.kind !== 'given'
+  piece.zone.recipe.stance === 'flat' && !alongBody(piece.part) && !piece.mesh
 
 /** Plastic of the foot's and the head's section, mm². */
 function endsArea({ jumps }: PieceSamples): number {

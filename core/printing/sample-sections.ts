@@ -96,7 +96,7 @@ export function samplePiece(piece: Piece): PieceSamples {
   }))
   const result = {
     samples,
-    jumps: piece.kind === 'given' ? [jumps[0], jumps[jumps.length - 1]] : jumps,
+    jumps: piece.mesh ? [jumps[0], jumps[jumps.length - 1]] : jumps,
     sectionAt: piece.sectionAt,
     chordAt: piece.chordAt,
   }
@@ -112,7 +112,7 @@ function places(piece: Piece, edges: readonly number[]): Array<{ u: number; weig
     const parts = Math.max(1, Math.ceil(length / longest - 1e-9), growthParts(piece, a, b)),
       step = length / parts
     return Array.from({ length: parts }, (_, k) => a + k * step).flatMap(low => {
-      if (step <= ONE_POINT || piece.kind === 'given' || piece.kind === 'moving')
+      if (step <= ONE_POINT || piece.mesh || piece.kind === 'moving')
         return [{ u: low + step / 2, weight: step }]
       return [
         { u: low + GAUSS * step, weight: step / 2 },
@@ -143,7 +143,7 @@ function growthParts(piece: Piece, a: number, b: number): number {
 }
 
 function longestStretch(piece: Piece, length: number): number {
-  if (piece.kind === 'given') return Math.max(GIVEN_STEP, length / GIVEN_MOST)
+  if (piece.kind === 'given' || piece.kind === 'wheel') return Math.max(GIVEN_STEP, length / GIVEN_MOST)
   const kind = piece.kind === 'fixed' && alongBody(piece.part) ? 'body' : piece.kind
   const height = piece.to - piece.from
   const near = Math.max(LONGEST[kind], height / MOST_STRETCHES[kind])

@@ -10,6 +10,14 @@ const STEEL = { modulus: gpaToPa(200), strength: mpaToPa(1200), density: 7850 }
 export const DRAG_SHARE = 0.3
 /** A tyre is squashed flat by this many times the weight that rests on it. */
 const TYRE_FACTOR = 5
+/** A printed tyre, which is not hollow, is squashed by no more than this share of what is printed of it. */
+export const PRINTED_TYRE_GIVES = 0.5
+
+/** How far the tyre can be squashed, mm: as said, and no further than what is printed gives. */
+export const squashMm = ({ tyreMm, printedWheel }: Leg): number =>
+  printedWheel
+    ? Math.min(tyreMm, printedWheel.tyre === null ? 0 : PRINTED_TYRE_GIVES * printedWheel.thickMm)
+    : tyreMm
 /** Beyond its stop a leg gives a last millimetre or two of mount and structure. */
 const STOP_TRAVEL = 2e-3
 
@@ -69,7 +77,8 @@ export const legMaterial = (leg: Leg, printed: LegMaterial): LegMaterial =>
  */
 export function legForce(leg: Leg, printed: LegMaterial, rests: number): ForceLine {
   const { modulus } = legMaterial(leg, printed)
-  const tyre = leg.tyreMm > 0 ? (TYRE_FACTOR * rests) / mmToM(leg.tyreMm) : Infinity
+  const squash = squashMm(leg)
+  const tyre = squash > 0 ? (TYRE_FACTOR * rests) / mmToM(squash) : Infinity
   const series = (k: number) => 1 / (1 / k + 1 / tyre)
   if (leg.kind === 'sprung') {
     const { rate: spring, travel: stop } = springOf(leg)

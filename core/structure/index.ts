@@ -3,7 +3,18 @@ export { boomModes, boomStiffness, tailWhip, type BoomStiffness } from './boom'
 export { boreBears, endForce, socketForce } from './bearing'
 export { drop, forceAt, together, workTo, type Drop, type ForceLine } from './drop'
 export { BOWS, springBears, springIndex, type Coil } from './coil-spring'
-export { coilOf, DRAG_SHARE, springOf, legBears, legForce, legMass, legMoments, mountBears } from './gear-leg'
+export {
+  coilOf,
+  DRAG_SHARE,
+  springOf,
+  legBears,
+  legForce,
+  legMass,
+  legMoments,
+  mountBears,
+  PRINTED_TYRE_GIVES,
+  squashMm,
+} from './gear-leg'
 export {
   BELLY_STROKE,
   bungeeAcceleration,

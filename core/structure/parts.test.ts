@@ -88,6 +88,7 @@ describe('legs', () => {
     wheelMm: 50,
     tyreMm: 0,
     wheelG: 8,
+    printedWheel: null,
     pair: true,
     mount: { lengthMm: 30, widthMm: 4, depthMm: 4 },
   }

@@ -153,6 +153,10 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
   const bodies = [doc.body, ...doc.pods.map(pod => pod.body)].filter(body => body !== null)
   for (const item of [...bodies.flatMap(body => body.stations), ...doc.gear, ...doc.given])
     item.zone = pick(zones)
+  for (const { printedWheel: wheel } of doc.gear) {
+    if (wheel) wheel.zone = pick(zones)
+    if (wheel?.tyre) wheel.tyre = pick(zones)
+  }
   // Outlines at random cross themselves and are refused; a section that is one takes their place.
   doc.aerofoils = doc.aerofoils.map((own, i) => ({
     ...own,

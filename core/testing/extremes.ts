@@ -68,6 +68,7 @@ const FULL: ProjectFile = {
     wheelMm: 50,
     tyreMm: 4,
     wheelG: 8,
+    printedWheel: null,
     pair: i < 2,
     mount: { lengthMm: 30, widthMm: 8, depthMm: 4 },
   })),

@@ -19,6 +19,7 @@ export const WIRE_LEG: ProjectFile['gear'][number] = {
   wheelMm: 50,
   tyreMm: 8,
   wheelG: 9,
+  printedWheel: null,
   pair: true,
   mount: { lengthMm: 30, widthMm: 20, depthMm: 4 },
 }

@@ -114,6 +114,20 @@ describe('what carries it', () => {
     await page.type('[data-field="leg-thickness"]', '900')
     await says('[data-field="leg-thickness"]', 'from 0.5 to 40 mm')
     expect((await kept()).gear[0].thicknessMm).toBe(3)
+    // Its wheel is printed: rim and tyre weigh what the core says; a tyre that leaves no rim is named.
+    await page.choose('[data-field="wheel-made"]', 'Printed, with a tyre')
+    const [rim, tyre] = (await page.computed()).pieces.filter(
+      piece => piece.kind === 'wheel' && piece.side === 'starboard',
+    )
+    await says(
+      '[data-figure="wheel"]',
+      `rim ${rim.predictedG.toFixed(1)} g, tyre ${tyre.predictedG.toFixed(1)} g`,
+    )
+    await page.type('[data-field="tyre-thick"]', '26')
+    await page.until('[data-finding="wheel-rim"]')
+    await page.act('undo')
+    await page.act('undo')
+    expect((await kept()).zones).toEqual(DEMOS[0].zones)
     await page.act('undo')
   })
   it("heat: the colour is the document's own; black on the field leaves less than white", async () => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Landing-gear legs: kind, place, size, wheel and mount. */
+import { withWheel } from '../../../core/change'
 import type { Leg } from '../../../core/document'
 import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
@@ -14,18 +15,7 @@ const kinds: Array<{ title: string; value: Leg['kind'] }> = [
   { title: 'Rigid leg on a spring', value: 'sprung' },
 ]
 type Figures =
-  | 'xMm'
-  | 'yMm'
-  | 'zMm'
-  | 'dropMm'
-  | 'splayMm'
-  | 'thicknessMm'
-  | 'widthMm'
-  | 'springNmm'
-  | 'travelMm'
-  | 'wheelMm'
-  | 'tyreMm'
-  | 'wheelG'
+  'xMm' | 'yMm' | 'zMm' | 'dropMm' | 'splayMm' | 'thicknessMm' | 'widthMm' | 'springNmm' | 'travelMm'
 const set = (field: Figures, label: string) => (value: number | null) =>
   edit(`${leg.value.name}: set ${label}`, draft => {
     draft.gear[at.value][field] = value!
@@ -77,6 +67,7 @@ function add() {
       wheelMm: 55,
       tyreMm: 6,
       wheelG: 9,
+      printedWheel: null,
       pair: true,
       mount: { lengthMm: 40, widthMm: 10, depthMm: 5 },
     })
@@ -134,13 +125,6 @@ function add() {
           :min="-2000"
           :max="4000"
           @update:model-value="set('zMm', 'height')($event)"
-        /><FigureField
-          label="Wheel"
-          :model-value="leg.wheelMm"
-          unit="mm"
-          :min="0"
-          :max="300"
-          @update:model-value="set('wheelMm', 'wheel')($event)"
         />
       </div>
       <div class="row">
@@ -263,23 +247,7 @@ function add() {
           @update:model-value="set('travelMm', 'travel')($event)"
         />
       </div>
-      <div class="row">
-        <FigureField
-          label="Tyre gives"
-          :model-value="leg.tyreMm"
-          unit="mm"
-          :min="0"
-          :max="60"
-          @update:model-value="set('tyreMm', 'tyre')($event)"
-        /><FigureField
-          label="Wheel, axle"
-          :model-value="leg.wheelG"
-          unit="g"
-          :min="0"
-          :max="20000"
-          @update:model-value="set('wheelG', 'mass of the wheel')($event)"
-        />
-      </div>
+      <WheelFigures :at="at" />
       <div class="row">
         <FigureField
           label="Mount long"
@@ -330,6 +298,8 @@ function add() {
         <v-btn
           @click="
             edit(`Leave out ${leg.name}`, d => {
+              // Zones that only its wheel asked for go with it.
+              Object.assign(d, withWheel(doc, leg.id, 'bought'))
               d.gear.splice(at, 1)
             })
           "

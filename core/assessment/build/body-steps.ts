@@ -1,4 +1,5 @@
 /** The body: tried dry, nuts in, joined, boom, legs and lids. */
+import { wheelPrefix } from '../../geometry'
 import { q, say } from '../../units'
 import { bodiesOf } from '../resolve'
 import type { Chain, Site } from './site'
@@ -142,9 +143,12 @@ export function lidSteps(site: Site): BuildStep[] {
     })
 }
 
-export const gearSteps = ({ doc, body }: Site): BuildStep[] =>
-  doc.gear.map(leg =>
-    step({
+export const gearSteps = ({ airframe, doc, body }: Site): BuildStep[] =>
+  doc.gear.map(leg => {
+    const wheels = airframe.pieces.filter(
+      piece => piece.kind === 'wheel' && piece.id.startsWith(wheelPrefix(leg)),
+    )
+    return step({
       id: `gear.${leg.id}`,
       kind: 'gear',
       bench: body ? 'body' : 'whole',
@@ -153,12 +157,17 @@ export const gearSteps = ({ doc, body }: Site): BuildStep[] =>
       how: [
         'Try it dry, square to the middle and with both wheels on the table.',
         'Glue the mount over its whole bearing, and bind a wire leg with thread.',
+        ...(leg.printedWheel?.tyre ? ['Stretch the tyre over its rim, all round between the flanges.'] : []),
+        ...(wheels.length
+          ? ['Slide the wheel on its axle between two collars: it must run free and not wander.']
+          : []),
       ],
+      touches: wheels.map(piece => piece.id),
       parts: [leg.id],
       at: () => [leg.xMm, 0, leg.zMm],
       from: [0, 0, -120],
       glue: 'spars',
       glueMm: () => 2 * (leg.mount.lengthMm + leg.mount.widthMm) * (leg.pair ? 2 : 1),
-      minutes: MINUTES.leg * (leg.pair ? 1.5 : 1),
-    }),
-  )
+      minutes: (MINUTES.leg + (wheels.length ? MINUTES.wheel : 0)) * (leg.pair ? 1.5 : 1),
+    })
+  })

@@ -28,6 +28,7 @@ export const MINUTES = {
   wired: 6,
   boom: 10,
   leg: 12,
+  wheel: 4,
   halves: 8,
   setWing: 6,
   strut: 12,

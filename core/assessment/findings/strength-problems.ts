@@ -9,6 +9,7 @@ import { BOWS } from '../../structure'
 import type { StrengthFigures, Finding, SpringReport } from '../report'
 import { q, say } from '../../units'
 import { motorMount } from './motor-mount'
+import { wheelProblems } from './wheel-problems'
 /** A tail that gives away more than this much of its lift slope is too soft to be trimmed by feel. */
 export const TAIL_LEFT = 0.9
 /** Twist of a boom under full rudder that can be seen and felt, °. */
@@ -19,6 +20,7 @@ export function strengthProblems(airframe: Airframe, strength: StrengthFigures):
     ...placeProblems(strength),
     ...twistProblems(airframe, strength),
     ...gearProblems(airframe, strength),
+    ...wheelProblems(airframe),
     ...motorMount(airframe, strength),
     ...sparProblems(airframe),
     ...stanceProblems(airframe),

@@ -63,6 +63,7 @@ import { missingReferences } from './missing-references'
 import { createCrossings, createSeat } from './wing-on-body'
 import { standingStrut, type StandingStrut } from './standing-struts'
 import { createPieceZones, recipesIn, type Printed } from './printed-recipes'
+import { createWheels } from './printed-wheels'
 import { makersOf, zoneFilament } from './zone-filament'
 
 /** A design as lofts, spar lines and pieces. */
@@ -278,6 +279,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
     shapeOfGiven.set(given, made)
     return made
   }
+  const wheelsOf = createWheels(SHAPES)
   // The same objects for the same recipe: what hangs on them is known again.
   const pieceZones = createPieceZones(4 * SHAPES)
   const zoneFilamentOf = memoise(zoneFilament, 4 * SHAPES)
@@ -380,7 +382,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       shapes.push(...pieces)
     }
     const given = doc.given.map(givenShapes)
-    shapes.push(...given.flatMap(item => item.shapes))
+    shapes.push(...given.flatMap(item => item.shapes), ...wheelsOf(doc.gear))
     const filaments = filamentsOf(doc.calibrations)
     const filamentOf = (zone: Zone): Filament => {
       // A piece of sheet names its foam where others name their filament.

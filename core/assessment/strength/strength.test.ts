@@ -126,6 +126,7 @@ describe('legs, boom and speeds', () => {
     wheelMm: 55,
     tyreMm: 6,
     wheelG: 9,
+    printedWheel: null,
     pair: true,
     mount: { lengthMm: 60, widthMm: 8, depthMm: 8 },
   }
@@ -224,6 +225,7 @@ describe('what gives way says how sure its reserve is', () => {
       wheelMm: 40,
       tyreMm: 3,
       wheelG: 6,
+      printedWheel: null,
       pair: true,
       mount: { lengthMm: 30, widthMm: 10, depthMm: 8 },
     })

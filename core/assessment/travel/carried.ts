@@ -62,8 +62,9 @@ export function carriedParts(design: Designed): Carried[] {
 
   // What moves and what came from a file goes with what carries it.
   for (const piece of design.pieces) {
-    // A lid lies in its opening.
-    if (piece.kind === 'lid' || (piece.kind === 'fixed' && piece.part !== 'pod')) continue
+    // A lid lies in its opening, a wheel at the end of its leg.
+    if (piece.kind === 'lid' || piece.kind === 'wheel' || (piece.kind === 'fixed' && piece.part !== 'pod'))
+      continue
     const id =
       piece.part === 'pod' ? podId(Number(/^pod-(\d+)-/.exec(piece.id)?.[1]), piece.side) : at.piece(piece)
     skin(id, piece)
@@ -153,7 +154,7 @@ function holder({ wing, body }: Designed, stretches: readonly Stretch[]): Holder
     along,
     place,
     piece(piece) {
-      if (piece.kind === 'given') {
+      if (piece.mesh) {
         const [x, y, z] = piece.place(0, 0, (piece.from + piece.to) / 2)
         return place(x, y, z)
       }

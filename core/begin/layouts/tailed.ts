@@ -199,6 +199,7 @@ function legs({ sketch }: Draft, n: number, width: number, height: number): Proj
     wheelMm: 48,
     tyreMm: 8,
     wheelG: 8,
+    printedWheel: null,
     pair: true,
     mount: { lengthMm: 30, widthMm: 20, depthMm: 4 },
   }

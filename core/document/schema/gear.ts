@@ -9,6 +9,14 @@ export const Coil = z.strictObject({
   freeMm: z.number().min(2).max(400).describe('length with nothing on it, mm'),
 })
 
+export const PrintedWheel = z.strictObject({
+  zone: id.describe('zone of the rim; of the whole wheel where it has no tyre'),
+  tyre: id.nullable().describe('zone of the tyre that is stretched over the rim; null where it has none'),
+  widthMm: z.number().min(3).max(120).describe('along the axle, mm'),
+  thickMm: z.number().min(1).max(60).describe('of the tyre under its crown, mm'),
+  axleMm: z.number().min(0.5).max(12).describe('diameter of the axle, mm'),
+})
+
 export const Leg = z.strictObject({
   id,
   name,
@@ -34,7 +42,8 @@ export const Leg = z.strictObject({
   ),
   wheelMm: z.number().min(0).max(300).describe('diameter of the wheel, mm; 0 for a skid'),
   tyreMm: z.number().min(0).max(60).describe('how far the tyre can be squashed, mm'),
-  wheelG: figure('massG', 'mass of wheel and axle, g'),
+  wheelG: figure('massG', 'mass of wheel and axle, g; of axle and collars alone where the wheel is printed'),
+  printedWheel: PrintedWheel.nullable().describe('the wheel as it is printed; null where it is bought'),
   pair: z.boolean().describe('a second one to port'),
   mount: z.strictObject({
     lengthMm: z.number().min(2).max(200).describe("bearing along the leg's plane, mm"),
@@ -44,5 +53,7 @@ export const Leg = z.strictObject({
 })
 
 export type Coil = z.infer<typeof Coil>
+
+export type PrintedWheel = z.infer<typeof PrintedWheel>
 
 export type Leg = z.infer<typeof Leg>

@@ -13,7 +13,7 @@ export {
   type SmallPart,
   type SmallParts,
 } from './equipment'
-export { Coil, Leg } from './gear'
+export { Coil, Leg, PrintedWheel } from './gear'
 export { Given } from './given'
 export { Field, type Flown, type Look, type Pack, type PackTest } from './field'
 export { Flight, TRACK_SAMPLES, type FlightSign, type Track } from './flight'

@@ -1,5 +1,5 @@
 /**
- * The project file, version 18: what the maker wrote, in mm, g and °.
+ * The project file, version 19: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -28,7 +28,7 @@ import { Winglet } from './winglet'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(18),
+  version: z.literal(19),
   id,
   name,
   purpose: text,

@@ -45,6 +45,7 @@ const leg = (id: string, xMm: number, pair: boolean, kind: Leg['kind'], zone: st
   wheelMm: 55,
   tyreMm: 6,
   wheelG: 9,
+  printedWheel: null,
   pair,
   mount: { lengthMm: 60, widthMm: 8, depthMm: 8 },
 })

@@ -126,7 +126,7 @@ export async function tabulate(
       doc.spars.some(spar => item.key === `spar:${spar.id}` && wanted(spar)) ? [k] : [],
     )
   const shapedBySpars = (piece: Piece) =>
-    piece.kind === 'given' || piece.kind === 'lid'
+    piece.mesh || piece.kind === 'lid'
       ? []
       : alongBody(piece.part)
         ? sparDims(spar => spar.through && piece.part === 'body')

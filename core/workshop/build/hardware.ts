@@ -215,7 +215,11 @@ const gear = ({ doc }: Airframe): HardwareRow[] =>
           ),
         ]
       : []),
-    ...(leg.wheelMm > 0 ? [row('Gear', `Wheel, ${leg.wheelMm.toFixed(0)} mm`, leg.pair ? 2 : 1)] : []),
+    ...(leg.printedWheel
+      ? [row('Gear', `Axle collar, ${leg.printedWheel.axleMm} mm`, leg.pair ? 4 : 2)]
+      : leg.wheelMm > 0
+        ? [row('Gear', `Wheel, ${leg.wheelMm.toFixed(0)} mm`, leg.pair ? 2 : 1)]
+        : []),
   ])
 
 function glues({ steps }: BuildOrder): HardwareRow[] {

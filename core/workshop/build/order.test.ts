@@ -55,7 +55,9 @@ const gluedWing = change(thistledown, doc => {
 })
 const tTail = change(thistledown, doc => {
   doc.tail.kind = 'T'
-  doc.gear = [WIRE_LEG]
+  doc.gear = [
+    { ...WIRE_LEG, printedWheel: { zone: 'body', tyre: 'body', widthMm: 14, thickMm: 8, axleMm: 3 } },
+  ]
 })
 const ribs = ribbed(doc => {
   // Halves that are joined over a tube, so that film, spars and halves wait for each other.

@@ -31,6 +31,7 @@ const leg: Leg = {
   wheelMm: 55,
   tyreMm: 6,
   wheelG: 9,
+  printedWheel: null,
   pair: true,
   mount: { lengthMm: 60, widthMm: 8, depthMm: 8 },
 }
