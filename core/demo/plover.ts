@@ -114,6 +114,7 @@ export const PLOVER: ProjectFile = {
   struts: [],
   tail: {
     kind: 'none',
+    screws: 0,
     horizontal: null,
     vertical: {
       xMm: 302,

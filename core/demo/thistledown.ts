@@ -149,6 +149,7 @@ export const THISTLEDOWN: ProjectFile = {
   struts: [],
   tail: {
     kind: 'conventional',
+    screws: 0,
     horizontal: {
       xMm: 806,
       yMm: 6,

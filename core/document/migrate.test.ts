@@ -7,10 +7,11 @@ import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
 
 describe('project files of older versions', () => {
-  it('of version 18 has every wheel bought, and nothing else of it changes', () => {
-    const { version: _v, ...bare } = DEMOS[0]
+  it('of version 18 has every wheel bought and its tail glued on, and nothing else of it changes', () => {
+    const { version: _v, tail, ...bare } = DEMOS[0]
     const { printedWheel: _p, ...leg } = WIRE_LEG
-    const read = readProject(JSON.stringify({ ...bare, gear: [leg], version: 18 }))
+    const { screws: _s, ...glued } = tail
+    const read = readProject(JSON.stringify({ ...bare, tail: glued, gear: [leg], version: 18 }))
     expect(read).toEqual({ ...DEMOS[0], gear: [WIRE_LEG] })
   })
   it('one of version 13 goes into no box in particular, and nothing else of it changes', () => {

@@ -388,9 +388,16 @@ export const fromVersion17 = (raw: unknown): unknown =>
       }
     : raw
 
-/** What version 18 did not say: every wheel is bought. */
+/** What version 18 did not say: every wheel is bought, and tails are glued on. */
 export const fromVersion18 = (raw: unknown): unknown =>
-  isObject(raw) ? { ...raw, version: 19, gear: each(raw.gear, leg => ({ printedWheel: null, ...leg })) } : raw
+  isObject(raw)
+    ? {
+        ...raw,
+        version: 19,
+        gear: each(raw.gear, leg => ({ printedWheel: null, ...leg })),
+        tail: isObject(raw.tail) ? { screws: 0, ...raw.tail } : raw.tail,
+      }
+    : raw
 
 const STEPS = [
   fromVersion1,

@@ -117,6 +117,10 @@ function setSecond(place: SecondPlace | 'none') {
     Object.assign(draft, withSecondWing(toRaw(project.doc!), place === 'none' ? null : place))
   })
 }
+const setScrews = (value: number | null) =>
+  edit(value ? 'Screw the tail on' : 'Glue the tail on', draft => {
+    draft.tail.screws = Math.round(value!)
+  })
 /** A tail kind brings its geometry along: where the surfaces stand and how they lean. */
 function setTail(kind: Tail['kind']) {
   edit(`Tail: ${kinds.find(item => item.value === kind)!.title}`, draft => {
@@ -268,6 +272,21 @@ function setTail(kind: Tail['kind']) {
       data-field="tail-kind"
       @update:model-value="setTail"
     />
+    <FigureField
+      v-if="doc.tail.vertical || (doc.tail.horizontal && doc.tail.kind !== 'none')"
+      label="Screws at each root"
+      :model-value="doc.tail.screws"
+      unit=""
+      :min="0"
+      :max="6"
+      :digits="0"
+      data-field="tail-screws"
+      @update:model-value="setScrews"
+    />
+    <p v-if="doc.tail.screws" class="quiet small">
+      Tailplane and fin come off for the journey. Screws of 3 mm into inserts are weighed; that what they are
+      screwed into holds is taken for granted.
+    </p>
     <FigureField
       v-if="doc.tail.kind === 'V' && which === 'horizontal'"
       label="Angle from the horizontal"

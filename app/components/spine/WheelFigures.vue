@@ -3,7 +3,6 @@
 import { wheelMade, withWheel, type WheelMade } from '../../../core/change'
 import type { PrintedWheel } from '../../../core/document'
 import { wheelPrefix } from '../../../core/geometry'
-import { squashMm } from '../../../core/structure'
 import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
@@ -38,7 +37,9 @@ const made = computed(() =>
     piece => piece.kind === 'wheel' && piece.id.startsWith(wheelPrefix(leg.value)) && piece.side !== 'port',
   ),
 )
-const squash = computed(() => squashMm(leg.value))
+const squash = computed(
+  () => now.value.strength.gear.tyres.find(item => item.leg === leg.value.id)?.givesMm ?? Infinity,
+)
 </script>
 
 <template>
@@ -88,16 +89,25 @@ const squash = computed(() => squashMm(leg.value))
           @update:model-value="setWheel('axleMm', 'axle')($event)"
         />
       </div>
-      <FigureField
-        v-if="wheel.tyre !== null"
-        label="Tyre, thick"
-        :model-value="wheel.thickMm"
-        unit="mm"
-        :min="1"
-        :max="60"
-        data-field="tyre-thick"
-        @update:model-value="setWheel('thickMm', 'thickness of the tyre')($event)"
-      />
+      <div v-if="wheel.tyre !== null" class="row">
+        <FigureField
+          label="Tyre, thick"
+          :model-value="wheel.thickMm"
+          unit="mm"
+          :min="1"
+          :max="60"
+          data-field="tyre-thick"
+          @update:model-value="setWheel('thickMm', 'thickness of the tyre')($event)"
+        /><FigureField
+          label="Tyre gives"
+          :model-value="leg.tyreMm"
+          unit="mm"
+          :min="0"
+          :max="60"
+          data-field="tyre"
+          @update:model-value="set('tyreMm', 'tyre')($event)"
+        />
+      </div>
       <v-select
         :model-value="wheel.zone"
         :items="zones"
@@ -113,7 +123,7 @@ const squash = computed(() => squashMm(leg.value))
       />
     </template>
     <FigureField
-      v-if="!wheel || wheel.tyre !== null"
+      v-if="!wheel"
       label="Tyre gives"
       :model-value="leg.tyreMm"
       unit="mm"
@@ -122,6 +132,9 @@ const squash = computed(() => squashMm(leg.value))
       data-field="tyre"
       @update:model-value="set('tyreMm', 'tyre')($event)"
     />
+    <p v-if="wheel && !made.length" class="small bad" data-figure="no-wheel">
+      Nothing is left for a rim between axle and tyre: no wheel is printed.
+    </p>
     <p v-if="wheel && made.length" class="small" data-figure="wheel">
       <template v-for="(piece, i) in made" :key="piece.id">
         <template v-if="i">, </template>{{ piece.id.replace(wheelPrefix(leg), '').replace('-starboard', '') }}

@@ -2,6 +2,7 @@
 import { surfaceOf } from '../../document'
 import type { SurfaceLoft } from '../../geometry'
 import { listed, q, say } from '../../units'
+import { tailComesOff } from '../resolve'
 import type { Site } from './site'
 import type { BuildStep } from './step'
 import { MINUTES, step, cutCaution, middleOf, rim } from './step-kit'
@@ -114,6 +115,7 @@ function wingOn(site: Site, surface: 'wing' | 'second', loft: SurfaceLoft): Buil
 
 export function tailSteps(site: Site): BuildStep[] {
   const { doc } = site
+  const screwed = tailComesOff(site.airframe)
   const names = (['horizontal', 'vertical'] as const).filter(part =>
     site.chains.some(chain => chain.part === part),
   )
@@ -152,9 +154,11 @@ export function tailSteps(site: Site): BuildStep[] {
         kind: 'tail',
         bench: 'whole',
         subject: { surface: part },
-        title: say`Glue the ${label[part]}${own.length === 2 && tip ? 's on' : ' on'}`,
+        title: say`${screwed ? 'Screw' : 'Glue'} the ${label[part]}${own.length === 2 && tip ? 's on' : ' on'}`,
         how: [
-          'To the pencil marks; one side first, look again from behind, then the rest.',
+          screwed
+            ? say`To the pencil marks, with ${doc.tail.screws} screws of 3 mm into inserts; hand-tight, then look again from behind.`
+            : 'To the pencil marks; one side first, look again from behind, then the rest.',
           part === 'vertical'
             ? 'Square to the tailplane: hold it with tape to both sides.'
             : 'Weights on it, not clamps.',
@@ -164,8 +168,8 @@ export function tailSteps(site: Site): BuildStep[] {
         parts: [...new Set(rods.map(({ line }) => line.spar.id))],
         at: () => middleOf(roots[0]),
         from: part === 'vertical' ? [0, 0, 120] : [110, 0, 0],
-        glue: 'spars',
-        glueMm: () => roots.reduce((sum, piece) => sum + rim(piece, piece.from), 0),
+        glue: screwed ? null : 'spars',
+        glueMm: () => (screwed ? 0 : roots.reduce((sum, piece) => sum + rim(piece, piece.from), 0)),
         minutes: MINUTES.tail,
         gate: 'aligned',
         hand: ['set square', 'masking tape'],

@@ -30,7 +30,7 @@ export const SMALL_NAMES: Record<SmallPart, string> = {
   hinges: 'Hinges',
   linkages: 'Rods, horns and clevises',
   screws: 'Screws of servos and motor',
-  wingBolts: 'Wing bolts and nuts',
+  wingBolts: 'Bolts of wing and tail',
   closures: 'Magnets and catches',
   straps: 'Straps and hook tape',
   finish: 'Markings, tape and finish',
@@ -54,6 +54,8 @@ const SERVO_SCREWS = 0.0005
 /** A cap screw of 3 mm and 10 mm long with its washer, and one of 30 mm with its nut; by the cube of the size. */
 const MOTOR_SCREW_3MM = 0.0008,
   WING_BOLT_3MM = 0.0026
+/** A screw of 3 mm and 16 mm long, and the brass insert that it goes into. */
+const TAIL_SCREW = 0.0016
 /** Two magnets of 5 × 2 mm and what holds them. */
 const CLOSURE = 0.0008
 /** Hook-and-loop strap 20 mm wide and 250 mm long, and a strip of 100 mm under the battery, at 450 g/m². */
@@ -303,11 +305,31 @@ function wingBolts(airframe: Resolved): Reckoned {
       )
     }
   }
-  if (places.length === 0) return { places, from: 'no bolt holds the wing' }
+  const tail = tailScrews(airframe)
+  if (places.length + tail.length === 0) return { places, from: 'no bolt holds the wing' }
+  const ofWing = say`${places.length} bolts of ${q(Math.max(0, ...sizes), 'mm', 0)} in steel`,
+    ofTail = say`${tail.length} screws of the tail with their inserts`
   return {
-    places,
-    from: say`${places.length} bolts of ${q(Math.max(...sizes), 'mm', 0)} in steel`,
+    places: [...places, ...tail],
+    from: tail.length === 0 ? ofWing : places.length === 0 ? ofTail : say`${ofWing}, ${ofTail}`,
   }
+}
+
+/** Of a tail that comes off: at the root of each surface, on its half chord. */
+function tailScrews({ doc, surfaces }: Resolved): Place[] {
+  const roots = (['horizontal', 'vertical'] as const).flatMap(name => surfaces[name] ?? [])
+  return roots.flatMap(({ stations: [root], origin: [, y, z], mirror, name }) => {
+    // Two halves of a tailplane are one; two fins stand apart.
+    const ys = name === 'vertical' && mirror && y > 0 ? [y, -y] : [0]
+    return ys.flatMap(own =>
+      Array.from({ length: doc.tail.screws }, (): Place => ({
+        mass: TAIL_SCREW,
+        x: mmToM(root.lead + root.chord / 2),
+        y: mmToM(own),
+        z: mmToM(z),
+      })),
+    )
+  })
 }
 
 function closures(airframe: Resolved): Reckoned {

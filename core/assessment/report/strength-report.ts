@@ -79,6 +79,8 @@ export interface GearReport {
   on: 'legs' | 'belly' | 'net'
   bottoms: string[]
   springs: SpringReport[]
+  /** How far each printed tyre is counted as giving, by the id of its leg, mm. */
+  tyres: Array<{ leg: string; givesMm: number }>
 }
 
 /** A spring as it is wound. */

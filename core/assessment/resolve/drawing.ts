@@ -1,5 +1,5 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
-import { alongBody, convexHull, type Piece, type SurfaceLoft } from '../../geometry'
+import { alongBody, convexHull, wheelPrefix, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import type { Designed } from './airframe'
 import { coveredStretches, filmRings, type Covered } from './covered'
@@ -209,13 +209,16 @@ function sparOutlines(loft: SurfaceLoft, airframe: Designed): Drawing['spars'] {
   })
 }
 
-const legLines = ({ doc }: Designed): Drawing['legs'] =>
+/** A wheel that is printed is drawn as its pieces are. */
+const legLines = ({ doc, pieces }: Designed): Drawing['legs'] =>
   doc.gear.flatMap(leg =>
     (leg.pair ? [1, -1] : [1]).map((side): Drawing['legs'][number] => ({
       id: leg.id,
       mount: [leg.xMm, side * leg.yMm, leg.zMm],
       axle: [leg.xMm, side * (leg.yMm + leg.splayMm), leg.zMm - leg.dropMm],
       widthMm: leg.kind === 'printed' ? leg.widthMm : leg.thicknessMm,
-      wheelMm: leg.wheelMm,
+      wheelMm: pieces.some(piece => piece.kind === 'wheel' && piece.id.startsWith(wheelPrefix(leg)))
+        ? 0
+        : leg.wheelMm,
     })),
   )

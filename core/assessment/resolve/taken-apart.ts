@@ -15,6 +15,9 @@ export function halvesPart({ spars }: Pick<Designed, 'spars'>): boolean {
 /** The wing comes off the body: bolts hold it. */
 export const wingComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => (doc.body?.saddle?.bolts ?? 0) > 0
 
+/** Tailplane and fin come off: each is screwed down at its root. */
+export const tailComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => doc.tail.screws > 0
+
 /** The spar of the document that a line is laid for; caps have ids of their own. */
 const sparOf = ({ spar, part }: SparLine): string =>
   part === 'whole' ? spar.id : spar.id.slice(0, -`-${part}`.length)

@@ -17,6 +17,7 @@ import {
   springBears,
   springIndex,
   springOf,
+  squashMm,
   together,
   type Coil,
   type ForceLine,
@@ -98,6 +99,9 @@ export function gearOf(
       on: brief.landing === 'net' ? 'net' : onLegs ? 'legs' : 'belly',
       bottoms,
       springs: gear.flatMap(springReport),
+      tyres: gear
+        .filter(leg => leg.printedWheel !== null)
+        .map(leg => ({ leg: leg.id, givesMm: squashMm(leg) })),
     },
   }
 }

@@ -1,9 +1,17 @@
 /** What an aircraft is in the car: the parts that it comes to without a saw, and how large each of them is. mm */
 import { alg, Graph } from '@dagrejs/graphlib'
-import { SURFACE_NAMES, surfaceOf, type Joint, type Leg, type SurfaceName } from '../../document'
+import { SURFACE_NAMES, surfaceOf, type Joint, type Leg, type SurfaceName, type Tail } from '../../document'
 import { planAt, toSurface, turnedBox, type Piece, type Sides } from '../../geometry'
 import { memoise } from '../../memo'
-import { boomOver, gluedOver, halvesPart, strutSides, wingComesOff, type Designed } from '../resolve'
+import {
+  boomOver,
+  gluedOver,
+  halvesPart,
+  strutSides,
+  tailComesOff,
+  wingComesOff,
+  type Designed,
+} from '../resolve'
 
 export interface Carried {
   id: string
@@ -88,7 +96,7 @@ export function carriedParts(design: Designed): Carried[] {
     .map(ids => partOf(ids, stretches, points, skins, marks))
     .filter(part => part.sizeMm[0] > 0)
     .sort((a, b) => b.sizeMm[0] - a.sizeMm[0])
-  return [...named(parts), ...beside(design)]
+  return [...named(parts, design.doc.tail.kind), ...beside(design)]
 }
 
 const stretchesOf = (design: Designed): Stretch[] =>
@@ -189,9 +197,10 @@ const boomId = (side: Piece['side']) => `boom/${side}`
 
 /**
  * Tails and a second wing are glued to a boom where there is one behind, or to the body, to each other, or to the
- * wing.
+ * wing. Tails that are screwed on come off; a fin on a tailplane goes with it.
  */
-function joinOthers({ surfaces, boom, body }: Designed, at: Holder, join: Join): void {
+function joinOthers(design: Designed, at: Holder, join: Join): void {
+  const { surfaces, boom, body } = design
   for (const name of ['second', 'winglet', 'horizontal', 'vertical'] as const) {
     const loft = surfaces[name]
     if (!loft) continue
@@ -208,13 +217,14 @@ function joinOthers({ surfaces, boom, body }: Designed, at: Holder, join: Join):
         continue
       }
       if (name !== 'vertical') join(roots[0].id, id)
+      const onTailplane = name === 'vertical' && Math.abs(own) > NEAR && surfaces.horizontal
+      if (!onTailplane && name !== 'second' && tailComesOff(design)) continue
       if (boom && x > boom.boom.fromMm - NEAR) {
         const alike = boom.count === 1 || Math.abs(Math.abs(own) - boom.boom.yMm) < 2 * NEAR
         if (boom.count === 1) join(id, boomId('centre'))
         else if (alike && own !== 0) join(id, boomId(own < 0 ? 'port' : 'starboard'))
         else for (const each of ['starboard', 'port'] as const) join(id, boomId(each))
-      } else if (name === 'vertical' && Math.abs(own) > NEAR && surfaces.horizontal)
-        join(id, at.along('horizontal', own < 0 ? 'port' : 'starboard', Math.abs(own)))
+      } else if (onTailplane) join(id, at.along('horizontal', own < 0 ? 'port' : 'starboard', Math.abs(own)))
       else if (body || Math.abs(own) <= NEAR) join(id, at.place(x, own, z))
       else join(id, at.place(x, own, z, true))
     }
@@ -322,7 +332,7 @@ function partOf(
 }
 
 /** By what a part is of; where several are of the same, by their side and their first piece. */
-function named(parts: readonly Part[]): Carried[] {
+function named(parts: readonly Part[], kind: Tail['kind']): Carried[] {
   const base = parts.map(({ stretches }) => {
     const of = (part: Stretch['part']) => stretches.filter(item => item.part === part)
     const wing = [...of('wing'), ...of('second'), ...of('winglet')],
@@ -332,7 +342,9 @@ function named(parts: readonly Part[]): Carried[] {
     const list = [
       ...(of('body').length ? ['Body'] : []),
       ...(wing.length ? [wingName] : []),
-      ...(tail.length ? ['Tail'] : []),
+      ...(tail.length
+        ? [wing.length + of('body').length ? 'Tail' : tailName(of('horizontal'), of('vertical'), kind)]
+        : []),
     ]
     return list.length ? list.map((item, i) => (i ? item.toLowerCase() : item)).join(' and ') : 'Boom'
   })
@@ -343,6 +355,14 @@ function named(parts: readonly Part[]): Carried[] {
         ? `${base[i]}, from ${part.marks[0]}`
         : base[i],
   }))
+}
+
+/** Of one of its surfaces it has the name of that. */
+function tailName(flat: readonly Stretch[], upright: readonly Stretch[], kind: Tail['kind']): string {
+  if (flat.length && upright.length) return 'Tail'
+  if (flat.length) return kind === 'V' ? 'V-tail' : kind === 'canard' ? 'Canard' : 'Tailplane'
+  const sides = new Set(upright.map(item => item.side))
+  return sides.size === 1 && !sides.has('centre') ? `Fin, ${[...sides][0]}` : 'Fin'
 }
 
 /** What is pulled out or off for the way: spars that are not glued, propellers. */

@@ -41,6 +41,34 @@ describe('taken apart', () => {
     expect(Math.hypot(long, wide)).toBeGreaterThan(plan.spanMm)
     expect(wide).toBeGreaterThan(0.9 * parts[1].sizeMm[0])
   })
+  it('a tail that is screwed on comes off: tailplane and fin by themselves, the body as narrow as its boom allows', () => {
+    const screwed = changed(draft => {
+      draft.tail.screws = 2
+    })
+    expect(named(screwed)).toEqual(expect.arrayContaining(['Wing', 'Body', 'Tailplane', 'Fin']))
+    const part = (name: string) => screwed.parts.find(item => item.name === name)!
+    const { horizontal, vertical, kind } = thistledown.tail
+    expect(kind).toBe('conventional')
+    expect(part('Tailplane').sizeMm[0]).toBeCloseTo(2 * (horizontal!.panels[0].spanMm + horizontal!.yMm), -1)
+    expect(part('Fin').sizeMm[0]).toBeGreaterThanOrEqual(vertical!.panels[0].spanMm)
+    // As wide as the body is now, which was as wide as the tail.
+    const widest = Math.max(...thistledown.body!.stations.map(({ widthMm }) => widthMm))
+    expect(part('Body').sizeMm[2]).toBeLessThan(widest + 1)
+    // Two screws of 1.6 g for each of two surfaces.
+    const grams = (doc: ProjectFile) => assessor.assess(doc).totals.massG
+    const held = drafted(thistledown, draft => {
+      draft.tail.screws = 2
+      draft.allowances.smallParts.wingBolts = null
+    })
+    const glued = drafted(held, draft => {
+      draft.tail.screws = 0
+    })
+    expect(grams(held) - grams(glued)).toBeCloseTo(4 * 1.6, 6)
+    // A fin that stands on the tailplane goes with it; on a flying wing fins come off the tips.
+    expect(
+      named(changed(draft => (draft.tail.screws = 2), plover)).filter(name => name.startsWith('Fin')),
+    ).toHaveLength(2)
+  })
   it('halves that a pushed-in spar joins are carried each by itself, lying flat whatever their dihedral', () => {
     const { parts } = changed(parted)
     const halves = parts.filter(part => part.name.startsWith('Wing'))

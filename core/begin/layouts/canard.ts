@@ -61,6 +61,7 @@ export function canard(draft: Draft, libraries: Libraries): Drawn {
     wing,
     tail: {
       kind: 'canard',
+      screws: 0,
       horizontal: {
         xMm: foreAt,
         yMm: 0,

@@ -110,6 +110,7 @@ export function flyingWing(draft: Draft, libraries: Libraries): Drawn {
     wing,
     tail: {
       kind: 'none',
+      screws: 0,
       horizontal: null,
       vertical: tipFins(wing, finArea, 1.15, 'wing-outer'),
     },

@@ -190,6 +190,7 @@ function tailBetween(
   }
   return {
     kind: 'conventional',
+    screws: 0,
     horizontal: {
       ...common,
       xMm: half(quarterAt - chord / 4),

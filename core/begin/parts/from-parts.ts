@@ -111,6 +111,7 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
       wing: drawnWing,
       tail: {
         kind: horizontal ? 'conventional' : 'none',
+        screws: 0,
         horizontal,
         vertical,
       },

@@ -75,6 +75,12 @@ export const Tail = z.strictObject({
   kind: z.enum(['conventional', 'T', 'V', 'all-moving', 'canard', 'none']),
   horizontal: Surface.nullable().describe('tailplane, V-tail, or the canard ahead of the wing'),
   vertical: Surface.nullable().describe('fin; two of them where mirror is set'),
+  screws: z
+    .number()
+    .int()
+    .min(0)
+    .max(6)
+    .describe('screws at the root of each surface, which comes off for the journey; 0 where it is glued on'),
 })
 
 export const WingSet = z.strictObject({

@@ -93,6 +93,13 @@ function stepsFor(assessor: Assessor, doc: ProjectFile): Step[] {
       title: 'A wing that comes off: two bolts through its seat',
       change: { body: { ...doc.body, saddle: { ...doc.body.saddle, bolts: 2 } } },
     })
+  const tail = airframe.surfaces.horizontal ?? airframe.surfaces.vertical
+  if (tail && doc.tail.screws === 0)
+    steps.push({
+      id: 'tail-off',
+      title: 'A tail that comes off: two screws at the root of each surface',
+      change: { tail: { ...doc.tail, screws: 2 } },
+    })
   for (const part of ['wing', 'body'] as const) {
     const kind = part === 'wing' ? 'plug' : 'bolts'
     const middle = part === 'wing' ? wing.span / 2 : 0

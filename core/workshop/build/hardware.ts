@@ -161,6 +161,8 @@ function closures(airframe: Airframe): HardwareRow[] {
   const saddles = bodies.flatMap(({ body, ys }) =>
     body.saddle && body.saddle.bolts > 0 ? [{ ...body.saddle, count: ys.length }] : [],
   )
+  const { vertical } = airframe.surfaces
+  const tails = (airframe.surfaces.horizontal ? 1 : 0) + (vertical ? (vertical.mirror ? 2 : 1) : 0)
   const joints = airframe.pieces.filter(piece => piece.kind === 'fixed' && piece.joints.head)
   const pins = joints.filter(piece => ['pins', 'plug'].includes(piece.joints.head!.kind)).length
   const bolted = joints.filter(piece => piece.joints.head!.kind === 'bolts').length
@@ -174,6 +176,15 @@ function closures(airframe: Airframe): HardwareRow[] {
     ...saddles.map(saddle =>
       row('Screws and closures', `Wing bolt with nut, ${saddle.boltMm} mm`, saddle.count * saddle.bolts),
     ),
+    ...(tails * airframe.doc.tail.screws > 0
+      ? [
+          row(
+            'Screws and closures',
+            'Screw of 3 mm, 16 mm long, with insert',
+            tails * airframe.doc.tail.screws,
+          ),
+        ]
+      : []),
     ...(pins ? [row('Screws and closures', 'Pin of 3 mm', 2 * pins, { lengthMm: 20 })] : []),
     ...(bolted ? [row('Screws and closures', 'Bolt of 3 mm with nut', 3 * bolted)] : []),
     ...(lids ? [row('Screws and closures', 'Magnet, 5 × 2 mm', 4 * lids)] : []),

@@ -55,6 +55,7 @@ const gluedWing = change(thistledown, doc => {
 })
 const tTail = change(thistledown, doc => {
   doc.tail.kind = 'T'
+  doc.tail = { ...doc.tail, screws: 2 }
   doc.gear = [
     { ...WIRE_LEG, printedWheel: { zone: 'body', tyre: 'body', widthMm: 14, thickMm: 8, axleMm: 3 } },
   ]

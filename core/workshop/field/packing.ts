@@ -29,6 +29,11 @@ export function packingList(doc: ProjectFile): PackItem[] {
       group: 'Aircraft',
       what: 'Wing bolts or bands, and two to spare',
     },
+    doc.tail.screws > 0 && {
+      id: 'tail-screws',
+      group: 'Aircraft',
+      what: say`Screws of the tail, two to spare, and what turns them`,
+    },
     doc.wingSets.length > 0 && {
       id: 'wing-sets',
       group: 'Aircraft',
