@@ -101,6 +101,18 @@ describe('a wheel', () => {
       expect(steps[i - 1] - steps[i]).toBeLessThan(0.05 * steps[0])
     }
   })
+  it('of two legs of which one is named as the other begins goes with its own', () => {
+    const two = changed(made('tyred'), draft => {
+      draft.gear.push({ ...draft.gear[0], id: 'main-rim', name: 'Rear leg', xMm: 400 })
+    })
+    const touched = (id: string) =>
+      buildOrder(assessor.airframe(two))
+        .steps.find(item => item.id === id)!
+        .touches.map(String)
+    expect(touched('gear.main')).not.toContain('gear-main-rim-rim-port')
+    expect(touched('gear.main-rim')).toEqual(expect.arrayContaining(['gear-main-rim-rim-port']))
+    expect(touched('gear.main-rim')).not.toContain('gear-main-rim-port')
+  })
   it('is put together with its leg, and its collars are on the list of what to have', () => {
     const order = buildOrder(assessor.airframe(made('tyred')))
     const step = order.steps.find(item => item.id === 'gear.main')!

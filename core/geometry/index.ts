@@ -116,6 +116,7 @@ export { boxOf, boxOfAll } from './feature'
 export { monotoneCubic } from './monotone-cubic'
 export { acrossTheBed, chordSolids, together, type ChordSolid } from './chord-solids'
 export {
+  isWheelOf,
   LEAST_RIM_MM,
   rimLeftMm,
   rimProfile,

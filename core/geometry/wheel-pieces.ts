@@ -145,6 +145,11 @@ export function wheelShapes(form: WheelForm): WheelShapes | null {
 /** What weighings, printers and steps call the pieces of a leg's wheel. */
 export const wheelPrefix = ({ id }: Pick<Leg, 'id'>): string => `gear-${id}-`
 
+/** Is a piece of a leg's wheel? The name of one leg may begin with that of another. */
+export const isWheelOf = (leg: Pick<Leg, 'id'>, { id }: { id: string }): boolean =>
+  id.startsWith(wheelPrefix(leg)) &&
+  /^(rim|tyre|wheel)(-starboard|-port)?$/.test(id.slice(wheelPrefix(leg).length))
+
 /** Rims and tyres of a leg, on the axle. `index`: which leg it is. */
 export function wheelPieces(
   leg: Leg,

@@ -2,7 +2,7 @@
 /** The wheel of a leg: bought, or printed with a tyre or without; what it weighs and gives. */
 import { wheelMade, withWheel, type WheelMade } from '../../../core/change'
 import type { PrintedWheel } from '../../../core/document'
-import { wheelPrefix } from '../../../core/geometry'
+import { isWheelOf, wheelPrefix } from '../../../core/geometry'
 import { amount } from '~/composables/format'
 import { useBench } from '~/composables/useBench'
 
@@ -34,7 +34,7 @@ const zones = computed(() => doc.value.zones.map(zone => ({ title: zone.name, va
 const wheel = computed(() => leg.value.printedWheel)
 const made = computed(() =>
   now.value.pieces.filter(
-    piece => piece.kind === 'wheel' && piece.id.startsWith(wheelPrefix(leg.value)) && piece.side !== 'port',
+    piece => piece.kind === 'wheel' && isWheelOf(leg.value, piece) && piece.side !== 'port',
   ),
 )
 const squash = computed(

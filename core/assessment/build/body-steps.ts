@@ -1,5 +1,5 @@
 /** The body: tried dry, nuts in, joined, boom, legs and lids. */
-import { wheelPrefix } from '../../geometry'
+import { isWheelOf } from '../../geometry'
 import { q, say } from '../../units'
 import { bodiesOf } from '../resolve'
 import type { Chain, Site } from './site'
@@ -145,9 +145,7 @@ export function lidSteps(site: Site): BuildStep[] {
 
 export const gearSteps = ({ airframe, doc, body }: Site): BuildStep[] =>
   doc.gear.map(leg => {
-    const wheels = airframe.pieces.filter(
-      piece => piece.kind === 'wheel' && piece.id.startsWith(wheelPrefix(leg)),
-    )
+    const wheels = airframe.pieces.filter(piece => piece.kind === 'wheel' && isWheelOf(leg, piece))
     return step({
       id: `gear.${leg.id}`,
       kind: 'gear',

@@ -1,5 +1,5 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
-import { alongBody, convexHull, wheelPrefix, type Piece, type SurfaceLoft } from '../../geometry'
+import { alongBody, convexHull, isWheelOf, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import type { Designed } from './airframe'
 import { coveredStretches, filmRings, type Covered } from './covered'
@@ -217,8 +217,6 @@ const legLines = ({ doc, pieces }: Designed): Drawing['legs'] =>
       mount: [leg.xMm, side * leg.yMm, leg.zMm],
       axle: [leg.xMm, side * (leg.yMm + leg.splayMm), leg.zMm - leg.dropMm],
       widthMm: leg.kind === 'printed' ? leg.widthMm : leg.thicknessMm,
-      wheelMm: pieces.some(piece => piece.kind === 'wheel' && piece.id.startsWith(wheelPrefix(leg)))
-        ? 0
-        : leg.wheelMm,
+      wheelMm: pieces.some(piece => piece.kind === 'wheel' && isWheelOf(leg, piece)) ? 0 : leg.wheelMm,
     })),
   )

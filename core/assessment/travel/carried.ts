@@ -1,7 +1,7 @@
 /** What an aircraft is in the car: the parts that it comes to without a saw, and how large each of them is. mm */
 import { alg, Graph } from '@dagrejs/graphlib'
 import { SURFACE_NAMES, surfaceOf, type Joint, type Leg, type SurfaceName, type Tail } from '../../document'
-import { planAt, toSurface, turnedBox, type Piece, type Sides } from '../../geometry'
+import { isWheelOf, planAt, toSurface, turnedBox, type Piece, type Sides } from '../../geometry'
 import { memoise } from '../../memo'
 import {
   boomOver,
@@ -70,11 +70,14 @@ export function carriedParts(design: Designed): Carried[] {
 
   // What moves and what came from a file goes with what carries it.
   for (const piece of design.pieces) {
-    // A lid lies in its opening, a wheel at the end of its leg.
-    if (piece.kind === 'lid' || piece.kind === 'wheel' || (piece.kind === 'fixed' && piece.part !== 'pod'))
-      continue
+    // A lid lies in its opening.
+    if (piece.kind === 'lid' || (piece.kind === 'fixed' && piece.part !== 'pod')) continue
     const id =
-      piece.part === 'pod' ? podId(Number(/^pod-(\d+)-/.exec(piece.id)?.[1]), piece.side) : at.piece(piece)
+      piece.kind === 'wheel'
+        ? holdsWheel(design.doc.gear, piece, at)
+        : piece.part === 'pod'
+          ? podId(Number(/^pod-(\d+)-/.exec(piece.id)?.[1]), piece.side)
+          : at.piece(piece)
     skin(id, piece)
   }
   joinWing(design, at, join)
@@ -296,6 +299,12 @@ function corners(middle: readonly number[], sizeMm: readonly number[], into: num
     for (const y of [-1, 1])
       for (const z of [-1, 1])
         into.push(...[x, y, z].map((sign, axis) => middle[axis] + (sign * sizeMm[axis]) / 2))
+}
+
+/** A wheel goes with what its leg is mounted on. */
+function holdsWheel(gear: readonly Leg[], wheel: Piece, at: Holder): string {
+  const { xMm, yMm, zMm } = gear.find(leg => isWheelOf(leg, wheel))!
+  return at.place(xMm, wheel.side === 'port' ? -yMm : yMm, zMm)
 }
 
 /** From its mount to the far side of its wheel. */
