@@ -43,5 +43,18 @@ describe('to travel', () => {
     expect(await page.wing('strength')).toBeCloseTo(assessor.assess(taken).strength.reserve, 1)
     await page.act('undo')
     await page.until('[data-travel="fails"]')
+
+    // A tail that is screwed on is parts of its own, and weighs its screws.
+    await page.until('[data-way="tail-off"]')
+    await page.press('[data-way="tail-off"] button')
+    await page.saved()
+    const screwed = await page.stored()
+    expect(screwed.tail.screws).toBe(2)
+    const apart = travelOf(assessor.airframe(screwed), screwed.brief.travelBoxMm)
+    expect(apart.parts.map(part => part.name)).toEqual(expect.arrayContaining(['Body', 'Tailplane', 'Fin']))
+    await page.driver.wait(async () => (await page.count('[data-part]')) === apart.parts.length, PATIENCE)
+    await page.station('shape')
+    expect(await (await page.find('[data-field="tail-screws"] input')).getAttribute('value')).toBe('2')
+    await page.act('undo')
   })
 })
