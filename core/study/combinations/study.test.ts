@@ -206,11 +206,17 @@ describe('a point assessed from nothing gives the same four verdicts within a th
     ['with eight zones', eightZones()],
     ['a flying wing', plover],
     [
-      'on legs, one of them printed',
+      'on legs, one of them printed, wheels and all',
       {
         ...thistledown,
         brief: { ...thistledown.brief, landing: 'wheels', launch: 'bungee' },
-        gear: [leg('main', 300, true, 'printed', 'body'), leg('nose', 60, false, 'wire', 'nose')],
+        gear: [
+          {
+            ...leg('main', 300, true, 'printed', 'body'),
+            printedWheel: { zone: 'nose', tyre: 'tail', widthMm: 14, thickMm: 8, axleMm: 3 },
+          },
+          leg('nose', 60, false, 'wire', 'nose'),
+        ],
       },
     ],
     [
