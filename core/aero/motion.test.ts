@@ -1,7 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Coefficients, Derivatives, Reference } from './derivatives'
-import { damping, handling, lateralMatrix, longitudinalMatrix, period, type FlightState } from './handling'
+import {
+  damping,
+  halfTime,
+  handling,
+  lateralMatrix,
+  longitudinalMatrix,
+  period,
+  type FlightState,
+} from './handling'
 import { hingeCoefficients, servoAngle, servoTorque } from './hinge-moment'
 import { solveLift } from './lift'
 import type { LatticeStation, LatticeSurface } from './panels'
@@ -45,6 +53,16 @@ const tame = derivatives({
 })
 
 describe('modes', () => {
+  it('e^(growth·t) is half, or twice, after ln 2 over it; what neither grows nor swings does so never', () => {
+    const mode = (growth: number, frequency: number) => ({ growth, frequency })
+    for (const growth of [-0.4, 0.4]) {
+      const after = Math.exp(growth * halfTime(mode(growth, 0)))
+      expect(after).toBeCloseTo(growth < 0 ? 0.5 : 2, 12)
+    }
+    expect(halfTime(mode(0, 2))).toBe(Infinity)
+    expect(Math.cos(2.5 * period(mode(-0.1, 2.5)))).toBeCloseTo(1, 12)
+    expect(period(mode(-0.1, 0))).toBe(Infinity)
+  })
   it('a very stiff aircraft swings as Lanchester has it: period π√2·V/g, damping CD/(√2·CL)', () => {
     const stiff = derivatives({ at: { CL }, alpha: { CL: 5, Cm: -60 }, q: { CL: 0, Cm: -40 } })
     const { phugoid } = handling(stiff, { ...state, CDalpha: 0 })

@@ -104,6 +104,22 @@ describe('panel method', () => {
 })
 
 describe('boundary layer', () => {
+  it('at a stagnation point, U = k·s, is as thick all along: θ = √(0.075 ν/k) by Thwaites, 0.292 √(ν/k) by Hiemenz', () => {
+    const k = 17,
+      reynolds = 1e5
+    const s = Float64Array.from({ length: 30 }, (_, i) => i * 0.004)
+    const { theta, displacement } = marchSide(
+      s,
+      s,
+      s.map(along => k * along),
+      reynolds,
+    )
+    const unit = Math.sqrt(1 / (reynolds * k))
+    for (let i = 0; i < 28; i++) expect(theta[i] / unit).toBeCloseTo(Math.sqrt(0.075), 6)
+    expect(Math.abs(theta[0] / unit / 0.2923 - 1)).toBeLessThan(0.07)
+    // Hiemenz: δ* = 0.6479 √(ν/k).
+    expect(Math.abs(displacement[0] / unit / 0.6479 - 1)).toBeLessThan(0.06)
+  })
   const plate = (n: number) => ({
     x: Float64Array.from({ length: n }, (_, i) => i / (n - 1)),
     u: new Float64Array(n).fill(1),

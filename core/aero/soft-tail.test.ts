@@ -43,6 +43,12 @@ const SPRING = { heldM: 0.4, EI: 12 }
 const PRESSURE = 150
 
 describe('a tail alone on its boom', () => {
+  it('gives way to nothing where no boom is soft, or nothing is carried by it', () => {
+    expect(softTail(flowsOf(tail), { ...SPRING, EI: 0 })).toBeNull()
+    expect(softTail(flowsOf(wing), SPRING)).toBeNull()
+    // A wing beside it, which is not carried, takes nothing from that.
+    expect(softTail(flowsOf(wing, tail), SPRING)).not.toBeNull()
+  })
   it('loses what P = q·a·S·(α − P·l²/2EI) says, of incidence and of the elevator alike', () => {
     const flows = flowsOf(tail)
     const rigid = slopesOf(flows, REFERENCE)
