@@ -65,6 +65,7 @@ export {
   gluedOver,
   LAPS,
   noCuts,
+  tailParts,
   type NoCut,
   type StandingBody,
 } from './assessment/resolve'

@@ -91,7 +91,7 @@ export function tyreProfile(form: WheelForm): Turned[] {
     side = seat + high,
     crown = form.wheelMm / 2 - side
   const outside = Array.from({ length: 2 * CROWN_STEPS + 1 }, (_, i): Turned => {
-    const turn = (Math.PI * (i / (2 * CROWN_STEPS) - 0.5)) as number
+    const turn = Math.PI * (i / (2 * CROWN_STEPS) - 0.5)
     return [side + crown * Math.cos(turn), (height / 2) * (1 + Math.sin(turn))]
   })
   return [[seat, height - high], [seat, high], ...outside]

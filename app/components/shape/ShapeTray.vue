@@ -274,7 +274,7 @@ function setTail(kind: Tail['kind']) {
     />
     <FigureField
       v-if="doc.tail.vertical || (doc.tail.horizontal && doc.tail.kind !== 'none')"
-      label="Screws at each root"
+      label="Screws of each surface"
       :model-value="doc.tail.screws"
       unit=""
       :min="0"
@@ -285,7 +285,8 @@ function setTail(kind: Tail['kind']) {
     />
     <p v-if="doc.tail.screws" class="quiet small">
       Tailplane and fin come off for the journey. Screws of 3 mm into inserts are weighed; that what they are
-      screwed into holds is taken for granted.
+      screwed into holds is taken for granted. Halves that meet, or that a glued spar runs through, are one;
+      others are screwed on each by itself.
     </p>
     <FigureField
       v-if="doc.tail.kind === 'V' && which === 'horizontal'"

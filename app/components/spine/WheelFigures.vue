@@ -146,6 +146,7 @@ const squash = computed(
         of the tyre.
       </template>
       <template v-else-if="wheel.tyre === null">Without a tyre it gives nothing: the leg takes all.</template>
+      <span class="quiet">That the rim bears what its leg does is taken for granted.</span>
     </p>
   </div>
 </template>

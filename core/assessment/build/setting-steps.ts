@@ -2,7 +2,7 @@
 import { surfaceOf } from '../../document'
 import type { SurfaceLoft } from '../../geometry'
 import { listed, q, say } from '../../units'
-import { tailComesOff } from '../resolve'
+import { tailComesOff, tailParts } from '../resolve'
 import type { Site } from './site'
 import type { BuildStep } from './step'
 import { MINUTES, step, cutCaution, middleOf, rim } from './step-kit'
@@ -149,6 +149,7 @@ export function tailSteps(site: Site): BuildStep[] {
       const tip = doc.tail.kind === 'none' && part === 'vertical' && own.length === 2
       const rods = site.spars.filter(({ chain, line }) => chain.part === part && line.spar.through)
       const roots = own.map(chain => chain.pieces[0])
+      const halves = own.length === 2 && !tip && !(screwed && tailParts(site.airframe, part).length > 1)
       return step({
         id: `tail.${part}`,
         kind: 'tail',
@@ -159,17 +160,25 @@ export function tailSteps(site: Site): BuildStep[] {
           screwed
             ? say`To the pencil marks, with ${doc.tail.screws} screws of 3 mm into inserts; hand-tight, then look again from behind.`
             : 'To the pencil marks; one side first, look again from behind, then the rest.',
+          ...(screwed && halves
+            ? ['Its halves are glued to each other, over what runs through both; never to what carries them.']
+            : []),
           part === 'vertical'
             ? 'Square to the tailplane: hold it with tape to both sides.'
             : 'Weights on it, not clamps.',
         ],
         touches: roots.map(piece => piece.id),
-        joins: own.length === 2 && !tip ? [[roots[0].id, roots[1].id] as const] : [],
+        joins: halves ? [[roots[0].id, roots[1].id] as const] : [],
         parts: [...new Set(rods.map(({ line }) => line.spar.id))],
         at: () => middleOf(roots[0]),
         from: part === 'vertical' ? [0, 0, 120] : [110, 0, 0],
-        glue: screwed ? null : 'spars',
-        glueMm: () => (screwed ? 0 : roots.reduce((sum, piece) => sum + rim(piece, piece.from), 0)),
+        // What is screwed on is glued to nothing but its other half.
+        glue: screwed && !halves ? null : 'spars',
+        glueMm: () =>
+          (screwed ? roots.slice(0, halves ? 1 : 0) : roots).reduce(
+            (sum, piece) => sum + rim(piece, piece.from),
+            0,
+          ),
         minutes: MINUTES.tail,
         gate: 'aligned',
         hand: ['set square', 'masking tape'],

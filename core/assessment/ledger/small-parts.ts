@@ -11,7 +11,7 @@ import { NO_INERTIA, sumMass, type MassEntry } from '../../mass'
 import { memoise } from '../../memo'
 import { gToKg, mm2ToM2, mmToM, q, say, type Words } from '../../units'
 import type { SmallPartReport } from '../report'
-import { bodiesOf, type Designed } from '../resolve'
+import { bodiesOf, type Designed, tailParts } from '../resolve'
 
 /** One standard deviation of a reckoned small part, as a share of it. */
 export const SMALL_SPREAD: Record<SmallPart, number> = {
@@ -76,7 +76,7 @@ interface Reckoned {
   from: Words
 }
 
-type Resolved = Pick<Designed, 'doc' | 'surfaces' | 'wing' | 'body' | 'pods'>
+type Resolved = Pick<Designed, 'doc' | 'surfaces' | 'spars' | 'wing' | 'body' | 'pods'>
 
 /** Once a design: the ledger asks, and what is said of it. */
 const reckon = memoise((airframe: Resolved): Record<SmallPart, Reckoned> => {
@@ -306,7 +306,7 @@ function wingBolts(airframe: Resolved): Reckoned {
     }
   }
   const tail = tailScrews(airframe)
-  if (places.length + tail.length === 0) return { places, from: 'no bolt holds the wing' }
+  if (places.length + tail.length === 0) return { places, from: 'no bolt holds wing or tail' }
   const ofWing = say`${places.length} bolts of ${q(Math.max(0, ...sizes), 'mm', 0)} in steel`,
     ofTail = say`${tail.length} screws of the tail with their inserts`
   return {
@@ -316,20 +316,23 @@ function wingBolts(airframe: Resolved): Reckoned {
 }
 
 /** Of a tail that comes off: at the root of each surface, on its half chord. */
-function tailScrews({ doc, surfaces }: Resolved): Place[] {
-  const roots = (['horizontal', 'vertical'] as const).flatMap(name => surfaces[name] ?? [])
-  return roots.flatMap(({ stations: [root], origin: [, y, z], mirror, name }) => {
-    // Two halves of a tailplane are one; two fins stand apart.
-    const ys = name === 'vertical' && mirror && y > 0 ? [y, -y] : [0]
-    return ys.flatMap(own =>
-      Array.from({ length: doc.tail.screws }, (): Place => ({
+function tailScrews(airframe: Resolved): Place[] {
+  const { doc, surfaces } = airframe
+  return (['horizontal', 'vertical'] as const).flatMap(name =>
+    tailParts(airframe, name).flatMap(side => {
+      const {
+        stations: [root],
+        origin: [, y, z],
+        mirror,
+      } = surfaces[name]!
+      return Array.from({ length: doc.tail.screws }, (): Place => ({
         mass: TAIL_SCREW,
         x: mmToM(root.lead + root.chord / 2),
-        y: mmToM(own),
+        y: mmToM(mirror ? side * y : y),
         z: mmToM(z),
-      })),
-    )
-  })
+      }))
+    }),
+  )
 }
 
 function closures(airframe: Resolved): Reckoned {

@@ -18,6 +18,21 @@ export const wingComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => (doc.bo
 /** Tailplane and fin come off: each is screwed down at its root. */
 export const tailComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => doc.tail.screws > 0
 
+/**
+ * Parts that a surface of such a tail comes to, by the side of the middle that each stands on. Halves are one where they
+ * meet in the middle, or where what runs through both is glued in.
+ */
+export function tailParts(
+  { surfaces, spars }: Pick<Designed, 'surfaces' | 'spars'>,
+  name: 'horizontal' | 'vertical',
+): ReadonlyArray<-1 | 0 | 1> {
+  const loft = surfaces[name]
+  if (!loft) return []
+  const apart = loft.mirror && Math.abs(loft.origin[1]) > OVER
+  const over = (spars[name] ?? []).some(line => line.spar.through && line.spar.fixing === 'bonded')
+  return apart && !over ? [1, -1] : [0]
+}
+
 /** The spar of the document that a line is laid for; caps have ids of their own. */
 const sparOf = ({ spar, part }: SparLine): string =>
   part === 'whole' ? spar.id : spar.id.slice(0, -`-${part}`.length)

@@ -9,6 +9,7 @@ import {
   halvesPart,
   strutSides,
   tailComesOff,
+  tailParts,
   wingComesOff,
   type Designed,
 } from '../resolve'
@@ -219,7 +220,8 @@ function joinOthers(design: Designed, at: Holder, join: Join): void {
         join(id, at.along('wing', side, Infinity) ?? at.along('wing', 'centre', Infinity))
         continue
       }
-      if (name !== 'vertical') join(roots[0].id, id)
+      const halves = name === 'horizontal' && tailComesOff(design) && tailParts(design, name).length > 1
+      if (name !== 'vertical' && !halves) join(roots[0].id, id)
       const onTailplane = name === 'vertical' && Math.abs(own) > NEAR && surfaces.horizontal
       if (!onTailplane && name !== 'second' && tailComesOff(design)) continue
       if (boom && x > boom.boom.fromMm - NEAR) {
@@ -366,12 +368,14 @@ function named(parts: readonly Part[], kind: Tail['kind']): Carried[] {
   }))
 }
 
+const FLAT_NAMES: Partial<Record<Tail['kind'], string>> = { V: 'V-tail', canard: 'Canard' }
+
 /** Of one of its surfaces it has the name of that. */
 function tailName(flat: readonly Stretch[], upright: readonly Stretch[], kind: Tail['kind']): string {
   if (flat.length && upright.length) return 'Tail'
-  if (flat.length) return kind === 'V' ? 'V-tail' : kind === 'canard' ? 'Canard' : 'Tailplane'
-  const sides = new Set(upright.map(item => item.side))
-  return sides.size === 1 && !sides.has('centre') ? `Fin, ${[...sides][0]}` : 'Fin'
+  const name = flat.length ? (FLAT_NAMES[kind] ?? 'Tailplane') : 'Fin'
+  const sides = new Set([...flat, ...upright].map(item => item.side))
+  return sides.size === 1 && !sides.has('centre') ? `${name}, ${[...sides][0]}` : name
 }
 
 /** What is pulled out or off for the way: spars that are not glued, propellers. */

@@ -45,16 +45,32 @@ describe('taken apart', () => {
     const screwed = changed(draft => {
       draft.tail.screws = 2
     })
-    expect(named(screwed)).toEqual(expect.arrayContaining(['Wing', 'Body', 'Tailplane', 'Fin']))
+    // Halves beside the boom are one where a glued rod runs through both.
+    expect(named(screwed)).toEqual(
+      expect.arrayContaining(['Wing', 'Body', 'Tailplane, port', 'Tailplane, starboard', 'Fin']),
+    )
+    const through = (draft: ProjectFile) => {
+      draft.tail.screws = 2
+      Object.assign(
+        draft.spars.find(spar => spar.surface === 'horizontal')!,
+        { through: true, fromMm: 0 },
+      )
+    }
+    const whole = changed(through)
+    expect(named(whole)).toEqual(expect.arrayContaining(['Wing', 'Body', 'Tailplane', 'Fin']))
     const part = (name: string) => screwed.parts.find(item => item.name === name)!
     const { horizontal, vertical, kind } = thistledown.tail
     expect(kind).toBe('conventional')
-    expect(part('Tailplane').sizeMm[0]).toBeCloseTo(2 * (horizontal!.panels[0].spanMm + horizontal!.yMm), -1)
+    expect(whole.parts.find(item => item.name === 'Tailplane')!.sizeMm[0]).toBeCloseTo(
+      2 * (horizontal!.panels[0].spanMm + horizontal!.yMm),
+      -1,
+    )
+    expect(part('Tailplane, port').sizeMm[0]).toBeCloseTo(horizontal!.panels[0].spanMm, -1)
     expect(part('Fin').sizeMm[0]).toBeGreaterThanOrEqual(vertical!.panels[0].spanMm)
     // As wide as the body is now, which was as wide as the tail.
     const widest = Math.max(...thistledown.body!.stations.map(({ widthMm }) => widthMm))
     expect(part('Body').sizeMm[2]).toBeLessThan(widest + 1)
-    // Two screws of 1.6 g for each of two surfaces.
+    // Two screws of 1.6 g for each of two halves and the fin.
     const grams = (doc: ProjectFile) => assessor.assess(doc).totals.massG
     const held = drafted(thistledown, draft => {
       draft.tail.screws = 2
@@ -63,7 +79,7 @@ describe('taken apart', () => {
     const glued = drafted(held, draft => {
       draft.tail.screws = 0
     })
-    expect(grams(held) - grams(glued)).toBeCloseTo(4 * 1.6, 6)
+    expect(grams(held) - grams(glued)).toBeCloseTo(6 * 1.6, 6)
     // A fin that stands on the tailplane goes with it; on a flying wing fins come off the tips.
     expect(
       named(changed(draft => (draft.tail.screws = 2), plover)).filter(name => name.startsWith('Fin')),

@@ -1,5 +1,13 @@
 /** Everything that is not printed, to have before the first joint: counted from the drawing. */
-import { bodiesOf, coveredStretches, LAPS, siteOf, type Airframe, type Assessment } from '../../assess'
+import {
+  bodiesOf,
+  coveredStretches,
+  LAPS,
+  siteOf,
+  type Airframe,
+  type Assessment,
+  tailParts,
+} from '../../assess'
 import { LIBRARIES, type Libraries } from '../../libraries'
 import { cuttingPlan } from '../spine'
 import { linkageSheets } from './linkages'
@@ -161,8 +169,7 @@ function closures(airframe: Airframe): HardwareRow[] {
   const saddles = bodies.flatMap(({ body, ys }) =>
     body.saddle && body.saddle.bolts > 0 ? [{ ...body.saddle, count: ys.length }] : [],
   )
-  const { vertical } = airframe.surfaces
-  const tails = (airframe.surfaces.horizontal ? 1 : 0) + (vertical ? (vertical.mirror ? 2 : 1) : 0)
+  const tails = tailParts(airframe, 'horizontal').length + tailParts(airframe, 'vertical').length
   const joints = airframe.pieces.filter(piece => piece.kind === 'fixed' && piece.joints.head)
   const pins = joints.filter(piece => ['pins', 'plug'].includes(piece.joints.head!.kind)).length
   const bolted = joints.filter(piece => piece.joints.head!.kind === 'bolts').length
