@@ -51,7 +51,9 @@ describe('to travel', () => {
     const screwed = await page.stored()
     expect(screwed.tail.screws).toBe(2)
     const apart = travelOf(assessor.airframe(screwed), screwed.brief.travelBoxMm)
-    expect(apart.parts.map(part => part.name)).toEqual(expect.arrayContaining(['Body', 'Tailplane, port', 'Fin']))
+    expect(apart.parts.map(part => part.name)).toEqual(
+      expect.arrayContaining(['Body', 'Tailplane, port', 'Fin']),
+    )
     await page.driver.wait(async () => (await page.count('[data-part]')) === apart.parts.length, PATIENCE)
     await page.station('shape')
     expect(await (await page.find('[data-field="tail-screws"] input')).getAttribute('value')).toBe('2')
