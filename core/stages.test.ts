@@ -6,6 +6,7 @@ import { DEMOS } from './demo'
 import { checkProject, share, type ProjectFile } from './document'
 import { figureAt, withFigure } from './testing/sweeps'
 import { runs } from './testing/runs'
+import { CHEEKS, throughBody } from './testing/ducted-body'
 import { twinBoom } from './testing/twin'
 import { cabane, interplane, twoWings } from './testing/two-wings'
 import { wingletsFor } from './testing/winglets'
@@ -44,6 +45,7 @@ const MOVES_NO_AIR = [
   // Cut out of a body, not its shape.
   /^(body|pods\.\d+\.body)\.(firewall|openings|saddle)\b/,
   /^pods\.\d+\.(piece$|cuts)/,
+  /^duct\./,
 ]
 const matches = (rules: readonly RegExp[], path: string) => rules.some(rule => rule.test(path))
 
@@ -107,6 +109,7 @@ describe('an edit runs no stage that does not read it', () => {
     ['a glider with a boom', DEMOS[0]],
     ['a flying wing', DEMOS[1]],
     ['two motors in pods, two booms', twinBoom()],
+    ['a fan in the body', throughBody(CHEEKS)],
     ['two wings on struts, winglets', BIPLANE],
   ])('%s', (_, doc) => provesStages(checkProject(doc)), 600_000)
 })

@@ -4,6 +4,7 @@ import { assess } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { checkProject, share, type ProjectFile } from '../../core/document'
 import { loftSurface, trailingEdgeMm } from '../../core/geometry'
+import { CHEEKS, throughBody } from '../../core/testing/ducted-body'
 import { figure, signed } from './format'
 import { fileName } from './download'
 import { isStation, STATIONS } from '../stations/path'
@@ -34,9 +35,11 @@ describe('figures', () => {
   })
 })
 
+/** With everything that can be grabbed. */
+const HELD = [...DEMOS, throughBody(CHEEKS)]
 describe('handles', () => {
   it('dragged to where they are change nothing', () => {
-    for (const doc of DEMOS) {
+    for (const doc of HELD) {
       for (const [station, view] of [
         ['shape', 'plan'],
         ['shape', 'side'],
@@ -65,7 +68,7 @@ describe('handles', () => {
     expect(take(thistledown, find('tail-lead-1'), [830, 236, 0]).tail.horizontal!.panels[0].spanMm).toBe(230)
   })
   it('never leave what the schema admits, however far they are dragged', () => {
-    for (const doc of DEMOS) {
+    for (const doc of HELD) {
       for (const [station, view] of [
         ['shape', 'plan'],
         ['shape', 'side'],
@@ -93,6 +96,17 @@ describe('handles', () => {
       [300, 0, 10],
     ).equipment.find(e => e.id === 'receiver')!
     expect([receiver.xMm, receiver.zMm]).toEqual([300, 10])
+  })
+  it('a station of the duct goes where it is put, between its neighbours, and never past the middle', () => {
+    const doc = throughBody(CHEEKS)
+    const at = (view: 'plan' | 'side', to: [number, number, number]) => {
+      const handle = handlesFor('shape', view, doc, null, 'body').find(h => h.id === 'duct-1')!
+      const { xMm, yMm, zMm } = take(doc, handle, to).duct!.stations[1]
+      return [xMm, yMm, zMm]
+    }
+    expect(at('plan', [220, 44, 99])).toEqual([220, 44, 0])
+    expect(at('plan', [1000, -20, 0])).toEqual([299, 0, 0])
+    expect(at('side', [50, 99, -12])).toEqual([101, 30, -12])
   })
   it("a spar's end follows the pointer along the span, and stays between its start and the tip", () => {
     const handle = handlesFor('spine', 'plan', thistledown, loft(thistledown)).find(

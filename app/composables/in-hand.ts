@@ -2,7 +2,7 @@
  * Outlines of what is being moved, from the document alone: they go with the hand frame by frame, ahead of the drawing,
  * which is that of the last assessment.
  */
-import { surfaceOf, type Body, type ProjectFile, type Surface } from '../../core/document'
+import { surfaceOf, type Body, type Duct, type ProjectFile, type Surface } from '../../core/document'
 import type { FlatView } from '~/components/aircraft/sheet'
 import { planStations } from './plan-stations'
 
@@ -55,6 +55,7 @@ export function inHand(view: FlatView, now: ProjectFile, drawn: ProjectFile): nu
       found.push(at(1), ...(own.pair && view === 'plan' ? [at(-1)] : []))
     }
   }
+  if (view !== 'front' && now.duct && now.duct !== drawn.duct) found.push(...ductOutlines(now.duct, view))
   return found.map(points => points.flat())
 }
 
@@ -72,6 +73,17 @@ const outlineOf = (
     ...stations.map((station): Flat => [station.lead, across(station)]),
     ...stations.toReversed().map((station): Flat => [station.lead + station.chord, across(station)]),
   ]
+}
+
+const ductOutlines = ({ stations }: Duct, view: 'plan' | 'side'): Flat[][] => {
+  const around = (side: 1 | -1): Flat[] => {
+    const edge = (sign: 1 | -1) =>
+      stations.map(({ xMm, yMm, zMm, widthMm, heightMm }): Flat =>
+        view === 'plan' ? [xMm, side * yMm + (sign * widthMm) / 2] : [xMm, zMm + (sign * heightMm) / 2],
+      )
+    return [...edge(1), ...edge(-1).toReversed()]
+  }
+  return view === 'plan' && stations.some(({ yMm }) => yMm > 0) ? [around(1), around(-1)] : [around(1)]
 }
 
 const bodyOutline = ({ stations }: Body, view: 'plan' | 'side'): Flat[] => {

@@ -41,9 +41,16 @@ export function handlesFor(
 ): Handle[] {
   // From above the body's handles would lie among the wing's: one or the other.
   if (station === 'shape' && view === 'plan')
-    return part === 'body' ? [...bodyHandles(doc, view), ...podHandles(doc, view)] : shapeHandles(doc, part)
+    return part === 'body'
+      ? [...bodyHandles(doc, view), ...ductHandles(doc, view), ...podHandles(doc, view)]
+      : shapeHandles(doc, part)
   if (station === 'shape' && view === 'side')
-    return [...bodyHandles(doc, view), ...podHandles(doc, view), ...finHandles(doc)]
+    return [
+      ...bodyHandles(doc, view),
+      ...ductHandles(doc, view),
+      ...podHandles(doc, view),
+      ...finHandles(doc),
+    ]
   if (station === 'spine' && view === 'plan' && wing) return sparHandles(doc, wing)
   if (station === 'split' && (view === 'plan' || view === 'side')) return cutHandles(doc, view)
   if (station === 'balance' && (view === 'side' || view === 'plan')) return massHandles(doc, view)
@@ -181,6 +188,37 @@ function bodyHandles(doc: ProjectFile, view: 'plan' | 'side'): Handle[] {
         apply: (draft, [, , z]) => between(draft, top, z, 'high'),
       },
     ]
+  })
+}
+
+/** Stations of the duct through the body, by their middles. */
+function ductHandles({ duct, body }: ProjectFile, view: 'plan' | 'side'): Handle[] {
+  const list = (body && duct?.stations) ?? []
+  return list.map(({ xMm, yMm, zMm }, i): Handle => {
+    const name = i === 0 ? 'intake' : i === list.length - 1 ? 'outlet' : `duct station ${i + 1}`
+    return {
+      id: `duct-${i}`,
+      label: `Middle of the ${name}`,
+      shape: 'round',
+      at: [xMm, yMm, zMm],
+      axes: view === 'plan' ? ['x', 'y'] : ['x', 'z'],
+      edit: `Move the ${name}`,
+      figure:
+        view === 'plan'
+          ? `${length(yMm)} from the middle at ${length(xMm)}`
+          : `${length(zMm)} high at ${length(xMm)}`,
+      apply: (draft, [x, y, z]) => {
+        const own = draft.duct!.stations[i]
+        own.xMm = tenth(
+          clamp(x, [
+            (list[i - 1]?.xMm ?? LIMITS.positionMm[0] - 1) + 1,
+            (list[i + 1]?.xMm ?? LIMITS.positionMm[1] + 1) - 1,
+          ]),
+        )
+        if (view === 'plan') own.yMm = tenth(clamp(y, [0, 2000]))
+        else own.zMm = tenth(clamp(z, LIMITS.positionMm))
+      },
+    }
   })
 }
 

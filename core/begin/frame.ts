@@ -22,7 +22,7 @@ export const frame = (
   purpose: Purpose | null,
 ): ProjectFile => ({
   format: 'mariposa-project',
-  version: 19,
+  version: 20,
   ...name,
   brief,
   aerofoils: [],
@@ -30,6 +30,7 @@ export const frame = (
   winglets: null,
   struts: [],
   pods: [],
+  duct: null,
   ...drawn,
   cuts: NO_CUTS,
   allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05, smallParts: RECKONED },

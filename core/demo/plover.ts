@@ -34,7 +34,7 @@ const pins = (atMm: number, i: number) => ({
 
 export const PLOVER: ProjectFile = {
   format: 'mariposa-project',
-  version: 19,
+  version: 20,
   id: 'plover',
   name: 'Plover',
   purpose:
@@ -144,6 +144,7 @@ export const PLOVER: ProjectFile = {
   body: null,
   boom: null,
   pods: [],
+  duct: null,
   zones: [
     {
       id: 'centre',

@@ -69,7 +69,7 @@ const WING: Recipe = school('spiral-lattice', 'pla-foam')
 
 export const THISTLEDOWN: ProjectFile = {
   format: 'mariposa-project',
-  version: 19,
+  version: 20,
   id: 'thistledown',
   name: 'Thistledown',
   purpose:
@@ -243,6 +243,7 @@ export const THISTLEDOWN: ProjectFile = {
     saddle: { clearanceMm: 0.3, bolts: 2, boltMm: 3 },
   },
   pods: [],
+  duct: null,
   boom: { stock: 'tube-12x10', fromMm: 340, toMm: 930, zMm: 6, yMm: 0, socketMm: 40 },
   zones: [
     {

@@ -399,6 +399,10 @@ export const fromVersion18 = (raw: unknown): unknown =>
       }
     : raw
 
+/** What version 19 did not say: no air runs through the body. */
+export const fromVersion19 = (raw: unknown): unknown =>
+  isObject(raw) ? { duct: null, ...raw, version: 20 } : raw
+
 const STEPS = [
   fromVersion1,
   fromVersion2,
@@ -418,6 +422,7 @@ const STEPS = [
   fromVersion16,
   fromVersion17,
   fromVersion18,
+  fromVersion19,
 ]
 
 /** Any older version, step by step. */

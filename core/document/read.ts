@@ -9,7 +9,7 @@ import { ProjectFile } from './schema'
 import { SURFACE_NAMES, surfaceOf } from './surfaces-of'
 
 /** Of project files: what older ones did not say is put in by `migrate`. */
-export const PRESENT_VERSION = 19
+export const PRESENT_VERSION = 20
 
 // The page's content security policy forbids compiling code from strings.
 z.config({ jitless: true })
@@ -149,6 +149,13 @@ function checkReferences(doc: ProjectFile): void {
         )
     })
   }
+  doc.duct?.stations.forEach((station, i, all) => {
+    if (i > 0 && station.xMm <= all[i - 1].xMm)
+      throw new DocumentError(
+        `duct.stations[${i}].xMm`,
+        `${station.xMm} must lie behind the station before it (${all[i - 1].xMm})`,
+      )
+  })
   numbers(doc.pods, 'pods')
   doc.pods.forEach((pod, i) => {
     numbers(pod.cuts, `pods[${i}].cuts`)

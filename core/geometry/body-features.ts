@@ -4,6 +4,7 @@
  */
 import type { Body, Boom, Cut, Opening, Recipe, Saddle } from '../document'
 import { bodySkinAt, type BodyLoft } from './body-loft'
+import { ductFeatures, type DuctLoft } from './duct'
 import { counterClockwise, cut, fill, rectangle, type Feature } from './feature'
 import { bodyJoint, cavity, openShell, shellThickness, wingBolt, type JointPlan } from './joints'
 import { circle, insetVertices } from './polygon'
@@ -37,6 +38,8 @@ export interface BodyParts {
   crossings: readonly CrossHole[]
   /** A tube: open at both ends, hollow whatever the school. */
   open?: boolean
+  /** A way for air right through it. */
+  duct?: DuctLoft | null
 }
 
 export const wingSeat = ({ stations: [root], origin }: SurfaceLoft): WingSeat => ({
@@ -58,7 +61,7 @@ const frontThickness = (body: Body, recipe: Recipe): number =>
 
 /** Cavity and fills of one piece between `from` and `to`; joints at either end shape the cavity there. */
 export function bodyPieceFeatures(
-  { loft, body, boom, wing, crossings, open = false }: BodyParts,
+  { loft, body, boom, wing, crossings, open = false, duct = null }: BodyParts,
   from: number,
   to: number,
   recipe: Recipe,
@@ -89,6 +92,8 @@ export function bodyPieceFeatures(
       .flatMap(crossHole),
   )
   features.push(...body.openings.map(opening => openingFeature(loft, opening)))
+  // Last: nothing that is put into the body stands in the air's way.
+  if (duct) features.push(...ductFeatures(duct, from, to, openShell(recipe)))
   return features.filter(feature => feature.to > from + 1e-6 && feature.from < to + (head?.proud ?? 0) - 1e-6)
 }
 

@@ -42,12 +42,13 @@ export function loftBody(stations: Body['stations']): BodyLoft {
   }
 }
 
+export const bodyOutlineAt = (loft: BodyLoft, x: number): Float64Array => bodyOutline(loft.at(x))
+
 /**
- * Outline (y, z) at x, closed, counter-clockwise; starts at starboard. Exponent 2 (ellipse) to 8 (nearly a
+ * Outline (y, z) of such a section, closed, counter-clockwise; starts at starboard. Exponent 2 (ellipse) to 8 (nearly a
  * rectangle).
  */
-export function bodyOutlineAt(loft: BodyLoft, x: number): Float64Array {
-  const { width, height, z, squareness } = loft.at(x)
+export function bodyOutline({ width, height, z, squareness }: ReturnType<BodyLoft['at']>): Float64Array {
   const power = 2 / (2 + 6 * squareness)
   const outline = new Float64Array(2 * ROUND_POINTS)
   for (let i = 0; i < ROUND_POINTS; i++) {

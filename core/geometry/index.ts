@@ -29,6 +29,7 @@ export {
   type SurfaceShape,
   type LoftStation,
 } from './surface-loft'
+export { loftDuct, shareOutside, shareTaken, type DuctLoft } from './duct'
 export { loftBody, bodyOutlineAt, bodySkinAt, type BodyLoft } from './body-loft'
 export { sparLine, sparLines, sparFit, boreAt, type SparLine, type SparFit } from './spar-line'
 export { standingBox, hullOf, fitsBed, usableCuts, inZone, zoneOr, type StandingBox } from './pieces'
@@ -50,6 +51,7 @@ export {
   type SurfaceParts,
   type Pocketed,
 } from './surface-pieces'
+export { rectangle } from './feature'
 export { openShell } from './joints'
 export { insetVertices } from './polygon'
 export { placesWithin, stepped } from './places-along'

@@ -186,9 +186,9 @@ function settle(doc: ProjectFile, pick: <T>(list: readonly T[]) => T): void {
     const places = list.map(at).sort((a, b) => a - b)
     list.forEach((item, i) => put(item, Math.min(places[i]!, 4000 - list.length * 1e-3) + i * 1e-3))
   }
-  for (const body of bodies)
+  for (const { stations } of [...bodies, ...(doc.duct ? [doc.duct] : [])])
     rising(
-      body.stations,
+      stations as Array<{ xMm: number }>,
       station => station.xMm,
       (station, x) => {
         station.xMm = x

@@ -21,6 +21,7 @@ const SWEPT = [
   'tail',
   'body',
   'boom',
+  'duct',
   'zones',
   'spars',
   'cuts',

@@ -36,6 +36,12 @@ const spars = computed(() =>
     width: spar.widthMm,
   })),
 )
+const ducts = computed(() =>
+  props.assessment.drawing.ducts.map((duct, i) => ({
+    key: i,
+    points: sheet.value.outline(duct[sheet.value.view]),
+  })),
+)
 const struts = computed(() =>
   props.assessment.drawing.struts.map((strut, i) => ({
     key: i,
@@ -114,6 +120,14 @@ const legs = computed(() => {
       :data-film="film.key"
     />
     <polygon
+      v-for="duct in ducts"
+      :key="`duct-${duct.key}`"
+      :points="duct.points"
+      class="duct"
+      data-duct
+      v-bind="sheet.dashed('6 2')"
+    />
+    <polygon
       v-for="(points, i) in ghosts"
       :key="`ghost-${i}`"
       :points="points"
@@ -168,6 +182,17 @@ const legs = computed(() => {
   stroke: #16233a;
   stroke-opacity: 0.5;
   pointer-events: none;
+}
+/* Seen through the skin, as a bore in a section is. */
+.duct {
+  fill: #16233a;
+  fill-opacity: 0.1;
+  stroke: #16233a;
+  stroke-opacity: 0.8;
+  pointer-events: none;
+}
+.v-theme--night .duct {
+  fill: #d5dcec;
 }
 .hinge {
   stroke: #16233a;

@@ -128,6 +128,7 @@ const round = LIBRARIES.stock
         >No body</v-btn
       >
       <BodyFeatures :body="doc.body" field="body" :most="12" :change="changeBody" />
+      <DuctFigures />
     </template>
     <v-btn v-else @click="addBody">Add a body</v-btn>
     <h3>Pods</h3>

@@ -24,6 +24,7 @@ import type { Airframe } from '../resolve'
 import type { Finding, PieceReport } from '../report'
 import { bodyProblems } from './body-problems'
 import { cutProblems } from './cut-problems'
+import { ductProblems } from './duct-problems'
 import { ribProblems } from './rib-problems'
 import { sheetProblems } from './sheet-problems'
 import { q, say } from '../../units'
@@ -40,6 +41,7 @@ export const buildProblems = (airframe: Airframe, pieces: readonly PieceReport[]
   ...ribProblems(airframe),
   ...sheetProblems(airframe),
   ...bodyProblems(airframe),
+  ...ductProblems(airframe),
   ...givenProblems(airframe),
   ...standingProblems(airframe, pieces),
   ...sharedPieces(airframe),

@@ -1,10 +1,11 @@
 /** A drive that asks more of its parts than they bear, or that flies faster than the wing is held against. */
 import { rootBetween, FRESH, running } from '../../power'
-import { q, say, type Words } from '../../units'
-import { oneMotor, propulsionOf, type Duct } from '../power'
+import { q, say } from '../../units'
+import { oneMotor, propulsionOf } from '../power'
 import type { Flown } from '../flight'
 import type { Finding } from '../report'
-import type { Equipment, ProjectFile } from '../../document'
+import { fanInDuct } from './duct-problems'
+import type { ProjectFile } from '../../document'
 
 /** What a climb away from the ground is flown at, as a multiple of the stall's. */
 const SAFE_SPEED = 1.2
@@ -19,7 +20,7 @@ export function powerProblems(
   if (!propulsion) return []
   const { drive, motor, motorSpec, controller, packLimit, packs, turns } = propulsion
   const rest = running(drive, 1, 0, FRESH)
-  const found: Finding[] = turns.duct ? ductProblems(turns.duct, turns.item) : []
+  const found: Finding[] = turns.duct ? fanInDuct(turns.duct, turns.item) : []
   const over = (code: string, where: string, value: number, limit: number, bears: string) => {
     if (value <= limit) return
     found.push({
@@ -99,95 +100,4 @@ function between(drag: (speed: number) => number, slow: number, fast: number): (
   const a = (e * fast ** 2 - d * slow ** 2) / (fast ** 4 - slow ** 4)
   const b = d * slow ** 2 - a * slow ** 4
   return speed => a * speed ** 2 + b / speed ** 2
-}
-
-/** Less room than this share of the fan's ring ahead of it starves it. */
-const LEAST_WAY = 0.95
-/** Outlets that fans are flown with, over the ring. */
-const OUTLET = [0.75, 1.05] as const
-/** Over this a fan's blades leave too much air round their tips, under nought it does not go in, mm. */
-const TIP_GAP = 2.5
-/** Half the angle at which air leaves a wall that opens, °. */
-const OPENS = 7
-
-/** What a duct does to the fan that turns in it. */
-function ductProblems(duct: Duct, item: Equipment): Finding[] {
-  const { name, narrowest, exit, atFanMm, opensDeg, outside } = duct
-  const diameterMm = item.fan!.diameterMm
-  const finding = (
-    code: string,
-    severity: Finding['severity'],
-    [value, limit, unit]: readonly [number, number, string],
-    text: Words,
-    remedy: Words,
-  ): Finding => ({
-    code,
-    stations: ['power', 'shape'],
-    severity,
-    where: name,
-    value,
-    limit,
-    unit,
-    text,
-    remedy,
-  })
-  if (outside)
-    return [
-      finding(
-        'fan-outside',
-        'stop',
-        [item.xMm, 0, 'mm'],
-        say`${item.name} lies outside of ${name}, which is its duct`,
-        'Balance: move it into its duct, or Shape: another place for the duct',
-      ),
-    ]
-  const gap = (atFanMm - diameterMm) / 2
-  return [
-    ...(gap < 0 || gap > TIP_GAP
-      ? [
-          finding(
-            'fan-fit',
-            gap < 0 ? 'stop' : 'warn',
-            [atFanMm, diameterMm, 'mm'],
-            gap < 0
-              ? say`${name} is ${q(atFanMm, 'mm', 1)} wide inside where ${item.name} turns, which is ${q(diameterMm, 'mm', 1)} over its blades`
-              : say`${name} leaves ${q(gap, 'mm', 1)} round the blades of ${item.name}: air goes back through the gap, and neither that nor its noise is reckoned`,
-            say`Shape: ${q(diameterMm + 1, 'mm', 1)} inside where it turns`,
-          ),
-        ]
-      : []),
-    ...(narrowest.share < LEAST_WAY
-      ? [
-          finding(
-            'duct-narrow',
-            'warn',
-            [100 * narrowest.share, 100 * LEAST_WAY, '%'],
-            say`${name} narrows to ${q(100 * narrowest.share, '%', 0)} of the ring that the blades sweep, ${q(narrowest.xMm, 'mm', 0)} along it: the fan starves, and howls`,
-            'Shape: as much room as the ring all the way to the fan',
-          ),
-        ]
-      : []),
-    ...(exit < OUTLET[0] || exit > OUTLET[1]
-      ? [
-          finding(
-            'duct-outlet',
-            'warn',
-            [100 * exit, 100 * (exit < OUTLET[0] ? OUTLET[0] : OUTLET[1]), '%'],
-            say`The outlet of ${name} has ${q(100 * exit, '%', 0)} of the ring that the blades sweep; fans are flown with ${q(100 * OUTLET[0], '%', 0)} to ${q(100 * OUTLET[1], '%', 0)}: narrower for speed, wider for pull at rest`,
-            'Shape: the last station of the duct',
-          ),
-        ]
-      : []),
-    ...(opensDeg > OPENS
-      ? [
-          finding(
-            'duct-opens',
-            'warn',
-            [opensDeg, OPENS, '°'],
-            say`${name} opens at ${q(opensDeg, '°', 0)} to its axis: air leaves a wall that opens at more than ${q(OPENS, '°', 0)}, and what that costs is not reckoned`,
-            'Shape: a longer duct, or less difference between its stations',
-          ),
-        ]
-      : []),
-  ]
 }

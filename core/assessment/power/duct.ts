@@ -1,9 +1,9 @@
 /**
- * A fan in a pod that is open at both ends: how much room the air has along the way, against the ring that the blades
- * sweep. mm
+ * A fan in a duct, be it a pod that is open at both ends or a way through the body: how much room the air has along it,
+ * against the ring that the blades sweep. mm
  */
 import type { Equipment, Pod, ProjectFile } from '../../document'
-import { bodySkinAt, insetVertices, loftBody, openShell, polygonArea, zoneOr } from '../../geometry'
+import { bodySkinAt, insetVertices, loftBody, loftDuct, openShell, polygonArea, zoneOr } from '../../geometry'
 import { memoise } from '../../memo'
 
 /** Places along a duct at which its area is told. */
@@ -12,11 +12,14 @@ const LOOKS = 40
 const LIP = 0.02
 
 export interface Duct {
-  pod: string
   name: string
+  /** Where the intake lies, along the aircraft. */
+  intakeMm: number
   lengthMm: number
   /** Inside, at the fan: the lesser of width and height. */
   atFanMm: number
+  /** How far its middle lies from the fan's axis there. */
+  asideMm: number
   /** Free area over the ring between hub and blade tips, along the way from the intake. */
   along: ReadonlyArray<{ xMm: number; share: number }>
   intake: number
@@ -29,59 +32,87 @@ export interface Duct {
   outside: boolean
 }
 
-interface Inside {
-  from: number
-  to: number
-  along: Array<{ xMm: number; areaMm2: number }>
+/** A duct without its fan, places from its intake. */
+interface Way {
+  length: number
+  along: ReadonlyArray<{ xMm: number; areaMm2: number }>
   width(x: number): number
+  /** Of its middle. */
+  height(x: number): number
+  aside(x: number): number
 }
 
-const insideOf = memoise((stations: Pod['body']['stations'], shell: number): Inside => {
+const wayOf = (length: number, areaAt: (x: number) => number, of: Omit<Way, 'length' | 'along'>): Way => ({
+  ...of,
+  length,
+  along: Array.from({ length: LOOKS + 1 }, (_, i) => {
+    const xMm = length * (LIP + ((1 - 2 * LIP) * i) / LOOKS)
+    return { xMm, areaMm2: areaAt(xMm) }
+  }),
+})
+
+const insideOf = memoise((stations: Pod['body']['stations'], shell: number): Way => {
   const loft = loftBody(stations)
-  const length = loft.to - loft.from
-  return {
-    from: loft.from,
-    to: loft.to,
-    along: Array.from({ length: LOOKS + 1 }, (_, i) => {
-      const xMm = loft.from + length * (LIP + ((1 - 2 * LIP) * i) / LOOKS)
-      const { width, height } = loft.at(xMm)
-      const free = Math.min(width, height) > 2 * shell
-      return {
-        xMm,
-        areaMm2: free ? polygonArea(insetVertices(bodySkinAt(loft, xMm), shell)).area : 0,
-      }
-    }),
-    width: x => {
-      const { width, height } = loft.at(Math.min(loft.to, Math.max(loft.from, x)))
-      return Math.max(0, Math.min(width, height) - 2 * shell)
-    },
+  const narrow = (x: number) => {
+    const { width, height } = loft.at(loft.from + x)
+    return Math.max(0, Math.min(width, height) - 2 * shell)
   }
+  return wayOf(
+    loft.to - loft.from,
+    x => (narrow(x) > 0 ? polygonArea(insetVertices(bodySkinAt(loft, loft.from + x), shell)).area : 0),
+    { width: narrow, height: x => loft.at(loft.from + x).z, aside: () => 0 },
+  )
 }, 24)
 
-/** The duct that a fan turns in; null where no pod is one for it. */
-export function ductOf({ pods, zones }: Pick<ProjectFile, 'pods' | 'zones'>, item: Equipment): Duct | null {
+const throughOf = memoise((stations: NonNullable<ProjectFile['duct']>['stations']): Way => {
+  const loft = loftDuct(stations)
+  return wayOf(loft.to - loft.from, x => loft.areaAt(loft.from + x), {
+    width: x => {
+      const { width, height } = loft.at(loft.from + x)
+      return Math.min(width, height)
+    },
+    height: x => loft.at(loft.from + x).z,
+    aside: x => loft.at(loft.from + x).y,
+  })
+}, 24)
+
+/** The duct that a fan turns in; null where none is one for it. */
+export function ductOf(
+  { pods, zones, duct }: Pick<ProjectFile, 'pods' | 'zones' | 'duct'>,
+  item: Equipment,
+): Duct | null {
+  if (!item.fan) return null
   const pod = pods.find(own => own.duct === item.id)
-  if (!pod || !item.fan) return null
-  const { stations } = pod.body
-  const inside = insideOf(stations, openShell(zoneOr(zones, stations[0].zone).recipe))
+  const through = duct?.fan === item.id ? duct : null
+  if (!pod && !through) return null
+  const way = through
+    ? throughOf(through.stations)
+    : insideOf(pod!.body.stations, openShell(zoneOr(zones, pod!.body.stations[0].zone).recipe))
+  const intakeMm = through ? through.stations[0].xMm : pod!.xMm + pod!.body.stations[0].xMm
   const { diameterMm } = item.fan,
     hubMm = Math.min(item.fan.hubMm, 0.9 * diameterMm)
-  const ring = (Math.PI / 4) * (diameterMm ** 2 - hubMm ** 2)
-  const along = inside.along.map(({ xMm, areaMm2 }) => ({ xMm, share: areaMm2 / ring }))
-  const fanAt = item.xMm - pod.xMm
-  const outside = fanAt < inside.from || fanAt > inside.to,
-    ahead = outside ? along : along.filter((item, i) => i === 0 || item.xMm <= fanAt)
+  // Two fans of a pair share what runs through the body; pods are a pair themselves.
+  const fans = through && item.pair ? 2 : 1
+  const ring = fans * (Math.PI / 4) * (diameterMm ** 2 - hubMm ** 2)
+  const along = way.along.map(({ xMm, areaMm2 }) => ({ xMm, share: areaMm2 / ring }))
+  const fanAt = item.xMm - intakeMm
+  const outside = fanAt < 0 || fanAt > way.length,
+    ahead = outside ? along : along.filter((place, i) => i === 0 || place.xMm <= fanAt)
   let opensDeg = 0
-  inside.along.slice(1).forEach(({ xMm, areaMm2 }, i) => {
-    const before = inside.along[i]
-    const wider = Math.sqrt(areaMm2 / Math.PI) - Math.sqrt(before.areaMm2 / Math.PI)
+  way.along.slice(1).forEach(({ xMm, areaMm2 }, i) => {
+    const before = way.along[i]
+    const wider = Math.sqrt(areaMm2 / fans / Math.PI) - Math.sqrt(before.areaMm2 / fans / Math.PI)
     opensDeg = Math.max(opensDeg, (Math.atan2(wider, xMm - before.xMm) * 180) / Math.PI)
   })
   return {
-    pod: pod.id,
-    name: pod.name,
-    lengthMm: inside.to - inside.from,
-    atFanMm: inside.width(fanAt),
+    name: through ? 'the duct in the body' : pod!.name,
+    intakeMm,
+    lengthMm: way.length,
+    atFanMm: way.width(fanAt),
+    asideMm: Math.hypot(
+      item.yMm - (through ? way.aside(fanAt) : pod!.yMm),
+      item.zMm - (way.height(fanAt) + (through ? 0 : pod!.zMm)),
+    ),
     along,
     intake: along[0].share,
     exit: along.at(-1)!.share,

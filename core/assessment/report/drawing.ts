@@ -34,5 +34,7 @@ export interface Drawing {
   struts: Array<Outlines & { id: string; widthMm: number; ends: [Triple, Triple] }>
   /** Of a pair both; their y is that of the plan. */
   booms: Array<{ plan: number[]; side: number[]; widthMm: number }>
+  /** Ways for air through the body; of two sides that run together both. */
+  ducts: Outlines[]
   box: { minX: number; maxX: number; minY: number; maxY: number; minZ: number; maxZ: number }
 }

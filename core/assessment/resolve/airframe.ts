@@ -38,6 +38,8 @@ import {
   zoneOr,
   reuseShapes,
   type BodyLoft,
+  type DuctLoft,
+  loftDuct,
   type CutControl,
   type KnownShapes,
   type CrossHole,
@@ -75,6 +77,8 @@ export interface Designed {
   body: BodyLoft | null
   /** Bodies beside it, where they stand. */
   pods: ReadonlyArray<{ pod: Pod; body: Body; loft: BodyLoft }>
+  /** The way for air through the body; null without a body, too. */
+  duct: DuctLoft | null
   boom: HeldBoom | null
   /** Where both their ends stand on something. */
   struts: readonly StandingStrut[]
@@ -224,6 +228,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
   )
   // Openings, walls and seats are cut out of a body: they do not shape it.
   const bodyOf = memoise(loftBody, SHAPES)
+  const ductOf = memoise(loftDuct, SHAPES)
   const boomSeat = (boom: Boom | null) =>
     boom && { boom, diameter: stockOr(libraries, boom.stock).heightMm, clearance: BOOM_CLEARANCE_MM }
   // Zones of the body come last, so that an edit of any other zone leaves its shapes alone.
@@ -235,11 +240,12 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       boom: Boom | null,
       wing: WingSeat | null,
       crossings: readonly CrossHole[],
+      duct: DuctLoft | null,
       ...printed: Printed[]
     ) =>
       reuseShapes(
         known.body,
-        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings }, cuts, recipesIn(printed)),
+        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings, duct }, cuts, recipesIn(printed)),
       ),
     SHAPES,
   )
@@ -352,6 +358,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
         )
     }
     const body = doc.body ? bodyOf(doc.body.stations) : null
+    const duct = body && doc.duct ? ductOf(doc.duct.stations) : null
     if (doc.body && body && !replaced.has('body')) {
       const own = new Set(doc.body.stations.map(station => station.zone))
       const pieces = bodyShapes(
@@ -361,6 +368,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
         doc.boom?.yMm === 0 ? doc.boom : null,
         doc.body.saddle ? seatOf(surfaces.wing!) : null,
         crossingsOf(surfaces, spars),
+        duct,
         ...doc.zones.filter(zone => own.has(zone.id)),
         ...heldOf('body-', 'lid-'),
       )
@@ -400,6 +408,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       spars,
       body,
       pods,
+      duct,
       boom: doc.boom && heldBoom(doc.boom, stockOr(libraries, doc.boom.stock), body, pods),
       struts,
       pieces: shapes.map(shape => inZone(shape, zoneOf(shape))),

@@ -1,5 +1,5 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
-import { alongBody, convexHull, isWheelOf, type Piece, type SurfaceLoft } from '../../geometry'
+import { alongBody, convexHull, isWheelOf, type DuctLoft, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
 import type { Designed } from './airframe'
 import { coveredStretches, filmRings, type Covered } from './covered'
@@ -18,6 +18,7 @@ export function createDrawing(): (airframe: Designed) => Drawing {
       doc.boom,
       doc.gear,
       airframe.struts,
+      airframe.duct,
       spars.wing,
       spars.second,
       spars.winglet,
@@ -71,6 +72,7 @@ function drawAirframe(airframe: Designed): Drawing {
     films: coveredStretches(airframe).map(filmOutlines),
     legs,
     struts,
+    ducts: airframe.duct ? ductOutlines(airframe.duct) : [],
     booms: boom
       ? (boom.count > 1 ? [boom.boom.yMm, -boom.boom.yMm] : [0]).map(y => ({
           plan: [ends[0], y, ends[1], y],
@@ -155,6 +157,21 @@ function silhouette<P extends Pick<Piece, 'part' | 'from' | 'to'>>(
   const extreme = (points: readonly Point[], sign: number) =>
     points.reduce((best, p) => (sign * p[across] > sign * best[across] ? p : best))
   return [...flat.map(points => extreme(points, -1)), ...flat.map(points => extreme(points, 1)).reverse()]
+}
+
+/** Closed outlines of a duct, from its intake and back. */
+function ductOutlines(duct: DuctLoft): Drawing['ducts'] {
+  const places = duct.grid.map(x => ({ x, ...duct.at(x) }))
+  const around = (edge: (place: (typeof places)[number], sign: number) => number) => [
+    ...places.flatMap(place => [place.x, edge(place, 1)]),
+    ...places.toReversed().flatMap(place => [place.x, edge(place, -1)]),
+  ]
+  const sides = places.some(({ y }) => y > 0) ? [1, -1] : [1]
+  return sides.map(side => ({
+    plan: around(({ y, width }, sign) => side * y + (sign * width) / 2),
+    side: around(({ z, height }, sign) => z + (sign * height) / 2),
+    front: Array.from(duct.outlinesAt(duct.from)[side < 0 ? 1 : 0] ?? duct.outlinesAt(duct.from)[0]),
+  }))
 }
 
 /** What the film covers, seen as its pieces are. */

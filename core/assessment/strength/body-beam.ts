@@ -45,6 +45,7 @@ export function bodyStations(airframe: Designed): BodyStation[] {
       [o.fromMm + INSIDE, (o.fromMm + o.toMm) / 2, o.toMm - INSIDE].map(x => ({ x, opening: o })),
     ),
     ...body.breaks.slice(1, -1).map(x => ({ x, opening: null })),
+    ...mouthsOf(airframe).map(x => ({ x, opening: here.find(o => x > o.fromMm && x < o.toMm) ?? null })),
     ...seatedAt(airframe).map(x => ({ x, opening: here.find(o => x > o.fromMm && x < o.toMm) ?? null })),
   ].filter(({ x }) => x > body.from + 2 && x < body.to - 2)
   return stations.map(({ x, opening }): BodyStation => {
@@ -57,6 +58,7 @@ export function bodyStations(airframe: Designed): BodyStation[] {
       x,
       opening !== null,
       ...seatAt(airframe, x),
+      airframe.duct,
     )
     return {
       ...section,
@@ -137,6 +139,10 @@ function seatedAt({ doc, wing, body }: Designed): number[] {
     { from, to } = seatLine(body, seat, doc.body.saddle)
   return [from + INSIDE, lead + chord / 4, lead + (3 * chord) / 4, to - INSIDE]
 }
+
+/** Along a duct, where it may come through the skin: its own stations and the middles between them. */
+const mouthsOf = ({ duct }: Designed): number[] =>
+  duct ? duct.breaks.flatMap((at, i, all) => (i === 0 ? [at] : [(all[i - 1] + at) / 2, at])) : []
 
 /** Heights between which the wing's seat takes the skin away at a place; from above to below where there is none. */
 function seatAt({ doc, wing, body }: Designed, x: number): [from: number, to: number] {

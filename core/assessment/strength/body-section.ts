@@ -3,7 +3,7 @@
  * mm.
  */
 import type { Body, Zone } from '../../document'
-import { bodyOutlineAt, polygonPerimeter, type BodyLoft } from '../../geometry'
+import { bodyOutlineAt, polygonPerimeter, type BodyLoft, type DuctLoft } from '../../geometry'
 import type { Filament } from '../../libraries'
 import { memoise } from '../../memo'
 import {
@@ -44,7 +44,8 @@ const REMEMBERED = 96
 /**
  * At `x` of a body with these openings, printed by a zone in a filament; a hatch is there where `hatched`. Between
  * `seatFrom` and `seatTo` the wing's seat takes the skin away; nowhere where the first is above the second. Known
- * again while the same shape is asked for.
+ * again while the same shape is asked for. A duct takes the skin that it comes through, which is a hatch's mouth then;
+ * its own walls help, and are not counted.
  */
 export const bodySection = memoise(
   (
@@ -56,6 +57,7 @@ export const bodySection = memoise(
     hatched: boolean,
     seatFrom: number,
     seatTo: number,
+    duct: DuctLoft | null,
   ): BodySection => {
     const outline = bodyOutlineAt(body, x)
     const plastic = printedMaterial(
@@ -65,7 +67,10 @@ export const bodySection = memoise(
       ),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)
     const cut = openings.filter(o => x > o.fromMm && x < o.toMm)
-    const section = shellSection(outline, body.at(x).z, cut, plastic.modulus * wall, [seatFrom, seatTo])
+    const ways = duct?.outlinesAt(x) ?? []
+    const section = shellSection(outline, body.at(x).z, cut, ways, plastic.modulus * wall, [seatFrom, seatTo])
+    const through = ways.some(way => comesThrough(outline, way))
+    const mouth = hatched ? 'a hatch' : through ? 'the duct' : null
     const stiff = bendingStiffness(section)
     // Under 1 N·m. Ends that hang down stretch the top.
     const { alongX, alongY } = curvatures(stiff, 1, 0)
@@ -92,25 +97,25 @@ export const bodySection = memoise(
       (
         [
           [
-            hatched ? 'corner of a hatch' : 'body in bending',
-            plastic.tension / (plastic.modulus * stretch * (hatched ? CORNER : 1)),
+            mouth ? `corner of ${mouth}` : 'body in bending',
+            plastic.tension / (plastic.modulus * stretch * (mouth ? CORNER : 1)),
           ],
-          ['edge of a hatch collapses', hatched ? collapses / press : Infinity],
+          [`edge of ${mouth} collapses`, mouth ? collapses / press : Infinity],
           ['body crushed', crushed / press],
         ] as Array<[string, number]>
       ).reduce((a, b) => (b[1] < a[1] ? b : a))
     const along = 1 / Math.max(1e-12, stiff.EA)
-    const ways = {
+    const bent = {
       hogging: gives(most, -least),
       sagging: gives(-least, most),
       stretched: gives(along, 1e-12),
       pressed: gives(1e-12, along),
     }
     const each = <T>(pick: (way: [string, number]) => T): Record<Way, T> => ({
-      hogging: pick(ways.hogging),
-      sagging: pick(ways.sagging),
-      stretched: pick(ways.stretched),
-      pressed: pick(ways.pressed),
+      hogging: pick(bent.hogging),
+      sagging: pick(bent.sagging),
+      stretched: pick(bent.stretched),
+      pressed: pick(bent.pressed),
     })
     return { middleMm: mToMm(stiff.y), bears: each(([, bears]) => bears), modes: each(([mode]) => mode) }
   },
@@ -127,6 +132,46 @@ function within(a: number, b: number, from: number, to: number): Part {
   return [Math.max(0, Math.min(p, q)), Math.min(1, Math.max(p, q))]
 }
 const both = (a: Part, b: Part): Part => [Math.max(a[0], b[0]), Math.min(a[1], b[1])]
+type Point = readonly [y: number, z: number]
+
+/** Which parts of the straight wall from a to b lie inside of a loop. */
+export function insideOf(loop: Float64Array, [ay, az]: Point, [by, bz]: Point): Part[] {
+  const count = loop.length / 2,
+    places = [0, 1]
+  for (let i = 0, j = count - 1; i < count; j = i++) {
+    const [py, pz] = [loop[2 * j], loop[2 * j + 1]],
+      [ey, ez] = [loop[2 * i] - py, loop[2 * i + 1] - pz]
+    const across = (by - ay) * ez - (bz - az) * ey
+    if (across === 0) continue
+    const t = ((py - ay) * ez - (pz - az) * ey) / across,
+      s = ((py - ay) * (bz - az) - (pz - az) * (by - ay)) / across
+    if (t > 0 && t < 1 && s >= 0 && s <= 1) places.push(t)
+  }
+  places.sort((p, q) => p - q)
+  return places.slice(1).flatMap((to, i): Part[] => {
+    const t = (places[i] + to) / 2
+    return to > places[i] && holds(loop, ay + t * (by - ay), az + t * (bz - az)) ? [[places[i], to]] : []
+  })
+}
+
+/** Is a point inside of a loop? */
+function holds(loop: Float64Array, y: number, z: number): boolean {
+  const count = loop.length / 2
+  let inside = false
+  for (let i = 0, j = count - 1; i < count; j = i++) {
+    const [yi, zi, yj, zj] = [loop[2 * i], loop[2 * i + 1], loop[2 * j], loop[2 * j + 1]]
+    if (zi > z !== zj > z && y < ((yj - yi) * (z - zi)) / (zj - zi) + yi) inside = !inside
+  }
+  return inside
+}
+
+/** Does a duct take any of the skin? */
+const comesThrough = (outline: Float64Array, duct: Float64Array): boolean => {
+  for (let i = 0; i < outline.length; i += 2) if (holds(duct, outline[i], outline[i + 1])) return true
+  for (let i = 0; i < duct.length; i += 2) if (!holds(outline, duct[i], duct[i + 1])) return true
+  return false
+}
+
 /** What is left of a wall when parts of it are taken. */
 function leftOf(taken: readonly Part[]): Part[] {
   const left: Part[] = []
@@ -146,6 +191,7 @@ function shellSection(
   outline: Float64Array,
   middle: number,
   openings: ReadonlyArray<Pick<Opening, 'side' | 'widthMm'>>,
+  ducts: readonly Float64Array[],
   Et: number,
   seat: readonly [from: number, to: number],
 ): ThinWalled {
@@ -162,7 +208,11 @@ function shellSection(
         ? both(within(ya, yb, -half, half), within(za, zb, middle + near, middle + far))
         : both(within(za, zb, middle - half, middle + half), within(ya, yb, near, far))
     })
-    return seat[1] > seat[0] ? [...openly, within(za, zb, ...seat)] : openly
+    return [
+      ...openly,
+      ...ducts.flatMap(duct => insideOf(duct, [ya, za], [yb, zb])),
+      ...(seat[1] > seat[0] ? [within(za, zb, ...seat)] : []),
+    ]
   }
   const at = (a: number, b: number, share: number) => {
     if (share === 0) return a

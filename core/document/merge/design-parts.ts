@@ -12,6 +12,7 @@ const WHOLES = {
   tail: 'Tail',
   body: 'Body',
   boom: 'Boom',
+  duct: 'Duct in the body',
   cuts: 'Cuts and joints',
   allowances: 'Allowances',
   printerOf: 'Which printer prints what',

@@ -4,6 +4,7 @@ export { Body, BodyStation, Boom, Firewall, Opening, Saddle } from './body'
 export { Brief } from './brief'
 export { Build, type BuildNote, type BuildTick, GlueId } from './build'
 export { Cuts, Joint, type Cut, type CutPart } from './cuts'
+export { Duct, type DuctStation } from './duct'
 export {
   Allowances,
   Equipment,

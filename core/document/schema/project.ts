@@ -1,5 +1,5 @@
 /**
- * The project file, version 19: what the maker wrote, in mm, g and °.
+ * The project file, version 20: what the maker wrote, in mm, g and °.
  * Axes: x aft from the nose datum, y to starboard, z up. Everything derived is computed by `assess`.
  */
 import { z } from 'zod'
@@ -9,6 +9,7 @@ import { Body, Boom } from './body'
 import { Brief } from './brief'
 import { Build } from './build'
 import { Cuts } from './cuts'
+import { Duct } from './duct'
 import { Equipment, Allowances } from './equipment'
 import { Leg } from './gear'
 import { Given } from './given'
@@ -28,7 +29,7 @@ import { Winglet } from './winglet'
 import { id, list, name, text } from './fields'
 export const ProjectFile = z.strictObject({
   format: z.literal('mariposa-project'),
-  version: z.literal(19),
+  version: z.literal(20),
   id,
   name,
   purpose: text,
@@ -40,6 +41,7 @@ export const ProjectFile = z.strictObject({
   body: Body.nullable(),
   boom: Boom.nullable(),
   pods: list(Pod, 4).describe('bodies beside the main one: nacelles, pods, floats'),
+  duct: Duct.nullable().describe('a way for air through the body, from its intake to the outlet'),
   zones: list(Zone, 16, 1),
   spars: list(Spar, 24),
   winglets: Winglet.nullable().describe("at the first wing's tips, on both sides"),

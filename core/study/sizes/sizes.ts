@@ -79,7 +79,7 @@ export function scaleDesign(
       sweepMm: mm(panel.sweepMm),
     })),
   })
-  const station = (item: BodyStation): BodyStation => ({
+  const station = <T extends Omit<BodyStation, 'zone'>>(item: T): T => ({
     ...item,
     xMm: mm(item.xMm),
     widthMm: mm(item.widthMm),
@@ -130,6 +130,10 @@ export function scaleDesign(
       body: body(pod.body),
       cuts: cuts(pod.cuts),
     })),
+    duct: doc.duct && {
+      ...doc.duct,
+      stations: doc.duct.stations.map(item => ({ ...station(item), yMm: mm(item.yMm) })),
+    },
     boom: doc.boom && {
       ...doc.boom,
       stock: boom ?? doc.boom.stock,

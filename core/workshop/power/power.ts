@@ -239,17 +239,17 @@ function figuresOf(
       rpm: stress && atRest.rpm * Math.sqrt(stress.bears / stress.stress),
     },
     usableMah: usableCharge(drive.battery) / 3.6,
-    duct: ductFigures(doc, propulsion, rest),
+    duct: ductFigures(propulsion, rest),
   }
 }
 
-function ductFigures(doc: ProjectFile, { turns, air }: Propulsion, rest: Running): DuctFigures | null {
+function ductFigures({ turns, air }: Propulsion, rest: Running): DuctFigures | null {
   const { duct, ducted, item } = turns
   if (!duct || !ducted) return null
   const { lost } = fanAt(ducted, air, rest.omega, 0)
   return {
     ...duct,
-    fanMm: item.xMm - doc.pods.find(pod => pod.id === duct.pod)!.xMm,
+    fanMm: item.xMm - duct.intakeMm,
     // What leaves has the outlet's speed, and the lip and the walls took theirs before.
     lostPct: (100 * lost) / (lost + 1 / ducted.exitShare ** 2),
   }
