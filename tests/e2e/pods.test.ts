@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess, propulsionOf } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { jet } from '../../core/testing/ducted'
+import { throughBody } from '../../core/testing/ducted-body'
 import { twin } from '../../core/testing/twin'
 import { Page } from '../support/page'
 
@@ -61,6 +62,36 @@ describe('pods', () => {
     const doc = await stored()
     const { duct } = propulsionOf(doc).propulsion!.turns
     expect(duct).not.toBeNull()
+    await page.station('power')
+    await page.until('[data-figure="duct"]')
+    for (const end of ['intake', 'exit'] as const)
+      expect(await page.text(`[data-figure="duct-${end}"]`)).toBe(`${Math.round(100 * duct![end])} %`)
+  })
+  it('a way through the body is led to a fan in it, its intake moved to the sides, and told at Power', async () => {
+    await page.anew(
+      '/shape',
+      throughBody(undefined, draft => {
+        draft.duct = null
+      }),
+    )
+    await page.press('[data-surface="body"]')
+    await page.reveal('[data-act="add-duct"]')
+    await page.press('[data-act="add-duct"]')
+    const led = await stored()
+    // What is proposed lets the air in, has room for the blades, and lets it out.
+    const codes = assess(led).findings.map(item => item.code)
+    for (const fault of ['duct-blind', 'duct-outside', 'duct-tears', 'fan-fit', 'fan-aside', 'fan-outside'])
+      expect(codes).not.toContain(fault)
+    await page.type('[data-field="duct-y-0"]', '30')
+    expect(await page.count('[data-duct]')).toBeGreaterThan(0)
+    // A station before the one ahead of it is refused where it stands.
+    await page.type('[data-field="duct-x-1"]', '-500')
+    const doc = await stored()
+    expect(doc.duct!.stations.map(station => station.yMm)).toEqual([30, 0, 0])
+    expect(doc.duct!.stations[1].xMm).toBe(led.duct!.stations[1].xMm)
+    await page.computed()
+    expect(await page.wing('weight')).toBe(Math.round(assess(doc).totals.massG))
+    const { duct } = propulsionOf(doc).propulsion!.turns
     await page.station('power')
     await page.until('[data-figure="duct"]')
     for (const end of ['intake', 'exit'] as const)

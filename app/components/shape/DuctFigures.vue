@@ -126,14 +126,6 @@ const remove = () =>
             :max="2000"
             :data-field="`duct-y-${i}`"
             @update:model-value="set(i, 'yMm', 'distance from the middle')($event)"
-          /><FigureField
-            label="Height"
-            :model-value="s.zMm"
-            unit="mm"
-            :min="-2000"
-            :max="4000"
-            :data-field="`duct-z-${i}`"
-            @update:model-value="set(i, 'zMm', 'height of its middle')($event)"
           />
         </div>
         <div class="row">
@@ -153,6 +145,17 @@ const remove = () =>
             :max="600"
             :data-field="`duct-height-${i}`"
             @update:model-value="set(i, 'heightMm', 'free height')($event)"
+          />
+        </div>
+        <div class="row">
+          <FigureField
+            label="Middle's height"
+            :model-value="s.zMm"
+            unit="mm"
+            :min="-2000"
+            :max="4000"
+            :data-field="`duct-z-${i}`"
+            @update:model-value="set(i, 'zMm', 'height of its middle')($event)"
           /><FigureField
             label="Squareness"
             :model-value="s.squareness * 100"
