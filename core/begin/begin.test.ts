@@ -216,7 +216,7 @@ describe('layouts for a brief', () => {
     expect(shelfWith(LIBRARIES, readWishes({ purpose: 'gentle' }))).toBe(LIBRARIES)
     expect(() => readWishes({ purpose: 'gentle', drawer: { own: [{ id: 'x' }] } })).toThrow(/own\.0/)
   })
-  it('go into a box that their span does not, in halves', () => {
+  it.runIf(DEEP)('go into a box that their span does not, in halves', () => {
     const boxMm: [number, number, number] = [620, 380, 260]
     const [pod] = begun({ purpose: 'gentle', boxMm }, ['boom-and-pod']).layouts
     expect(pod.figures.spanMm).toBeGreaterThan(boxMm[0])

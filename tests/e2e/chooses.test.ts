@@ -35,24 +35,27 @@ const sets = (doc: ProjectFile, ids: string[]) =>
   )
 
 describe('nudges', () => {
-  it('for the wing most in need; looked at first, taken on the second press, and worth what it said', async () => {
-    await page.fresh('/skin', undefined, { nudges: true })
-    await page.reveal('[data-nudges]')
-    await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
-    expect(await page.text('[data-nudges] h3')).toBe('What would help Weight')
-    const id = await page.find('[data-nudge]').getAttribute('data-nudge')
-    const before = await page.computed(),
-      doc = await kept()
-    await page.press(`[data-nudge="${id}"]`)
-    const ghost = Number(minus(await page.text('[data-ghost="weight"]')).replace('→ ', ''))
-    expect(await kept()).toEqual(doc)
-    expect(ghost).toBeLessThan(before.totals.massG)
-    await page.press(`[data-nudge="${id}"]`)
-    const after = await page.computed()
-    expect(after.totals.massG.toFixed(0)).toBe(String(ghost))
-    expect(await page.wing('weight')).toBe(ghost)
-    await page.act('undo')
-  })
+  it.runIf(DEEP)(
+    'for the wing most in need; looked at first, taken on the second press, and worth what it said',
+    async () => {
+      await page.fresh('/skin', undefined, { nudges: true })
+      await page.reveal('[data-nudges]')
+      await page.until('[data-nudges][aria-busy="false"] [data-nudge]', PATIENCE)
+      expect(await page.text('[data-nudges] h3')).toBe('What would help Weight')
+      const id = await page.find('[data-nudge]').getAttribute('data-nudge')
+      const before = await page.computed(),
+        doc = await kept()
+      await page.press(`[data-nudge="${id}"]`)
+      const ghost = Number(minus(await page.text('[data-ghost="weight"]')).replace('→ ', ''))
+      expect(await kept()).toEqual(doc)
+      expect(ghost).toBeLessThan(before.totals.massG)
+      await page.press(`[data-nudge="${id}"]`)
+      const after = await page.computed()
+      expect(after.totals.massG.toFixed(0)).toBe(String(ghost))
+      expect(await page.wing('weight')).toBe(ghost)
+      await page.act('undo')
+    },
+  )
   it.runIf(DEEP)(
     'a wing that is opened is the one that is helped, when it is asked for or of itself',
     async () => {

@@ -15,7 +15,7 @@ import { openBrowser, PATIENCE, SHORT_LIVED, type Browser } from '../support/bro
 import { startServer, type RunningServer } from '../support/server'
 
 enablePatches()
-const CYCLES = runs(300, 4)
+const CYCLES = runs(300, 2)
 const random = seeded(Number(process.env.FC_SEED ?? 20261126))
 
 let server: RunningServer, profile: string

@@ -97,7 +97,7 @@ describe('the model', () => {
 
 describe('weighing the causes', () => {
   it('puts the one hidden fault first in four of five, among the first three in nineteen of twenty', () => {
-    const rounds = runs(1000, 40)
+    const rounds = runs(1000, 24)
     let first = 0,
       three = 0
     const drawn = random(7),
@@ -120,7 +120,7 @@ describe('weighing the causes', () => {
   })
 
   it('what it calls so likely comes true so often', () => {
-    const rounds = runs(1000, 70)
+    const rounds = runs(1000, 40)
     const bins = Array.from({ length: 5 }, () => ({ said: 0, true: 0, count: 0 }))
     const drawn = random(23),
       { uniform } = drawn
