@@ -15,11 +15,13 @@ import {
   hoursVerdict,
   SPREAD_OF,
   strengthVerdict,
+  tiltProblems,
   verdictFindings,
   weightVerdict,
 } from './assessment/findings'
 import { createFlown, type Flown, planOf, type SolvedFlight } from './assessment/flight'
 import { forecastOf, ledgerOf, createSparReports, reportSmallParts, strutReports } from './assessment/ledger'
+import { tiltOf } from './assessment/power'
 import { loadsOf, heatOf, createStrength } from './assessment/strength'
 import { travelProblems } from './assessment/travel'
 import { createPrinting, reportPieces, weighedPieces } from './assessment/print'
@@ -94,6 +96,7 @@ export {
   oneMotor,
   propulsionOf,
   turnedBy,
+  turnedUp,
   type Duct,
   type Propulsion,
 } from './assessment/power'
@@ -210,6 +213,7 @@ export function createAssessor(
         strength: strengthVerdict(doc, strength, loads, SPREAD_OF[strength.gives]),
         hours: hoursVerdict(doc, totals, pieces),
       }
+      const tilt = tiltOf(frame, totals, flight, plan)
       const findings = [
         ...verdictFindings(verdicts, strength),
         ...findProblems(
@@ -218,6 +222,7 @@ export function createAssessor(
           flown(design).stallCases,
         ),
         ...powerProblems(doc, flown(design)),
+        ...tiltProblems(frame, tilt, flight.cgRangeMm, plan.macMm),
         ...travelProblems(frame, doc.brief.travelBoxMm),
       ]
       return {
@@ -245,6 +250,7 @@ export function createAssessor(
         spars,
         struts: strutReports(design),
         printers,
+        tilt,
         // Drawn when it is asked for: what only compares figures draws nothing.
         get drawing() {
           return draw(frame)

@@ -31,6 +31,7 @@ export const frame = (
   struts: [],
   pods: [],
   duct: null,
+  tilt: null,
   ...drawn,
   cuts: NO_CUTS,
   allowances: { glueShare: 0.04, wireShare: 0.12, flowSpreadShare: 0.05, smallParts: RECKONED },

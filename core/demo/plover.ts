@@ -145,6 +145,7 @@ export const PLOVER: ProjectFile = {
   boom: null,
   pods: [],
   duct: null,
+  tilt: null,
   zones: [
     {
       id: 'centre',

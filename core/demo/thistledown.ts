@@ -244,6 +244,7 @@ export const THISTLEDOWN: ProjectFile = {
   },
   pods: [],
   duct: null,
+  tilt: null,
   boom: { stock: 'tube-12x10', fromMm: 340, toMm: 930, zMm: 6, yMm: 0, socketMm: 40 },
   zones: [
     {

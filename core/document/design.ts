@@ -16,6 +16,7 @@ const BOOK = [
   'fileChecks',
   'build',
   'power',
+  'tilt',
   'wingSets',
   'checks',
   'flights',

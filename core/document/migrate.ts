@@ -399,9 +399,9 @@ export const fromVersion18 = (raw: unknown): unknown =>
       }
     : raw
 
-/** What version 19 did not say: no air runs through the body. */
+/** What version 19 did not say: no air runs through the body, and motors stay as they are. */
 export const fromVersion19 = (raw: unknown): unknown =>
-  isObject(raw) ? { duct: null, ...raw, version: 20 } : raw
+  isObject(raw) ? { duct: null, tilt: null, ...raw, version: 20 } : raw
 
 const STEPS = [
   fromVersion1,

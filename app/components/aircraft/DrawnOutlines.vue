@@ -42,6 +42,34 @@ const ducts = computed(() =>
     points: sheet.value.outline(duct[sheet.value.view]),
   })),
 )
+/** Where motors turn, from tip to tip or as a ring, and where they stand turned up. */
+const tilted = computed(() => {
+  const { tilt } = props.assessment
+  const { view, outline } = sheet.value
+  if (!tilt || view === 'front') return null
+  const [x, z] = tilt.axisMm,
+    pick = ([ax, ay, az]: readonly number[]) => (view === 'plan' ? [ax!, ay!] : [ax!, az!])
+  const wide = Math.max(20, ...tilt.places.map(({ atMm }) => Math.abs(atMm[1])))
+  const axis = view === 'plan' ? [x, -wide, x, wide] : [x - 12, z, x + 12, z]
+  const boxes = tilt.places.flatMap(({ id, atMm: [ax, ay, az], pair }) => {
+    const item = props.doc.equipment.find(own => own.id === id)
+    if (!item) return []
+    const [long, wide, high] = item.sizeMm
+    const turn = (tilt.upDeg * Math.PI) / 180
+    // As long as it was high and the other way about, by how far it is turned.
+    const half = [
+      (Math.abs(long * Math.cos(turn)) + Math.abs(high * Math.sin(turn))) / 2,
+      wide / 2,
+      (Math.abs(long * Math.sin(turn)) + Math.abs(high * Math.cos(turn))) / 2,
+    ]
+    return (pair ? [ay, -ay] : [ay]).map(y => {
+      const [a, b] = pick([ax, y, az]),
+        [ra, rb] = pick(half)
+      return outline([a! - ra!, b! - rb!, a! + ra!, b! - rb!, a! + ra!, b! + rb!, a! - ra!, b! + rb!])
+    })
+  })
+  return { axis: outline(axis), boxes }
+})
 const struts = computed(() =>
   props.assessment.drawing.struts.map((strut, i) => ({
     key: i,
@@ -127,6 +155,16 @@ const legs = computed(() => {
       data-duct
       v-bind="sheet.dashed('6 2')"
     />
+    <g v-if="tilted" data-tilted>
+      <polyline :points="tilted.axis" class="hinge" v-bind="sheet.dashed('8 3 2 3')" />
+      <polygon
+        v-for="(points, i) in tilted.boxes"
+        :key="`tilted-${i}`"
+        :points="points"
+        class="turned"
+        v-bind="sheet.dashed('3 3')"
+      />
+    </g>
     <polygon
       v-for="(points, i) in ghosts"
       :key="`ghost-${i}`"
@@ -193,6 +231,15 @@ const legs = computed(() => {
 }
 .v-theme--night .duct {
   fill: #d5dcec;
+}
+/* Where it comes to stand. */
+.turned {
+  fill: none;
+  stroke: #33405a;
+  pointer-events: none;
+}
+.v-theme--night .turned {
+  stroke: #8090ad;
 }
 .hinge {
   stroke: #16233a;

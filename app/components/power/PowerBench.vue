@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** The drive: what it makes of the aircraft, which propeller or pack instead, what a stand measured, blades. */
+import { useBench } from '~/composables/useBench'
 import { usePowerReport } from '~/composables/usePower'
 import { worded } from '~/composables/format'
 
 const { told, busy, fault, fresh } = usePowerReport()
+const { now } = useBench()
 const tab = useState('power-tab', () => 'answers')
 const tabs = [
   { id: 'answers', label: 'What it makes of it' },
@@ -31,7 +33,10 @@ const report = computed(() => told.value?.report ?? null)
     </template>
     <template v-else>
       <BenchTabs v-model="tab" :tabs="tabs" label="Power" />
-      <PowerAnswers v-if="tab === 'answers'" :report="report" :old="!fresh || busy" />
+      <template v-if="tab === 'answers'">
+        <PowerAnswers :report="report" :old="!fresh || busy" />
+        <TiltAnswers v-if="now.tilt" :tilt="now.tilt" />
+      </template>
       <PowerShelf v-else-if="tab === 'shelf'" />
       <StandDesk v-else-if="tab === 'stand'" />
       <BladePair v-else />

@@ -64,6 +64,7 @@ const parts = computed(() => [
   { id: 'motor', label: 'Motor', name: motor.value?.name },
   { id: 'controller', label: 'Speed controller', name: controller.value?.name },
   { id: 'pack', label: 'Battery', name: pack.value?.name },
+  { id: 'tilt', label: 'Motors that tilt', name: doc.value.tilt ? `up by ${doc.value.tilt.upDeg}°` : '' },
   { id: 'plan', label: 'The flight as planned', name: `${doc.value.power.plan.length} parts` },
   { id: 'conditions', label: 'Reserve, cold, wear, thrust line', name: '' },
 ])
@@ -103,6 +104,7 @@ const absurd = computed(() => told.value?.report.absurd.length ?? 0)
         <DriveMotor v-else-if="part.id === 'motor'" />
         <DriveController v-else-if="part.id === 'controller'" />
         <DrivePack v-else-if="part.id === 'pack'" />
+        <DriveTilt v-else-if="part.id === 'tilt'" />
         <FlightPlanFields v-else-if="part.id === 'plan'" />
         <FigureFields v-else :fields="conditions" pairs />
       </div>

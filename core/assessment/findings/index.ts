@@ -1,5 +1,6 @@
 export { coverWanted, findProblems, WEIGH_LIMIT } from './design-problems'
 export { powerProblems } from './power-problems'
+export { tiltProblems } from './tilt-problems'
 export {
   balanceVerdict,
   hoursVerdict,

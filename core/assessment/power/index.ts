@@ -1,5 +1,6 @@
 export { ductOf, type Duct } from './duct'
 export { oneMotor, type OneMotor } from './one-motor'
+export { tiltOf, turnedUp } from './tilt'
 export {
   airOfField,
   batteryOf,

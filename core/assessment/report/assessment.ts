@@ -10,6 +10,7 @@ import type { LoadsReport } from './load-report'
 import type { Drawing } from './drawing'
 import type { Finding } from './finding'
 import type { PieceReport, PrinterReport } from './piece-report'
+import type { TiltReport } from './tilt-report'
 import type { WingName, Verdict } from './verdict'
 
 export interface LedgerRow {
@@ -176,5 +177,7 @@ export interface Assessment {
   spars: SparReport[]
   struts: StrutReport[]
   printers: PrinterReport[]
+  /** Null where no motor turns up. */
+  tilt: TiltReport | null
   drawing: Drawing
 }

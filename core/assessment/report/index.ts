@@ -35,4 +35,5 @@ export type {
   StrengthFigures,
   TwistReport,
 } from './strength-report'
+export type { TiltReport } from './tilt-report'
 export type { Contribution, Verdict, WingName } from './verdict'

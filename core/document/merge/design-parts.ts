@@ -17,6 +17,7 @@ const WHOLES = {
   allowances: 'Allowances',
   printerOf: 'Which printer prints what',
   power: 'Drive and flight plan',
+  tilt: 'Motors that tilt',
   measured: 'Measured weight and balance',
   tracings: 'Pictures drawn over',
 } as const satisfies Partial<Record<keyof ProjectFile, string>>

@@ -24,6 +24,7 @@ import { Zone } from './recipe'
 import { Spar } from './spine'
 import { Strut } from './strut'
 import { Surface, Tail, WingSet } from './surface'
+import { Tilt } from './tilt'
 import { Tracing } from './tracing'
 import { Winglet } from './winglet'
 import { id, list, name, text } from './fields'
@@ -63,6 +64,7 @@ export const ProjectFile = z.strictObject({
   fileChecks: list(FileCheck, 400).describe('machine files that were held against their piece'),
   build: Build.describe('how it is put together, and how far that is'),
   power: Power.describe('how it is driven and flown'),
+  tilt: Tilt.nullable().describe('motors that turn up'),
   gear: list(Leg, 6),
   proofs: list(Proof, 60),
   given: list(Given, 60),

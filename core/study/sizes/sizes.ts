@@ -134,6 +134,7 @@ export function scaleDesign(
       ...doc.duct,
       stations: doc.duct.stations.map(item => ({ ...station(item), yMm: mm(item.yMm) })),
     },
+    tilt: doc.tilt && { ...doc.tilt, xMm: mm(doc.tilt.xMm), zMm: mm(doc.tilt.zMm) },
     boom: doc.boom && {
       ...doc.boom,
       stock: boom ?? doc.boom.stock,

@@ -71,6 +71,16 @@ const FILM: (typeof BY_HAND)[number] = {
   label: 'Film tight on both sides, no tear, no twist that was not there',
 }
 
+/** Where motors turn up. */
+const TILTS: (typeof BY_HAND)[number] = {
+  id: 'tilt',
+  group: 'Airframe',
+  each: 'day',
+  label: 'Motors turn up and forward alike, to their stops, and stay there when pushed',
+  caution:
+    'Propellers off for this. One that hangs rolls it over at once: no second try until the cause is found.',
+}
+
 /** Of a propeller that turns behind whoever throws. */
 const BEHIND_HAND =
   'It turns behind the hand that throws it: throw with the motor off, start it when it is away, and keep the other hand off the switch.'
@@ -100,7 +110,7 @@ export function readiness(
   assessment: Assessment,
   today: string | null = null,
 ): { verdict: 'go' | 'no-go' | 'open'; items: ReadinessItem[] } {
-  const items = [...computed(doc, assessment), ...byHand(doc, today, assessment.drawing.films.length > 0)]
+  const items = [...computed(doc, assessment), ...byHand(doc, today, assessment)]
   const verdict = items.some(item => item.state === 'no-go')
     ? 'no-go'
     : items.some(item => item.state === 'open')
@@ -220,8 +230,12 @@ const throwsWanted = (doc: ProjectFile): Words =>
     '',
   )
 
-const byHand = (doc: ProjectFile, today: string | null, film: boolean): ReadinessItem[] =>
-  [...BY_HAND, ...(film ? [FILM] : [])].map(item => {
+const byHand = (
+  doc: ProjectFile,
+  today: string | null,
+  { drawing, tilt }: Pick<Assessment, 'drawing' | 'tilt'>,
+): ReadinessItem[] =>
+  [...BY_HAND, ...(drawing.films.length > 0 ? [FILM] : []), ...(tilt ? [TILTS] : [])].map(item => {
     const done = doc.checks.find(check => check.item === item.id)
     const holds = !!done && (today === null || item.each === 'once' || done.date === today)
     const wanted = item.id === 'surfaces-throws' ? throwsWanted(doc) : ''
