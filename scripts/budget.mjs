@@ -30,7 +30,7 @@ const first = firstScreen()
 /** kB, gzip; every file is packed by itself, as it is sent. */
 const BUDGETS = [
   { kind: 'first screen', is: name => first.has(name), most: 436 },
-  { kind: 'page', is: name => name.endsWith('.js') && !name.includes('.worker-'), most: 1030 },
+  { kind: 'page', is: name => name.endsWith('.js') && !name.includes('.worker-'), most: 1040 },
   { kind: 'computing part', is: name => name.startsWith('core.worker'), most: 430 },
   { kind: 'book, when asked for', is: name => name.startsWith('book.worker'), most: 655 },
   { kind: 'solids, when asked for', is: name => name.endsWith('.wasm'), most: 240 },

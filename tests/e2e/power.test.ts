@@ -6,6 +6,7 @@ import type { ProjectFile } from '../../core/document'
 import { diagnose } from '../../core/workshop/diagnosis'
 import { repairs } from '../../core/workshop/repair'
 import { powerReport } from '../../core/workshop/power'
+import { twin } from '../../core/testing/twin'
 import { PATIENCE } from '../support/browser'
 import { Page } from '../support/page'
 import { DEEP } from '../../core/testing/runs'
@@ -46,6 +47,26 @@ describe('power', () => {
     const next = figures(await stored())
     await says('current', `${next.static.currentA.toFixed(1)} A`)
     expect(await page.count('[data-limit="motor-current"]')).toBe(1)
+  })
+
+  it('motors are let tilt: balance and lift turned up are the core’s; too far is refused; undo lets them be', async () => {
+    await page.anew('/power', twin())
+    await page.until('[data-figure="power-sentence"]')
+    await page.press('[data-fold="tilt"]')
+    await page.press('[data-act="add-tilt"]')
+    await page.until('[data-figure="tilt"]')
+    await page.type('[data-field="tilt-upDeg"]', '150')
+    expect(await page.text('[data-field="tilt-upDeg"]')).toContain('from 5 to 120')
+    await page.type('[data-field="tilt-upDeg"]', '80')
+    const doc = await stored()
+    expect(doc.tilt).toMatchObject({ upDeg: 80, items: expect.arrayContaining(['motor', 'propeller']) })
+    const own = assessor.assess(doc).tilt!
+    await says('tilt-cg', `${own.upMm[0].toFixed(1)} mm`)
+    await says('tilt-lift', own.lift!.toWeight.toFixed(2))
+    expect(await page.wing('weight')).toBe(Math.round(assessor.assess(doc).totals.massG))
+    await page.act('undo')
+    await page.act('undo')
+    expect((await stored()).tilt).toBeNull()
   })
 
   it('a figure that cannot be is refused at its field; absurd parts are said', async () => {

@@ -68,7 +68,7 @@ const fields = computed(() => {
         ]
       : []),
     field('upDeg', 'Turned up by', '°', [5, 120], 0),
-    field('gear', 'Turns for one of the servo', '', [0.1, 10], 2),
+    field('gear', 'Axis over servo', '×', [0.1, 10], 2),
   ]
 })
 </script>
