@@ -3,6 +3,7 @@ import { DEMOS } from '../demo'
 import type { Duct, ProjectFile } from '../document'
 import { LIBRARIES } from '../libraries'
 import { changed } from './changed'
+import { withFan } from './ducted'
 
 const [thistledown] = DEMOS
 const [, fan] = LIBRARIES.fans
@@ -36,17 +37,7 @@ export const throughBody = (
 ): ProjectFile =>
   changed(thistledown, draft => {
     const zone = draft.body!.stations[0].zone
-    const item = draft.equipment.find(own => own.kind === 'propeller')!
-    const { diameterMm, hubMm, pitchMm, exitShare, ductMm, massG } = fan
-    Object.assign(item, {
-      propeller: null,
-      fan: { diameterMm, hubMm, pitchMm, exitShare, ductMm },
-      massG,
-      xMm: FAN_AT,
-      yMm: 0,
-      zMm: 0,
-      sizeMm: [40, diameterMm, diameterMm],
-    })
+    const item = withFan(draft, [FAN_AT, 0, 0])
     const { recipe } = draft.zones.find(own => own.id === zone)!
     Object.assign(recipe, { school: 'beads', walls: 2, spiral: false, lattice: null })
     draft.body = {

@@ -1,6 +1,6 @@
 /** Thistledown with a fan in a tube over its wing instead of its propeller. mm */
 import { DEMOS } from '../demo'
-import type { ProjectFile } from '../document'
+import type { Equipment, ProjectFile } from '../document'
 import { LIBRARIES } from '../libraries'
 import { changed } from './changed'
 
@@ -10,6 +10,21 @@ const [, fan] = LIBRARIES.fans
 export const LENGTH = 240
 const FAN_AT = 90
 
+/** Instead of its propeller, in the middle of a place. */
+export function withFan(draft: ProjectFile, [xMm, yMm, zMm]: readonly [number, number, number]): Equipment {
+  const item = draft.equipment.find(own => own.kind === 'propeller')!
+  const { diameterMm, hubMm, pitchMm, exitShare, ductMm, massG } = fan
+  return Object.assign(item, {
+    propeller: null,
+    fan: { diameterMm, hubMm, pitchMm, exitShare, ductMm },
+    massG,
+    xMm,
+    yMm,
+    zMm,
+    sizeMm: [40, diameterMm, diameterMm] as Equipment['sizeMm'],
+  })
+}
+
 /** A tube over the wing with the fan in it; widths are inside, in mm, at even places along it. */
 export const jet = (
   inside: readonly number[] = [66, 66, 66, 66, 66],
@@ -17,17 +32,7 @@ export const jet = (
 ): ProjectFile =>
   changed(thistledown, draft => {
     const zone = draft.body!.stations[0].zone
-    const item = draft.equipment.find(own => own.kind === 'propeller')!
-    const { diameterMm, hubMm, pitchMm, exitShare, ductMm, massG } = fan
-    Object.assign(item, {
-      propeller: null,
-      fan: { diameterMm, hubMm, pitchMm, exitShare, ductMm },
-      massG,
-      xMm: 300 + FAN_AT,
-      yMm: 0,
-      zMm: 160,
-      sizeMm: [40, diameterMm, diameterMm],
-    })
+    const item = withFan(draft, [300 + FAN_AT, 0, 160])
     Object.assign(draft.zones.find(own => own.id === zone)!.recipe, {
       school: 'beads',
       walls: 2,

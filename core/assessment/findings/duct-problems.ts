@@ -10,10 +10,11 @@ import {
   type DuctLoft,
 } from '../../geometry'
 import { memoise } from '../../memo'
-import { q, say, type Words } from '../../units'
+import { q, say } from '../../units'
 import type { Duct } from '../power'
 import type { Finding } from '../report'
 import type { Airframe } from '../resolve'
+import { foundAt } from './found-at'
 
 /** Less room than this share of the fan's ring ahead of it starves it. */
 const LEAST_WAY = 0.95
@@ -28,23 +29,7 @@ const OPENS = 7
 export function fanInDuct(duct: Duct, item: Equipment): Finding[] {
   const { name, narrowest, exit, atFanMm, asideMm, opensDeg, outside } = duct
   const diameterMm = item.fan!.diameterMm
-  const finding = (
-    code: string,
-    severity: Finding['severity'],
-    [value, limit, unit]: readonly [number, number, string],
-    text: Words,
-    remedy: Words,
-  ): Finding => ({
-    code,
-    stations: ['power', 'shape'],
-    severity,
-    where: name,
-    value,
-    limit,
-    unit,
-    text,
-    remedy,
-  })
+  const finding = foundAt(name, ['power', 'shape'])
   if (outside)
     return [
       finding(
@@ -140,23 +125,7 @@ const outsideOf = memoise((duct: DuctLoft, body: BodyLoft): Array<[from: number,
 export function ductProblems(airframe: Airframe): Finding[] {
   const { doc, body, duct } = airframe
   if (!doc.duct) return []
-  const finding = (
-    code: string,
-    severity: Finding['severity'],
-    [value, limit, unit]: readonly [number, number, string],
-    text: Words,
-    remedy: Words,
-  ): Finding => ({
-    code,
-    stations: ['shape'],
-    severity,
-    where: 'Duct in the body',
-    value,
-    limit,
-    unit,
-    text,
-    remedy,
-  })
+  const finding = foundAt('Duct in the body', ['shape'])
   if (!body || !duct)
     return [
       finding(

@@ -1,7 +1,8 @@
 /** Motors that turn up: where that takes the balance, what it asks of servo and spar, and what the discs come near. */
-import { q, say, type Words } from '../../units'
+import { q, say } from '../../units'
 import type { Airframe } from '../resolve'
 import type { Finding, TiltReport } from '../report'
+import { foundAt } from './found-at'
 
 /** From here on it is to hang on its propellers, °. */
 const HOVERS = 75
@@ -20,23 +21,7 @@ export function tiltProblems(
 ): Finding[] {
   const { tilt } = doc
   if (!tilt) return []
-  const finding = (
-    code: string,
-    severity: Finding['severity'],
-    [value, limit, unit]: readonly [number, number, string],
-    text: Words,
-    remedy: Words,
-  ): Finding => ({
-    code,
-    stations: ['power'],
-    severity,
-    where: 'Motors that tilt',
-    value,
-    limit,
-    unit,
-    text,
-    remedy,
-  })
+  const finding = foundAt('Motors that tilt', ['power'])
   if (!report)
     return [
       finding(
