@@ -1,7 +1,7 @@
 /** The main body and the pods, each where it stands. mm */
 import type { Body } from '../../document'
 import { podPrefix, type BodyLoft } from '../../geometry'
-import type { Designed } from './airframe'
+import type { Designed } from './designed'
 
 export interface StandingBody {
   /** As it is called in a sentence; the main one is "body". */

@@ -11,7 +11,7 @@ import {
 import type { Film } from '../../libraries'
 import { memoise } from '../../memo'
 import { mm2ToM2, mmToM } from '../../units'
-import type { Designed } from './airframe'
+import type { Designed } from './designed'
 import { filmEnd } from './held-edges'
 
 /** Laps round edges and where sheets meet, as a share of what is covered. */

@@ -1,7 +1,7 @@
 /** The aircraft as drawn plan, side and front view, to scale in mm. */
 import { alongBody, convexHull, isWheelOf, type DuctLoft, type Piece, type SurfaceLoft } from '../../geometry'
 import { memoise } from '../../memo'
-import type { Designed } from './airframe'
+import type { Designed } from './designed'
 import { coveredStretches, filmRings, type Covered } from './covered'
 import { strutSides } from './standing-struts'
 import type { Drawing, Outline } from '../report'

@@ -1,4 +1,5 @@
-export { type Airframe, type Designed, type Resolver, createResolver } from './airframe'
+export { createResolver, type Resolver } from './airframe'
+export type { Airframe, Designed } from './designed'
 export { flatThicknesses } from './flat-sections'
 export { filmEnd, heldEdges } from './held-edges'
 export { type HeldBoom } from './held-boom'

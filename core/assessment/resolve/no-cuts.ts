@@ -1,7 +1,7 @@
 /** Stretches along a surface or the body that no cut may run through, and why. */
 import { controlsOf, type Body, type CutPart } from '../../document'
 import { bays, HINGE_SLOTS, hingedControls, wingBoltPlaces, wingSeat, type SurfaceLoft } from '../../geometry'
-import type { Designed } from './airframe'
+import type { Designed } from './designed'
 
 /** A cut keeps this far from a hinge, a bay or a hatch, mm. */
 const CLEAR = 2

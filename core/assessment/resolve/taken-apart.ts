@@ -1,7 +1,7 @@
 /** Where an aircraft comes apart without a saw. All mm. */
 import type { CutPart } from '../../document'
 import type { SparLine } from '../../geometry'
-import type { Designed } from './airframe'
+import type { Designed } from './designed'
 
 /** What is laid over a joint by less does not hold it. */
 const OVER = 1
