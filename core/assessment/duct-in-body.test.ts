@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { ductOf, sharedAssessor } from '../assess'
 import { readProject, writeProject, type Duct, type ProjectFile } from '../document'
-import { measureMesh, meshOf, pieceSolid, polygonArea } from '../geometry'
+import { holdsPoint, measureMesh, meshOf, pieceSolid, polygonArea } from '../geometry'
 import { LIBRARIES } from '../libraries'
 import { scaleDesign } from '../study/sizes'
 import { BODY, CHEEKS, FAN_AT, STRAIGHT, throughBody } from '../testing/ducted-body'
@@ -88,7 +88,7 @@ describe('its walls', () => {
           // The middle of the way lies in no plastic: inside of as many outer loops as of holes.
           const turns = piece
             .sectionAt(x)
-            .filter(loop => inside(loop, y, z))
+            .filter(loop => holdsPoint(loop, y, z))
             .reduce((sum, loop) => sum + Math.sign(polygonArea(loop).area), 0)
           expect(turns, `${joint.kind}, ${piece.id} at ${x}`).toBe(0)
         }
@@ -281,13 +281,3 @@ describe('in the file', () => {
     expect(FAN_AT).toBeLessThan(BODY.to)
   })
 })
-
-/** Even–odd. */
-function inside(loop: Float64Array, y: number, z: number): boolean {
-  let odd = false
-  for (let i = 0, j = loop.length / 2 - 1; i < loop.length / 2; j = i++) {
-    const [yi, zi, yj, zj] = [loop[2 * i], loop[2 * i + 1], loop[2 * j], loop[2 * j + 1]]
-    if (zi > z !== zj > z && y < ((yj - yi) * (z - zi)) / (zj - zi) + yi) odd = !odd
-  }
-  return odd
-}

@@ -14,7 +14,7 @@ const assessor = createAssessor(undefined, { hours: false })
 const bare = (doc: ProjectFile): ProjectFile =>
   changed(doc, draft => {
     Object.assign(draft, { body: null, boom: null, struts: [] })
-    draft.tail = { kind: 'none', screws: 0, horizontal: null, vertical: null }
+    draft.tail = { kind: 'none', screws: 0, slots: false, horizontal: null, vertical: null }
     for (const wing of [draft.wing, draft.second])
       for (const panel of wing?.panels ?? []) Object.assign(panel, { dihedralDeg: 0, tipTwistDeg: 0 })
     draft.wing.controls = []

@@ -45,7 +45,7 @@ export function emptyProject(): ProjectFile {
         ],
         controls: [],
       },
-      tail: { kind: 'none', screws: 0, horizontal: null, vertical: null },
+      tail: { kind: 'none', screws: 0, slots: false, horizontal: null, vertical: null },
       body: null,
       boom: null,
       zones: [

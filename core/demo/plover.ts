@@ -115,6 +115,7 @@ export const PLOVER: ProjectFile = {
   tail: {
     kind: 'none',
     screws: 0,
+    slots: false,
     horizontal: null,
     vertical: {
       xMm: 302,

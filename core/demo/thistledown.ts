@@ -150,6 +150,7 @@ export const THISTLEDOWN: ProjectFile = {
   tail: {
     kind: 'conventional',
     screws: 0,
+    slots: false,
     horizontal: {
       xMm: 806,
       yMm: 6,

@@ -7,9 +7,10 @@ import { newControlNumber, newPieceNumber } from './piece-numbers'
 import { readProject } from './read'
 
 describe('project files of older versions', () => {
-  it('of version 19 leads no air through its body, and nothing else of it changes', () => {
-    const { version: _v, duct: _d, ...bare } = DEMOS[0]
-    expect(readProject(JSON.stringify({ ...bare, version: 19 }))).toEqual(DEMOS[0])
+  it('of version 19 leads no air through its body, turns no motor up, pushes no tail in, and nothing else of it changes', () => {
+    const { version: _v, duct: _d, tilt: _t, tail, ...bare } = DEMOS[0]
+    const { slots: _s, ...held } = tail
+    expect(readProject(JSON.stringify({ ...bare, tail: held, version: 19 }))).toEqual(DEMOS[0])
   })
   it('of version 18 has every wheel bought and its tail glued on, and nothing else of it changes', () => {
     const { version: _v, tail, ...bare } = DEMOS[0]

@@ -399,9 +399,17 @@ export const fromVersion18 = (raw: unknown): unknown =>
       }
     : raw
 
-/** What version 19 did not say: no air runs through the body, and motors stay as they are. */
+/** What version 19 did not say: no air runs through the body, motors stay as they are, and no tail is pushed in. */
 export const fromVersion19 = (raw: unknown): unknown =>
-  isObject(raw) ? { duct: null, tilt: null, ...raw, version: 20 } : raw
+  isObject(raw)
+    ? {
+        duct: null,
+        tilt: null,
+        ...raw,
+        version: 20,
+        tail: isObject(raw.tail) ? { slots: false, ...raw.tail } : raw.tail,
+      }
+    : raw
 
 const STEPS = [
   fromVersion1,

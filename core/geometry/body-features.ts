@@ -8,6 +8,7 @@ import { ductFeatures, type DuctLoft } from './duct'
 import { counterClockwise, cut, fill, rectangle, type Feature } from './feature'
 import { bodyJoint, cavity, openShell, shellThickness, wingBolt, type JointPlan } from './joints'
 import { circle, insetVertices } from './polygon'
+import { slotFeatures, type Slot } from './slots'
 import { gapAt, type SurfaceLoft } from './surface-loft'
 
 export interface BoomSeat {
@@ -38,6 +39,8 @@ export interface BodyParts {
   crossings: readonly CrossHole[]
   /** A tube: open at both ends, hollow whatever the school. */
   open?: boolean
+  /** For tails of sheet. */
+  slots?: readonly Slot[]
   /** A way for air right through it. */
   duct?: DuctLoft | null
 }
@@ -61,7 +64,7 @@ const frontThickness = (body: Body, recipe: Recipe): number =>
 
 /** Cavity and fills of one piece between `from` and `to`; joints at either end shape the cavity there. */
 export function bodyPieceFeatures(
-  { loft, body, boom, wing, crossings, open = false, duct = null }: BodyParts,
+  { loft, body, boom, wing, crossings, open = false, slots = [], duct = null }: BodyParts,
   from: number,
   to: number,
   recipe: Recipe,
@@ -92,6 +95,7 @@ export function bodyPieceFeatures(
       .flatMap(crossHole),
   )
   features.push(...body.openings.map(opening => openingFeature(loft, opening)))
+  features.push(...slots.flatMap(slotFeatures))
   // Last: nothing that is put into the body stands in the air's way.
   if (duct) features.push(...ductFeatures(duct, from, to, openShell(recipe)))
   return features.filter(feature => feature.to > from + 1e-6 && feature.from < to + (head?.proud ?? 0) - 1e-6)

@@ -109,3 +109,14 @@ export function insetVertices(points: Float64Array, by: number): Float64Array {
   }
   return result
 }
+
+/** Is a point inside of a loop? Even and odd; on its edge either. */
+export function holdsPoint(loop: Float64Array, x: number, y: number): boolean {
+  const count = loop.length / 2
+  let inside = false
+  for (let i = 0, j = count - 1; i < count; j = i++) {
+    const [xi, yi, xj, yj] = [loop[2 * i], loop[2 * i + 1], loop[2 * j], loop[2 * j + 1]]
+    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside
+  }
+  return inside
+}

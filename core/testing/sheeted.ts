@@ -40,3 +40,22 @@ export const sheeted = (
     draft.weighIns = []
     change(draft)
   })
+
+/** The same without a boom: its body, round at the end, reaches under the tail, whose sheets are pushed into slots of it. */
+export const slotted = (change: (draft: ProjectFile) => void = () => {}): ProjectFile =>
+  sheeted(draft => {
+    const body = draft.body!,
+      { horizontal, vertical } = draft.tail
+    const last = body.stations.at(-1)!
+    const rear = Math.max(horizontal!.xMm + horizontal!.rootChordMm, vertical!.xMm + vertical!.rootChordMm)
+    for (const [xMm, size] of [
+      [horizontal!.xMm - 60, 44],
+      [rear + 30, 44],
+    ])
+      body.stations.push({ ...last, xMm, widthMm: size, heightMm: size, zMm: 0, squareness: 0 })
+    Object.assign(horizontal!, { yMm: 0, zMm: 0 })
+    vertical!.zMm = 8
+    draft.boom = null
+    draft.tail.slots = true
+    change(draft)
+  })

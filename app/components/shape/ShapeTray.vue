@@ -121,6 +121,16 @@ const setScrews = (value: number | null) =>
   edit(value ? 'Screw the tail on' : 'Glue the tail on', draft => {
     draft.tail.screws = Math.round(value!)
   })
+/** Is any of it cut flat from sheet? */
+const flatTail = computed(() =>
+  [doc.value.tail.horizontal, doc.value.tail.vertical].some(own =>
+    own?.panels.some(({ zone }) => doc.value.zones.find(item => item.id === zone)?.sheet?.make === 'flat'),
+  ),
+)
+const setSlots = (slots: boolean) =>
+  edit(slots ? 'Push the tail into slots of the body' : 'No slots for the tail', draft => {
+    draft.tail.slots = slots
+  })
 /** A tail kind brings its geometry along: where the surfaces stand and how they lean. */
 function setTail(kind: Tail['kind']) {
   edit(`Tail: ${kinds.find(item => item.value === kind)!.title}`, draft => {
@@ -283,6 +293,20 @@ function setTail(kind: Tail['kind']) {
       data-field="tail-screws"
       @update:model-value="setScrews"
     />
+    <v-checkbox
+      v-if="flatTail || doc.tail.slots"
+      :model-value="doc.tail.slots"
+      label="Sheets pushed into slots of the body"
+      density="compact"
+      hide-details
+      data-field="tail-slots"
+      @update:model-value="setSlots(!!$event)"
+    />
+    <p v-if="doc.tail.slots" class="quiet small">
+      Held by the slot and a strip of tape, and knocked out in a crash. The slots are cut with 0.2 mm of air
+      all round; between their ends the stronger part of the body’s skin counts alone. That the slot holds the
+      root is taken for granted.
+    </p>
     <p v-if="doc.tail.screws" class="quiet small">
       Tailplane and fin come off for the journey. Screws of 3 mm into inserts are weighed; that what they are
       screwed into holds is taken for granted. Halves that meet, or that a glued spar runs through, are one;

@@ -1,8 +1,8 @@
 /** The big parts set to one another: halves, wing on the body, tail against the wing. */
 import { surfaceOf } from '../../document'
 import type { SurfaceLoft } from '../../geometry'
-import { listed, q, say } from '../../units'
-import { tailComesOff, tailParts } from '../resolve'
+import { listed, q, say, type Words } from '../../units'
+import { tailComesOff, tailParts, tailPushedIn } from '../resolve'
 import type { Site } from './site'
 import type { BuildStep } from './step'
 import { MINUTES, step, cutCaution, middleOf, rim } from './step-kit'
@@ -113,9 +113,27 @@ function wingOn(site: Site, surface: 'wing' | 'second', loft: SurfaceLoft): Buil
   return steps
 }
 
+const tailTitle = (pushed: boolean, loose: boolean, what: Words): Words => {
+  if (pushed) return say`Push the ${what} into the slots of the body`
+  return say`${loose ? 'Screw' : 'Glue'} the ${what} on`
+}
+const tailHow = (pushed: boolean, loose: boolean, screws: number): Words[] => {
+  if (pushed)
+    return [
+      'Through its slot to the pencil marks, without force; a rough edge of the slot cuts foam. Look again from behind.',
+      'A strip of tape over the root on either side holds it, and lets go in a crash before anything tears. It is glued to nothing.',
+    ]
+  return [
+    loose
+      ? say`To the pencil marks, with ${screws} screws of 3 mm into inserts; hand-tight, then look again from behind.`
+      : 'To the pencil marks; one side first, look again from behind, then the rest.',
+  ]
+}
+
 export function tailSteps(site: Site): BuildStep[] {
   const { doc } = site
-  const screwed = tailComesOff(site.airframe)
+  const loose = tailComesOff(site.airframe),
+    pushed = tailPushedIn(site.airframe) && doc.tail.screws === 0
   const names = (['horizontal', 'vertical'] as const).filter(part =>
     site.chains.some(chain => chain.part === part),
   )
@@ -149,18 +167,16 @@ export function tailSteps(site: Site): BuildStep[] {
       const tip = doc.tail.kind === 'none' && part === 'vertical' && own.length === 2
       const rods = site.spars.filter(({ chain, line }) => chain.part === part && line.spar.through)
       const roots = own.map(chain => chain.pieces[0])
-      const halves = own.length === 2 && !tip && !(screwed && tailParts(site.airframe, part).length > 1)
+      const halves = own.length === 2 && !tip && !(loose && tailParts(site.airframe, part).length > 1)
       return step({
         id: `tail.${part}`,
         kind: 'tail',
         bench: 'whole',
         subject: { surface: part },
-        title: say`${screwed ? 'Screw' : 'Glue'} the ${label[part]}${own.length === 2 && tip ? 's on' : ' on'}`,
+        title: tailTitle(pushed, loose, say`${label[part]}${own.length === 2 && tip ? 's' : ''}`),
         how: [
-          screwed
-            ? say`To the pencil marks, with ${doc.tail.screws} screws of 3 mm into inserts; hand-tight, then look again from behind.`
-            : 'To the pencil marks; one side first, look again from behind, then the rest.',
-          ...(screwed && halves
+          ...tailHow(pushed, loose, doc.tail.screws),
+          ...(loose && halves
             ? ['Its halves are glued to each other, over what runs through both; never to what carries them.']
             : []),
           part === 'vertical'
@@ -173,15 +189,15 @@ export function tailSteps(site: Site): BuildStep[] {
         at: () => middleOf(roots[0]),
         from: part === 'vertical' ? [0, 0, 120] : [110, 0, 0],
         // What is screwed on is glued to nothing but its other half.
-        glue: screwed && !halves ? null : 'spars',
+        glue: loose && !halves ? null : 'spars',
         glueMm: () =>
-          (screwed ? roots.slice(0, halves ? 1 : 0) : roots).reduce(
+          (loose ? roots.slice(0, halves ? 1 : 0) : roots).reduce(
             (sum, piece) => sum + rim(piece, piece.from),
             0,
           ),
         minutes: MINUTES.tail,
         gate: 'aligned',
-        hand: ['set square', 'masking tape'],
+        hand: ['set square', pushed ? 'clear tape' : 'masking tape'],
       })
     }),
   ]

@@ -1,14 +1,25 @@
 /** What sheets of foam cannot do: lie flat in a part of a surface, be folded thicker than it is, make a body. */
-import { isSheet, planAt, gapAt, outlineAt, zoneOr, type SurfaceLoft } from '../../geometry'
-import { flatThicknesses, type Airframe } from '../resolve'
+import {
+  isSheet,
+  planAt,
+  gapAt,
+  outlineAt,
+  shareInBody,
+  slotRoot,
+  zoneOr,
+  type SurfaceLoft,
+} from '../../geometry'
+import { flatThicknesses, wantSlots, type Airframe } from '../resolve'
 import type { Finding } from '../report'
 import { SURFACE_NAMES, surfaceOf } from '../../document'
 import { q, say } from '../../units'
+import { foundAt } from './found-at'
 
 export const sheetProblems = (airframe: Airframe): Finding[] => [
   ...flatInPart(airframe),
   ...thickProblems(airframe),
   ...bodyProblems(airframe),
+  ...slotProblems(airframe),
 ]
 
 const surfacesOf = ({ doc, surfaces }: Airframe) =>
@@ -103,4 +114,33 @@ function bodyProblems({ doc }: Airframe): Finding[] {
         ]
       : [],
   )
+}
+
+/** Tails that were asked for in slots of the body and cannot be. */
+function slotProblems({ doc, surfaces, slots, body }: Airframe): Finding[] {
+  if (!doc.tail.slots) return []
+  const told = foundAt('Tail in slots', ['shape'])
+  const wanted = wantSlots(doc, surfaces)
+  if (wanted.length === 0)
+    return [
+      told(
+        'slot-not-sheet',
+        'note',
+        [0, 1, 'flat sheets'],
+        'The tail is asked for in slots of the body, and none of it is of flat sheet: it is glued or screwed on',
+        'Skin: the tail cut flat from sheet; Shape: or no slots',
+      ),
+    ]
+  return wanted
+    .filter(loft => !slots[loft.name])
+    .map(loft => {
+      const share = body ? shareInBody(slotRoot(loft), body) : 0
+      return told(
+        'slot-not-made',
+        'warn',
+        [100 * share, 50, '%'],
+        say`${loft.label}: ${q(100 * share, '%', 0)} of its root lie in the body, too little for a slot that holds it; it is glued on`,
+        'Shape: its root into the body, or a body that reaches under it',
+      )
+    })
 }

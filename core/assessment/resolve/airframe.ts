@@ -28,6 +28,7 @@ import { createPieceZones } from './printed-recipes'
 import { createWheels } from './printed-wheels'
 import { standingStrut } from './standing-struts'
 import { createSurfaceShapes } from './surface-shapes'
+import { createTailSlots } from './tail-slots'
 
 /** Designs remembered whole: to and fro of an edit. */
 const RESOLVED = 4
@@ -44,6 +45,7 @@ export interface Resolver {
 export function createResolver(libraries: Libraries, at: (what: string) => void = () => {}): Resolver {
   const surfaceShapes = createSurfaceShapes(libraries, SHAPES)
   const bodyShapes = createBodyShapes(libraries, SHAPES)
+  const slotsOf = createTailSlots(SHAPES)
   const givenShapes = createGiven()
   const wheelsOf = createWheels(SHAPES)
   const strutsOf = createStruts(libraries)
@@ -69,9 +71,10 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       if (!replaced.has(name)) shapes.push(...pieces())
     }
     const { body, duct, pods } = bodyShapes.lofts(doc)
+    const slots = slotsOf(doc, surfaces, body)
     const alongBodies = new Map<BodyLoft, readonly PieceShape[]>()
     if (body && !replaced.has('body')) {
-      const pieces = bodyShapes.body(doc, { body, duct, surfaces, spars })
+      const pieces = bodyShapes.body(doc, { body, duct, slots, surfaces, spars })
       alongBodies.set(body, pieces)
       shapes.push(...pieces)
     }
@@ -91,6 +94,7 @@ export function createResolver(libraries: Libraries, at: (what: string) => void 
       body,
       pods,
       duct,
+      slots,
       boom: doc.boom && heldBoom(doc.boom, stockOr(libraries, doc.boom.stock), body, pods),
       struts: doc.struts.flatMap(strut => strutsOf(strut, surfaces) ?? []),
       pieces: shapes.map(shape => inZone(shape, zoneOf(shape))),

@@ -18,6 +18,7 @@ import {
   type DuctLoft,
   type KnownShapes,
   type PieceShape,
+  type Slot,
   type SurfaceLoft,
   type WingSeat,
 } from '../../geometry'
@@ -37,7 +38,7 @@ export interface BodyShapes {
   lofts(doc: Design): Pick<Designed, 'body' | 'duct' | 'pods'>
   body(
     doc: Design,
-    own: Pick<Designed, 'surfaces' | 'spars' | 'duct'> & { body: BodyLoft },
+    own: Pick<Designed, 'surfaces' | 'spars' | 'duct' | 'slots'> & { body: BodyLoft },
   ): readonly PieceShape[]
   pod(doc: Design, standing: StandingPod, wing: SurfaceLoft): readonly PieceShape[]
 }
@@ -63,11 +64,12 @@ export function createBodyShapes(libraries: Libraries, remembered: number): Body
       wing: WingSeat | null,
       crossings: readonly CrossHole[],
       duct: DuctLoft | null,
+      slots: readonly Slot[],
       ...printed: Printed[]
     ) =>
       reuseShapes(
         knownBody,
-        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings, duct }, cuts, recipesIn(printed)),
+        cutBody({ loft, body, boom: boomSeat(boom), wing, crossings, duct, slots }, cuts, recipesIn(printed)),
       ),
     remembered,
   )
@@ -90,6 +92,8 @@ export function createBodyShapes(libraries: Libraries, remembered: number): Body
       ),
     remembered,
   )
+  // The very same list for the same slots, so that the body's shapes are known again.
+  const together = memoise((...slots: Slot[]): readonly Slot[] => slots, remembered)
   const seatOf = createSeat(),
     crossingsOf = createCrossings(remembered)
   const zonesIn = (doc: Design, { stations }: Body) => {
@@ -105,7 +109,7 @@ export function createBodyShapes(libraries: Libraries, remembered: number): Body
         pods: doc.pods.map(standingOf),
       }
     },
-    body: (doc, { body, duct, surfaces, spars }) =>
+    body: (doc, { body, duct, slots, surfaces, spars }) =>
       bodyPieces(
         body,
         doc.body!,
@@ -114,6 +118,7 @@ export function createBodyShapes(libraries: Libraries, remembered: number): Body
         doc.body!.saddle ? seatOf(surfaces.wing!) : null,
         crossingsOf(surfaces, spars),
         duct,
+        together(...Object.values(slots)),
         ...zonesIn(doc, doc.body!),
         ...heldOf(doc, 'body-', 'lid-'),
       ),

@@ -1,6 +1,6 @@
 /** What a document amounts to before anything is computed from it: lofts, spar lines, pieces, materials. */
 import type { Body, Design, Given, Pod, ProjectFile, SurfaceName, Zone } from '../../document'
-import type { BodyLoft, DuctLoft, Piece, SparLine, SurfaceLoft } from '../../geometry'
+import type { BodyLoft, DuctLoft, Piece, Slot, SparLine, SurfaceLoft } from '../../geometry'
 import type { Filament } from '../../libraries'
 import type { Covering } from '../../structure'
 import type { HeldBoom } from './held-boom'
@@ -17,6 +17,8 @@ export interface Designed {
   pods: ReadonlyArray<{ pod: Pod; body: Body; loft: BodyLoft }>
   /** The way for air through the body; null without a body, too. */
   duct: DuctLoft | null
+  /** For tails of sheet that are pushed into the body, by their surface. */
+  slots: Partial<Record<SurfaceName, Slot>>
   boom: HeldBoom | null
   /** Where both their ends stand on something. */
   struts: readonly StandingStrut[]

@@ -1,4 +1,5 @@
 export { createResolver, type Resolver } from './airframe'
+export { wantSlots } from './tail-slots'
 export type { Airframe, Designed } from './designed'
 export { flatThicknesses } from './flat-sections'
 export { filmEnd, heldEdges } from './held-edges'
@@ -8,6 +9,14 @@ export { coveredStretches, filmRings, LAPS, type Covered } from './covered'
 export { calibratedFilaments } from './calibrated-filaments'
 export { createDrawing } from './drawing'
 export { briefTemperature, heated, softened } from './warm'
-export { boomOver, gluedOver, halvesPart, tailComesOff, tailParts, wingComesOff } from './taken-apart'
+export {
+  boomOver,
+  gluedOver,
+  halvesPart,
+  tailComesOff,
+  tailParts,
+  tailPushedIn,
+  wingComesOff,
+} from './taken-apart'
 export { hatchNoCuts, type NoCut, noCuts } from './no-cuts'
 export { rootHeld, strutSides, type StandingStrut } from './standing-struts'

@@ -15,8 +15,14 @@ export function halvesPart({ spars }: Pick<Designed, 'spars'>): boolean {
 /** The wing comes off the body: bolts hold it. */
 export const wingComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => (doc.body?.saddle?.bolts ?? 0) > 0
 
-/** Tailplane and fin come off: each is screwed down at its root. */
-export const tailComesOff = ({ doc }: Pick<Designed, 'doc'>): boolean => doc.tail.screws > 0
+/** Every surface of the tail is pushed into a slot of the body: nothing of it is glued to that. */
+export const tailPushedIn = ({ surfaces, slots }: Pick<Designed, 'surfaces' | 'slots'>): boolean =>
+  Object.keys(slots).length > 0 &&
+  (['horizontal', 'vertical'] as const).every(name => !surfaces[name] || slots[name] !== undefined)
+
+/** Tailplane and fin come off: each is screwed down at its root, or pushed into a slot. */
+export const tailComesOff = (design: Pick<Designed, 'doc' | 'surfaces' | 'slots'>): boolean =>
+  design.doc.tail.screws > 0 || tailPushedIn(design)
 
 /**
  * Parts that a surface of such a tail comes to, by the side of the middle that each stands on. Halves are one where they

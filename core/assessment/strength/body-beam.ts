@@ -59,6 +59,7 @@ export function bodyStations(airframe: Designed): BodyStation[] {
       opening !== null,
       ...seatAt(airframe, x),
       airframe.duct,
+      ...Object.values(airframe.slots),
     )
     return {
       ...section,
@@ -140,9 +141,14 @@ function seatedAt({ doc, wing, body }: Designed): number[] {
   return [from + INSIDE, lead + chord / 4, lead + (3 * chord) / 4, to - INSIDE]
 }
 
-/** Along a duct, where it may come through the skin: its own stations and the middles between them. */
-const mouthsOf = ({ duct }: Designed): number[] =>
-  duct ? duct.breaks.flatMap((at, i, all) => (i === 0 ? [at] : [(all[i - 1] + at) / 2, at])) : []
+/**
+ * Where skin may be missing: along a duct at its own stations and the middles between them, along a slot at its middle
+ * and just inside of its ends.
+ */
+const mouthsOf = ({ duct, slots }: Designed): number[] => [
+  ...(duct ? duct.breaks.flatMap((at, i, all) => (i === 0 ? [at] : [(all[i - 1] + at) / 2, at])) : []),
+  ...Object.values(slots).flatMap(({ from, to }) => [from + INSIDE, (from + to) / 2, to - INSIDE]),
+]
 
 /** Heights between which the wing's seat takes the skin away at a place; from above to below where there is none. */
 function seatAt({ doc, wing, body }: Designed, x: number): [from: number, to: number] {

@@ -3,7 +3,14 @@
  * mm.
  */
 import type { Body, Zone } from '../../document'
-import { bodyOutlineAt, polygonPerimeter, type BodyLoft, type DuctLoft } from '../../geometry'
+import {
+  bodyOutlineAt,
+  holdsPoint,
+  polygonPerimeter,
+  type BodyLoft,
+  type DuctLoft,
+  type Slot,
+} from '../../geometry'
 import type { Filament } from '../../libraries'
 import { memoise } from '../../memo'
 import {
@@ -45,7 +52,8 @@ const REMEMBERED = 96
  * At `x` of a body with these openings, printed by a zone in a filament; a hatch is there where `hatched`. Between
  * `seatFrom` and `seatTo` the wing's seat takes the skin away; nowhere where the first is above the second. Known
  * again while the same shape is asked for. A duct takes the skin that it comes through, which is a hatch's mouth then;
- * its own walls help, and are not counted.
+ * its own walls help, and are not counted. Where slots for a tail part the skin, the stronger part counts alone: what
+ * joins them lies before the slot and behind it.
  */
 export const bodySection = memoise(
   (
@@ -58,6 +66,7 @@ export const bodySection = memoise(
     seatFrom: number,
     seatTo: number,
     duct: DuctLoft | null,
+    ...slots: readonly Slot[]
   ): BodySection => {
     const outline = bodyOutlineAt(body, x)
     const plastic = printedMaterial(
@@ -67,22 +76,17 @@ export const bodySection = memoise(
       ),
       wall = zone.recipe.walls * beadOf(zone.recipe, filament)
     const cut = openings.filter(o => x > o.fromMm && x < o.toMm)
-    const ways = duct?.outlinesAt(x) ?? []
-    const section = shellSection(outline, body.at(x).z, cut, ways, plastic.modulus * wall, [seatFrom, seatTo])
-    const through = ways.some(way => comesThrough(outline, way))
-    const mouth = hatched ? 'a hatch' : through ? 'the duct' : null
-    const stiff = bendingStiffness(section)
-    // Under 1 N·m. Ends that hang down stretch the top.
-    const { alongX, alongY } = curvatures(stiff, 1, 0)
-    let most = 1e-12,
-      least = -1e-12
-    for (const { a, b } of section.walls) {
-      for (const node of [a, b]) {
-        const strain = alongX * (section.x[node] - stiff.x) + alongY * (section.y[node] - stiff.y)
-        most = Math.max(most, strain)
-        least = Math.min(least, strain)
-      }
-    }
+    const ways = duct?.outlinesAt(x) ?? [],
+      slits = slots.flatMap(slot => slot.outlinesAt(x))
+    const section = shellSection(outline, body.at(x).z, cut, [...ways, ...slits], plastic.modulus * wall, [
+      seatFrom,
+      seatTo,
+    ])
+    const mouth = mouthOf(
+      hatched,
+      ways.some(way => comesThrough(outline, way)),
+      slits.length > 0,
+    )
     const { width, height } = body.at(x),
       radius = mmToM(width + height) / 4
     // A flat strip held on one side, and half the help that the curve of a whole shell gives.
@@ -104,23 +108,74 @@ export const bodySection = memoise(
           ['body crushed', crushed / press],
         ] as Array<[string, number]>
       ).reduce((a, b) => (b[1] < a[1] ? b : a))
-    const along = 1 / Math.max(1e-12, stiff.EA)
-    const bent = {
-      hogging: gives(most, -least),
-      sagging: gives(-least, most),
-      stretched: gives(along, 1e-12),
-      pressed: gives(1e-12, along),
+    const waysOf = (part: ThinWalled) => {
+      const stiff = bendingStiffness(part)
+      // Under 1 N·m. Ends that hang down stretch the top.
+      const { alongX, alongY } = curvatures(stiff, 1, 0)
+      let most = 1e-12,
+        least = -1e-12
+      for (const { a, b } of part.walls) {
+        for (const node of [a, b]) {
+          const strain = alongX * (part.x[node] - stiff.x) + alongY * (part.y[node] - stiff.y)
+          most = Math.max(most, strain)
+          least = Math.min(least, strain)
+        }
+      }
+      const along = 1 / Math.max(1e-12, stiff.EA)
+      return {
+        y: stiff.y,
+        hogging: gives(most, -least),
+        sagging: gives(-least, most),
+        stretched: gives(along, 1e-12),
+        pressed: gives(1e-12, along),
+      }
     }
-    const each = <T>(pick: (way: [string, number]) => T): Record<Way, T> => ({
-      hogging: pick(bent.hogging),
-      sagging: pick(bent.sagging),
-      stretched: pick(bent.stretched),
-      pressed: pick(bent.pressed),
-    })
-    return { middleMm: mToMm(stiff.y), bears: each(([, bears]) => bears), modes: each(([mode]) => mode) }
+    const parts = (slits.length > 0 ? apart(section) : [section]).filter(({ walls }) => walls.length > 0)
+    if (parts.length === 0) return NOTHING_LEFT
+    const bent = parts.map(waysOf)
+    const each = <T>(pick: (way: [string, number]) => T): Record<Way, T> => {
+      const strongest = (way: Way) => pick(bent.map(own => own[way]).reduce((a, b) => (b[1] > a[1] ? b : a)))
+      return {
+        hogging: strongest('hogging'),
+        sagging: strongest('sagging'),
+        stretched: strongest('stretched'),
+        pressed: strongest('pressed'),
+      }
+    }
+    return {
+      middleMm: mToMm(bent[0].y),
+      bears: each(([, bears]) => bears),
+      modes: each(([mode]) => mode),
+    }
   },
   REMEMBERED,
 )
+
+const none = <T>(value: T): Record<Way, T> => ({
+  hogging: value,
+  sagging: value,
+  stretched: value,
+  pressed: value,
+})
+/** All of the skin is cut away. */
+const NOTHING_LEFT: BodySection = { middleMm: 0, bears: none(1e-9), modes: none('nothing left of the body') }
+
+/** What is cut out of the skin, worst first; null where it is whole. */
+function mouthOf(hatched: boolean, ducted: boolean, slotted: boolean): string | null {
+  if (hatched) return 'a hatch'
+  if (ducted) return 'the duct'
+  return slotted ? 'a slot' : null
+}
+
+/** Walls that hang together. */
+function apart(section: ThinWalled): ThinWalled[] {
+  const heads = section.x.map((_, i) => i)
+  const head = (i: number): number => (heads[i] === i ? i : (heads[i] = head(heads[i])))
+  for (const { a, b } of section.walls) heads[head(a)] = head(b)
+  const groups = new Map<number, ThinWalled['walls'][number][]>()
+  for (const wall of section.walls) groups.set(head(wall.a), [...(groups.get(head(wall.a)) ?? []), wall])
+  return [...groups.values()].map(walls => ({ ...section, walls }))
+}
 
 /** Part of a straight wall, from 0 at its beginning to 1 at its end. */
 type Part = readonly [from: number, to: number]
@@ -150,25 +205,14 @@ export function insideOf(loop: Float64Array, [ay, az]: Point, [by, bz]: Point): 
   places.sort((p, q) => p - q)
   return places.slice(1).flatMap((to, i): Part[] => {
     const t = (places[i] + to) / 2
-    return to > places[i] && holds(loop, ay + t * (by - ay), az + t * (bz - az)) ? [[places[i], to]] : []
+    return to > places[i] && holdsPoint(loop, ay + t * (by - ay), az + t * (bz - az)) ? [[places[i], to]] : []
   })
-}
-
-/** Is a point inside of a loop? */
-function holds(loop: Float64Array, y: number, z: number): boolean {
-  const count = loop.length / 2
-  let inside = false
-  for (let i = 0, j = count - 1; i < count; j = i++) {
-    const [yi, zi, yj, zj] = [loop[2 * i], loop[2 * i + 1], loop[2 * j], loop[2 * j + 1]]
-    if (zi > z !== zj > z && y < ((yj - yi) * (z - zi)) / (zj - zi) + yi) inside = !inside
-  }
-  return inside
 }
 
 /** Does a duct take any of the skin? */
 const comesThrough = (outline: Float64Array, duct: Float64Array): boolean => {
-  for (let i = 0; i < outline.length; i += 2) if (holds(duct, outline[i], outline[i + 1])) return true
-  for (let i = 0; i < duct.length; i += 2) if (!holds(outline, duct[i], duct[i + 1])) return true
+  for (let i = 0; i < outline.length; i += 2) if (holdsPoint(duct, outline[i], outline[i + 1])) return true
+  for (let i = 0; i < duct.length; i += 2) if (!holdsPoint(outline, duct[i], duct[i + 1])) return true
   return false
 }
 

@@ -62,6 +62,7 @@ export function canard(draft: Draft, libraries: Libraries): Drawn {
     tail: {
       kind: 'canard',
       screws: 0,
+      slots: false,
       horizontal: {
         xMm: foreAt,
         yMm: 0,

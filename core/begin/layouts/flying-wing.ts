@@ -111,6 +111,7 @@ export function flyingWing(draft: Draft, libraries: Libraries): Drawn {
     tail: {
       kind: 'none',
       screws: 0,
+      slots: false,
       horizontal: null,
       vertical: tipFins(wing, finArea, 1.15, 'wing-outer'),
     },

@@ -191,6 +191,7 @@ function tailBetween(
   return {
     kind: 'conventional',
     screws: 0,
+    slots: false,
     horizontal: {
       ...common,
       xMm: half(quarterAt - chord / 4),

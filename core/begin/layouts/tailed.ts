@@ -292,7 +292,11 @@ function tailSurfaces(
       { cantDeg: V_CANT, yMm: half(depth * 0.5), zMm: half(z + depth * 0.6), incidenceDeg: sketch.tailDeg },
       [control('Ruddervators', 'ruddervator', 'elevator-servo', 0.35, 18)],
     )
-    return { tail: { kind: 'V', screws: 0, horizontal, vertical: null }, horizontal, vertical: null }
+    return {
+      tail: { kind: 'V', screws: 0, slots: false, horizontal, vertical: null },
+      horizontal,
+      vertical: null,
+    }
   }
   const finReach = Math.sqrt(FIN.aspect * upright)
   const vertical = surface(
@@ -315,7 +319,7 @@ function tailSurfaces(
     [control('Elevator', 'elevator', 'elevator-servo', 0.35, 15)],
   )
   return {
-    tail: { kind: kind === 'T' ? 'T' : 'conventional', screws: 0, horizontal, vertical },
+    tail: { kind: kind === 'T' ? 'T' : 'conventional', screws: 0, slots: false, horizontal, vertical },
     horizontal,
     vertical,
   }

@@ -112,6 +112,7 @@ export function fromParts(name: string, parts: readonly SortedPart[]): FromParts
       tail: {
         kind: horizontal ? 'conventional' : 'none',
         screws: 0,
+        slots: false,
         horizontal,
         vertical,
       },

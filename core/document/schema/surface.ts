@@ -81,6 +81,9 @@ export const Tail = z.strictObject({
     .min(0)
     .max(6)
     .describe('screws at the root of each surface, which comes off for the journey; 0 where it is glued on'),
+  slots: z
+    .boolean()
+    .describe('those of flat sheet are pushed into slots of the body, and come out in a crash'),
 })
 
 export const WingSet = z.strictObject({

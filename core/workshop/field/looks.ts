@@ -65,6 +65,12 @@ const KINDS: readonly Kind[] = [
     here: doc => doc.boom !== null,
   },
   {
+    id: 'tail-slots',
+    what: 'Tail in its slots',
+    how: 'pushed in to the marks, level from behind; the tape whole; the foam at its edges not crushed',
+    here: doc => doc.tail.slots,
+  },
+  {
     id: 'legs',
     what: 'Legs and wheels',
     how: 'axles, collars, mount: no cracks, no bent wire',

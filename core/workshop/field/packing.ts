@@ -34,6 +34,11 @@ export function packingList(doc: ProjectFile): PackItem[] {
       group: 'Aircraft',
       what: say`Screws of the tail, two to spare, and what turns them`,
     },
+    doc.tail.slots && {
+      id: 'tail-tape',
+      group: 'Aircraft',
+      what: 'Clear tape for the roots of the tail',
+    },
     doc.wingSets.length > 0 && {
       id: 'wing-sets',
       group: 'Aircraft',
