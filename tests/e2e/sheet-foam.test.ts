@@ -3,6 +3,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { sharedAssessor } from '../../core/assess'
 import { DEMOS } from '../../core/demo'
 import { changed } from '../../core/testing/changed'
+import { slotted } from '../../core/testing/sheeted'
 import { PATIENCE } from '../support/browser'
 import { DEEP } from '../../core/testing/runs'
 import { Page } from '../support/page'
@@ -77,3 +78,24 @@ it.runIf(DEEP)(
     expect((await page.stored()).zones).toEqual(uncut.zones)
   },
 )
+
+it('tails of flat sheet are pushed into slots of the body at Shape: lighter by the core’s figures, and pushed in at Build', async () => {
+  await page.anew(
+    '/shape',
+    slotted(draft => {
+      draft.tail.slots = false
+    }),
+  )
+  await page.reveal('[data-field="tail-slots"] input')
+  await page.press('[data-field="tail-slots"] input')
+  await page.saved()
+  const doc = await page.stored()
+  expect(doc.tail.slots).toBe(true)
+  const now = await page.computed()
+  expect(now.findings.map(item => item.code).filter(code => code.startsWith('slot-'))).toEqual([])
+  expect(await page.wing('weight')).toBe(Math.round(sharedAssessor().assess(doc).totals.massG))
+  await page.station('build')
+  await page.press('[data-tab="order"]')
+  await page.until('[data-order="tail.horizontal"]')
+  expect(await page.text('[data-order="tail.horizontal"]')).toContain('Push the tailplane into the slots')
+})
