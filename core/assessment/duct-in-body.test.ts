@@ -5,9 +5,10 @@ import { readProject, writeProject, type Duct, type ProjectFile } from '../docum
 import { holdsPoint, measureMesh, meshOf, pieceSolid, polygonArea } from '../geometry'
 import { LIBRARIES } from '../libraries'
 import { scaleDesign } from '../study/sizes'
+import { bodyBears } from '../testing/body-bears'
 import { BODY, CHEEKS, FAN_AT, STRAIGHT, throughBody } from '../testing/ducted-body'
 import { testKernel } from '../testing/kernel'
-import { bodySection, insideOf } from './strength/body-section'
+import { insideOf } from './strength/body-section'
 
 const assessor = sharedAssessor()
 const [, fan] = LIBRARIES.fans
@@ -130,22 +131,11 @@ describe('its walls', () => {
 })
 
 describe('what it takes of the skin', () => {
-  const bears = (stations: Duct['stations'] | null, x = 300) => {
-    const doc = throughBody(stations ?? STRAIGHT),
-      airframe = assessor.airframe(stations ? doc : { ...doc, duct: null })
-    const zone = airframe.zoneAt(airframe.body!, x)
-    return bodySection(
-      airframe.body!,
-      [],
-      zone,
-      airframe.filamentOf(zone),
-      x,
-      false,
-      Infinity,
-      -Infinity,
-      airframe.duct,
-    ).bears
-  }
+  const bears = (stations: Duct['stations'] | null) =>
+    bodyBears(
+      throughBody(stations ?? STRAIGHT, draft => stations ?? (draft.duct = null)),
+      300,
+    )
   it('is nothing while it runs inside', () => {
     expect(bears(STRAIGHT)).toEqual(bears(null))
   })
@@ -253,6 +243,7 @@ describe('what is said of one', () => {
     const doc = cleared(CHEEKS, draft => ((draft.body = null), (draft.cuts.body = [])))
     expect(found(doc)).toContain('duct-without-body')
     expect(assessor.assess(doc).drawing.ducts).toEqual([])
+    expect(ductOf(doc, fanOf(doc))).toBeNull()
   })
 })
 

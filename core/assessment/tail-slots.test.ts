@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest'
 import { sharedAssessor } from '../assess'
 import { share, type ProjectFile } from '../document'
 import { holdsPoint, measureMesh, meshOf, pieceSolid, polygonArea, SLOT_AIR } from '../geometry'
+import { bodyBears } from '../testing/body-bears'
 import { testKernel } from '../testing/kernel'
 import { slotted } from '../testing/sheeted'
 import { buildOrder } from '../workshop/build'
 import { packingList } from '../workshop/field'
 import { travelOf } from './travel'
-import { bodySection } from './strength/body-section'
 
 const assessor = sharedAssessor()
 const SHEET = 5
@@ -103,28 +103,12 @@ describe('a slot', () => {
 })
 
 describe('what it leaves of the body', () => {
-  const bears = (doc: ProjectFile, x: number) => {
-    const airframe = assessor.airframe(doc),
-      zone = airframe.zoneAt(airframe.body!, x)
-    return bodySection(
-      airframe.body!,
-      [],
-      zone,
-      airframe.filamentOf(zone),
-      x,
-      false,
-      Infinity,
-      -Infinity,
-      null,
-      ...Object.values(airframe.slots),
-    ).bears
-  }
   it('is the stronger half alone: drawn, half the wall by the corner of a cut-out, 2.5', () => {
     const doc = slotted(draft => (draft.tail.vertical = null)),
       { horizontal } = doc.tail
     const x = horizontal!.xMm + 0.47 * horizontal!.rootChordMm
-    const whole = bears(plain(doc), x),
-      split = bears(doc, x)
+    const whole = bodyBears(plain(doc), x),
+      split = bodyBears(doc, x)
     // A ring 44 mm across, without two strips as high as the slot.
     const strips = (2 * (SHEET + 2 * SLOT_AIR)) / (Math.PI * 44)
     expect(split.stretched / whole.stretched / (((1 - strips) / 2) * (1 / 2.5))).toBeCloseTo(1, 1)
@@ -138,7 +122,7 @@ describe('what it leaves of the body', () => {
       { from, to } = assessor.airframe(doc).slots.horizontal!
     for (const share of [0.01, 0.25, 0.5, 0.75, 0.99]) {
       const x = from + share * (to - from)
-      const [whole, split] = [bears(plain(doc), x), bears(doc, x)]
+      const [whole, split] = [bodyBears(plain(doc), x), bodyBears(doc, x)]
       for (const way of ['hogging', 'sagging', 'stretched', 'pressed'] as const)
         expect(split[way]).toBeLessThanOrEqual(whole[way])
     }

@@ -28,10 +28,12 @@ export {
   allControls,
   carriesLift,
   controlsOf,
+  flatTails,
   presentSurfaces,
   secondStands,
   SURFACE_NAMES,
   surfaceOf,
+  tailInSlots,
   type Surfaced,
 } from './surfaces-of'
 export { newControlNumber, newPieceNumber } from './piece-numbers'

@@ -47,3 +47,14 @@ export function secondStands({ wing, second }: Pick<Surfaced, 'wing'> & { second
   if (Math.abs(aft) > 2 * Math.abs(up)) return aft > 0 ? ('rear' as const) : ('front' as const)
   return up >= 0 ? ('upper' as const) : ('lower' as const)
 }
+
+/** Surfaces of a tail that are cut flat from sheet where they meet what carries them. */
+export const flatTails = (doc: Surfaced & Pick<ProjectFile, 'zones'>): Array<'horizontal' | 'vertical'> =>
+  presentSurfaces(doc).flatMap(([name, { panels }]) => {
+    if (name !== 'horizontal' && name !== 'vertical') return []
+    return doc.zones.find(zone => zone.id === panels[0].zone)?.sheet?.make === 'flat' ? [name] : []
+  })
+
+/** Are any asked for in slots of the body? */
+export const tailInSlots = (doc: Surfaced & Pick<ProjectFile, 'zones'>): boolean =>
+  doc.tail.slots && flatTails(doc).length > 0

@@ -48,6 +48,7 @@ const efficient = computed(() =>
     </ul>
     <p v-else class="good small">Nothing that is looked at is passed.</p>
 
+    <slot />
     <div class="two">
       <PowerCurves :figures="own" />
       <div>

@@ -34,8 +34,9 @@ const report = computed(() => told.value?.report ?? null)
     <template v-else>
       <BenchTabs v-model="tab" :tabs="tabs" label="Power" />
       <template v-if="tab === 'answers'">
-        <PowerAnswers :report="report" :old="!fresh || busy" />
-        <TiltAnswers v-if="now.tilt" :tilt="now.tilt" />
+        <PowerAnswers :report="report" :old="!fresh || busy">
+          <TiltAnswers v-if="now.tilt" :tilt="now.tilt" />
+        </PowerAnswers>
       </template>
       <PowerShelf v-else-if="tab === 'shelf'" />
       <StandDesk v-else-if="tab === 'stand'" />

@@ -8,6 +8,7 @@ import {
   type ProjectFile,
   type Surface,
   type Tail,
+  flatTails,
 } from '../../../core/document'
 import { withSecondWing, type SecondPlace } from '../../../core/change'
 import { formatCoordinates, parseCoordinates, shapeOf } from '../../../core/geometry'
@@ -122,11 +123,7 @@ const setScrews = (value: number | null) =>
     draft.tail.screws = Math.round(value!)
   })
 /** Is any of it cut flat from sheet? */
-const flatTail = computed(() =>
-  [doc.value.tail.horizontal, doc.value.tail.vertical].some(own =>
-    own?.panels.some(({ zone }) => doc.value.zones.find(item => item.id === zone)?.sheet?.make === 'flat'),
-  ),
-)
+const flatTail = computed(() => flatTails(doc.value).length > 0)
 const setSlots = (slots: boolean) =>
   edit(slots ? 'Push the tail into slots of the body' : 'No slots for the tail', draft => {
     draft.tail.slots = slots

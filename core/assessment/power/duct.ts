@@ -78,12 +78,12 @@ const throughOf = memoise((stations: NonNullable<ProjectFile['duct']>['stations'
 
 /** The duct that a fan turns in; null where none is one for it. */
 export function ductOf(
-  { pods, zones, duct }: Pick<ProjectFile, 'pods' | 'zones' | 'duct'>,
+  { pods, zones, body, duct }: Pick<ProjectFile, 'pods' | 'zones' | 'body' | 'duct'>,
   item: Equipment,
 ): Duct | null {
   if (!item.fan) return null
   const pod = pods.find(own => own.duct === item.id)
-  const through = duct?.fan === item.id ? duct : null
+  const through = body && duct?.fan === item.id ? duct : null
   if (!pod && !through) return null
   const way = through
     ? throughOf(through.stations)

@@ -1,27 +1,11 @@
 /** Tails of flat sheet that are pushed into slots of the body; the very same slots while the roots stay. mm */
-import type { Design, SurfaceName } from '../../document'
-import {
-  holdsInSlot,
-  slotOf,
-  slotRoot,
-  zoneOr,
-  type BodyLoft,
-  type Slot,
-  type SurfaceLoft,
-} from '../../geometry'
+import { flatTails, type Design } from '../../document'
+import { holdsInSlot, slotOf, slotRoot, type BodyLoft, type Slot, type SurfaceLoft } from '../../geometry'
 import type { Designed } from './designed'
 
 /** Surfaces of a tail that are asked for in slots: flat sheet at the root. */
-export function wantSlots(
-  { tail, zones }: Pick<Design, 'tail' | 'zones'>,
-  surfaces: Partial<Record<SurfaceName, SurfaceLoft>>,
-): SurfaceLoft[] {
-  if (!tail.slots) return []
-  return (['horizontal', 'vertical'] as const).flatMap(name => {
-    const loft = surfaces[name]
-    return loft && zoneOr(zones, loft.zones[0]).sheet?.make === 'flat' ? [loft] : []
-  })
-}
+export const wantSlots = (doc: Design, surfaces: Designed['surfaces']): SurfaceLoft[] =>
+  doc.tail.slots ? flatTails(doc).flatMap(name => surfaces[name] ?? []) : []
 
 /** What pushes into this body. A root that lies in less than half of it is glued on instead, and a finding says so. */
 export function createTailSlots(

@@ -1,5 +1,5 @@
 /** What works loose, and how many flights until somebody looks at it again. */
-import { type ProjectFile, allControls } from '../../document'
+import { allControls, tailInSlots, type ProjectFile } from '../../document'
 import type { Words } from '../../units'
 
 export interface LookDue {
@@ -68,7 +68,7 @@ const KINDS: readonly Kind[] = [
     id: 'tail-slots',
     what: 'Tail in its slots',
     how: 'pushed in to the marks, level from behind; the tape whole; the foam at its edges not crushed',
-    here: doc => doc.tail.slots,
+    here: tailInSlots,
   },
   {
     id: 'legs',

@@ -1,5 +1,5 @@
 /** What to take along, by what this aircraft is made of and held together with. */
-import { allControls, type ProjectFile } from '../../document'
+import { allControls, tailInSlots, type ProjectFile } from '../../document'
 import { q, say, type Words } from '../../units'
 
 export interface PackItem {
@@ -34,7 +34,7 @@ export function packingList(doc: ProjectFile): PackItem[] {
       group: 'Aircraft',
       what: say`Screws of the tail, two to spare, and what turns them`,
     },
-    doc.tail.slots && {
+    tailInSlots(doc) && {
       id: 'tail-tape',
       group: 'Aircraft',
       what: 'Clear tape for the roots of the tail',
