@@ -117,7 +117,7 @@ describe('layouts for a brief', () => {
   let camera: Beginning
   beforeAll(() => {
     camera = begun({ purpose: 'camera', payloadG: 120 }, kinds)
-  }, 180_000)
+  })
 
   it('are several, each with what was asked: load aboard, stall, balance, reserve, batteries in their bays', () => {
     expect(camera.layouts.map(item => item.kind).sort()).toEqual(kinds)

@@ -103,7 +103,7 @@ describe('go on or stop', () => {
   let answer: GoOn
   beforeAll(async () => {
     answer = (await goOn(assessor, THISTLEDOWN, DATE))!
-  }, 180_000)
+  })
   const { begun, rest } = begunPieces(THISTLEDOWN, assessor.assess(THISTLEDOWN))
 
   it('mirror images of what is begun belong to it', () => {
