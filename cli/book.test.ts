@@ -7,6 +7,7 @@ import { assess } from '../core/assess'
 import { DEMOS } from '../core/demo'
 import type { ProjectFile } from '../core/document'
 import { answer } from './answer'
+import { DEEP } from '../core/testing/runs'
 
 // The reader is written for an engine a little newer than this one.
 const buffers = ArrayBuffer.prototype as unknown as Record<string, unknown>
@@ -100,7 +101,7 @@ describe('the book', () => {
     expect(widths.some(mm => Math.abs(mm - chord) < 0.5)).toBe(true)
   })
 
-  it('comes on letter paper, as recipe sheets alone, and with names in any letters', async () => {
+  it.runIf(DEEP)('comes on letter paper, as recipe sheets alone, and with names in any letters', async () => {
     const doc = { ...plover, name: 'Ťažký Łoś → 2', purpose: 'Žltý ≥ 3' }
     const letter = await book(doc, 'letter.pdf', '--paper', 'letter')
     const own = await read(letter.out)

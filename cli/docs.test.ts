@@ -7,7 +7,7 @@ import { beginVerb } from './begin'
 import { liftVerb } from './lift'
 import { DEMOS } from '../core/demo'
 import { readProject, readRecipe } from '../core/document'
-import { DEEP } from '../core/testing/runs'
+import { DEEP, runs } from '../core/testing/runs'
 
 const page = readFileSync(new URL('../docs/cli.md', import.meta.url), 'utf8')
 const example = (name: string) => new RegExp(`\`\`\`json ${name}\\n([\\s\\S]*?)\`\`\``).exec(page)![1]
@@ -104,7 +104,7 @@ describe('docs/project.schema.json, read by a validator that is not ours', () =>
           expect([path.join('.'), act, valid(doc)]).toEqual([path.join('.'), act, reads(doc)])
         },
       ),
-      { numRuns: 400 },
+      { numRuns: runs(400, 100) },
     )
   })
 })

@@ -16,7 +16,7 @@ it('no figure of an assessment is NaN or without end, for documents at the edges
       expect(notNumbers(assessment)).toEqual([])
       expect(notNumbers(proportions(doc, assessment))).toEqual([])
     }),
-    { numRuns: runs(400, 6) },
+    { numRuns: runs(400, 3) },
   )
 })
 
@@ -29,6 +29,6 @@ it('nor is any of a remedy, and each of them is a document that the schema takes
         expect(() => checkProject({ ...doc, ...change }), written(figures.title)).not.toThrow()
       }
     }),
-    { numRuns: runs(80, 2) },
+    { numRuns: runs(80, 1) },
   )
 })

@@ -62,7 +62,7 @@ describe('two wings in the air', () => {
     expect(down.neutralPoint).toBeCloseTo(up.neutralPoint, 3)
   })
   it('moved in millimetres nothing jumps: neutral point, slope and stall over gap and stagger', () => {
-    const count = runs(40, 12)
+    const count = runs(40, 7)
     for (const at of [(i: number) => both(100 + i), (i: number) => both(180, -count / 2 + i)]) {
       const flown = Array.from({ length: count }, (_, i) => at(i))
       for (const figure of [

@@ -146,7 +146,7 @@ describe('winglets', () => {
       if (id !== 'untapered') expect(cls.at(-1)! / drawn.cls.at(-1)!, id).toBeGreaterThan(0.8)
   })
   it('made longer or leant in fine steps nothing jumps', () => {
-    const count = runs(60, 14)
+    const count = runs(60, 7)
     for (const doc of [
       (i: number) => winged({ lengthMm: 60 + i }),
       (i: number) => winged({ cantDeg: 90 - i }),

@@ -282,7 +282,7 @@ describe('solids', () => {
         // Bodies take most of the time and vary least.
         await checkPieces(cut, { onePart: false, withBody: run++ % 10 === 0 })
       }),
-      { numRuns: runs(200, 3), endOnFailure: true },
+      { numRuns: runs(200, 1), endOnFailure: true },
     )
   })
   it('the picture in space faces outwards on both sides and lies on its own side', async () => {

@@ -50,7 +50,7 @@ async function sliced(piece: Piece, filament: Filament) {
 it.each(DEEP ? DEMOS : DEMOS.slice(1))('$name: closed, as much bead and as heavy as weighed', async demo => {
   const airframe = sharedAssessor().airframe(inSkins(demo))
   const own = airframe.pieces.filter(piece => piece.side !== 'port')
-  for (const piece of own.filter((_, i) => i % runs(1, 12) === 0)) {
+  for (const piece of own.filter((_, i) => i % runs(1, 24) === 0)) {
     const found = await sliced(piece, airframe.filamentOf(piece.zone))
     expect(found.watertight, piece.name).toBe(true)
     expect(Math.abs(found.walls), `${piece.name}: walls`).toBeLessThan(0.02)
@@ -124,6 +124,6 @@ it('random wings with tips, controls and joints', async () => {
         expect(Math.abs(found.mass), `${piece.name}: mass off by ${found.mass}`).toBeLessThan(0.02)
       },
     ),
-    { numRuns: runs(200, 2), endOnFailure: true },
+    { numRuns: runs(200, 1), endOnFailure: true },
   )
 })

@@ -52,7 +52,7 @@ describe('importers', () => {
           expect((fault as DocumentError).reason.length, name).toBeGreaterThan(3)
         }
       }),
-      { numRuns: runs(35_000, 700) },
+      { numRuns: runs(35_000, 350) },
     )
   }, 1_800_000)
   it('refuse what swells before it is unpacked: by what its directory says, and by what it is', () => {

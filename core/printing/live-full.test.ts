@@ -120,6 +120,6 @@ it('random wings with tips, control surfaces and joints, in every school: mass w
         ).toBeLessThan(0.03)
       },
     ),
-    { numRuns: runs(200, 4), endOnFailure: true },
+    { numRuns: runs(200, 2), endOnFailure: true },
   )
 })

@@ -15,6 +15,7 @@ import { sliceModel } from './slice-model'
 import { writeStl } from './stl'
 import { readThreeMf } from './threemf'
 import { writeThreeMf } from './write-threemf'
+import { runs } from '../testing/runs'
 
 const PLA = LIBRARIES.filaments[0]
 const printer: Printer = { ...DEMOS[0].printers[0], plateOverheadMin: 0, layerMinS: 0 }
@@ -331,7 +332,7 @@ describe('G-code', () => {
           }
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: runs(1000, 200) },
     )
   })
 })

@@ -7,6 +7,7 @@ import type { ProjectFile } from '../document'
 import { envelope, gustIncrement } from './flight-loads'
 import { LIBRARIES } from '../libraries'
 import { COLOURS, HEAT_CASES, skinTemperature, strengthLeft } from './heat'
+import { runs } from '../testing/runs'
 
 const [thistledown] = DEMOS
 
@@ -152,9 +153,10 @@ describe('every corner of the envelope goes through the wing', () => {
   const bare = (brief: Partial<ProjectFile['brief']>) =>
     assessor.assess({ ...thistledown, spars: [], brief: { ...thistledown.brief, ...brief } })
   it('a gust or a top speed that grows in fine steps lowers the reserve, and never by a jump', () => {
+    const length = runs(41, 13)
     for (const row of [
-      Array.from({ length: 41 }, (_, i) => bare({ gustMs: 8 + i * 0.1 })),
-      Array.from({ length: 41 }, (_, i) => bare({ topSpeedMs: 17 + i * 0.3 })),
+      Array.from({ length }, (_, i) => bare({ gustMs: 12 - (length - 1 - i) * 0.1 })),
+      Array.from({ length }, (_, i) => bare({ topSpeedMs: 29 - (length - 1 - i) * 0.3 })),
     ]) {
       const reserves = row.map(assessment => assessment.strength.wing.reserve)
       const largest = (every: number) =>

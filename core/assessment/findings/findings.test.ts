@@ -129,7 +129,7 @@ describe('findings', () => {
           expect(written(f.remedy).length).toBeGreaterThan(5)
         }
       }),
-      { numRuns: runs(60, 4) },
+      { numRuns: runs(60, 1) },
     )
   })
 })

@@ -8,6 +8,7 @@ import { airOf } from '../flight'
 import { intersection, outlineAt, planAt, polygonArea } from '../../geometry'
 import { createTailSurfaces, tailLift, tailPlaces } from './tail-surfaces'
 import { TAIL_CL } from './body-cases'
+import { runs } from '../../testing/runs'
 
 const [demo] = DEMOS
 const assessor = sharedAssessor()
@@ -120,13 +121,13 @@ describe('what a tail bears', () => {
       return { cracks: modes['skin across layers']!, reserve: decide(modes).reserve }
     }
     let before = at(0.3)
-    for (let share = 0.302; share < 0.45; share += 0.002) {
+    for (let share = 0.302; share < runs(0.45, 0.33); share += 0.002) {
       const now = at(share)
       expect(now.cracks).toBeLessThan(before.cracks)
       expect(Math.abs(Math.log(now.reserve / before.reserve))).toBeLessThan(0.03)
       before = now
     }
-    expect(before.cracks).toBeLessThan(0.9 * at(0.3).cracks)
+    expect(before.cracks).toBeLessThan(runs(0.9, 0.98) * at(0.3).cracks)
   })
 
   it('stands among the places of the strength verdict, and stops the build where it is too weak', () => {

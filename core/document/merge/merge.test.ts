@@ -105,7 +105,7 @@ describe('two copies that went apart', () => {
         expect(mergeCopies(whole, there, {}).flights).toEqual(whole.flights)
         expect(mergeCopies(whole, here, {}).weighIns).toEqual(whole.weighIns)
       }),
-      { numRuns: runs(200, 60) },
+      { numRuns: runs(200, 15) },
     )
   })
   it('what the pilot wrote at home and on the phone of one flight becomes one flight', () => {

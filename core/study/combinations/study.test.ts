@@ -12,7 +12,7 @@ import { dominates, Front, type Objectives } from './front'
 import { createStudyKernel, difference, prepare, study, type StudyPoint, type StudyState } from './study'
 import { chanceOfAll } from './robust'
 import { dimensions, readVary, type Vary } from './vary'
-import { runs } from '../../testing/runs'
+import { DEEP, runs } from '../../testing/runs'
 import { cabane, interplane, twoWings } from '../../testing/two-wings'
 import { wingletsFor } from '../../testing/winglets'
 
@@ -74,20 +74,23 @@ describe('the front', () => {
 })
 
 describe('the study against brute force', () => {
-  it('pieces that stay as they were printed hang on no option: points assessed again come out the same', async () => {
-    const { pieces } = sharedAssessor().assess(plover)
-    const kept: ProjectFile = {
-      ...plover,
-      asPrinted: held(
-        plover,
-        pieces.filter(piece => ['wing-1-starboard', 'wing-2-starboard'].includes(piece.id)),
-        '2026-11-01',
-      ),
-    }
-    const result = await study(kernel, kept, plain, goOn)
-    expect(result.checked.points).toBeGreaterThan(3)
-    expect(result.checked.worst).toBeLessThan(1e-3)
-  })
+  it.runIf(DEEP)(
+    'pieces that stay as they were printed hang on no option: points assessed again come out the same',
+    async () => {
+      const { pieces } = sharedAssessor().assess(plover)
+      const kept: ProjectFile = {
+        ...plover,
+        asPrinted: held(
+          plover,
+          pieces.filter(piece => ['wing-1-starboard', 'wing-2-starboard'].includes(piece.id)),
+          '2026-11-01',
+        ),
+      }
+      const result = await study(kernel, kept, plain, goOn)
+      expect(result.checked.points).toBeGreaterThan(3)
+      expect(result.checked.worst).toBeLessThan(1e-3)
+    },
+  )
   it('from scratch: every combination assessed by itself, and the front of those that hold', async () => {
     const must = { staticMarginPct: [0, 30] as [number, number], reserveMin: 1, massMaxG: 430 }
     const result = await study(kernel, plover, { ...plain, must }, goOn)
@@ -244,7 +247,7 @@ describe('a point assessed from nothing gives the same four verdicts within a th
         readVary({ zones, spars: { [doc.spars[0].id]: [doc.spars[0].stock, 'rod-3', null] } }),
       )
       const assessor = sharedAssessor()
-      const points = runs(12, 4)
+      const points = runs(12, 2)
       for (let k = 0; k < points; k++) {
         const point = pointOf(Math.floor((search.of * (k + 0.5)) / points)),
           a = assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
@@ -281,30 +284,33 @@ describe('a point assessed from nothing gives the same four verdicts within a th
     // As it is printed now, with its rod and without.
     expect(tails).toBeGreaterThanOrEqual(2)
   })
-  it('of two wings on struts, of which either may give out first, of a tandem on its boom, and with winglets', async () => {
-    const vary = readVary({
-      zones: { 'wing-inner': [{}, { filament: 'petg', walls: 2 }] },
-      spars: { 'main-spar-2': ['rod-4', null], 'main-spar': ['tube-6x4', null] },
-    })
-    for (const doc of [
-      twoWings({ upMm: 150, aftMm: -30, struts: [cabane(), interplane(330, { stock: 'rod-2' })] }),
-      twoWings({ upMm: -40, aftMm: 420 }),
-      {
-        ...twoWings({ upMm: 400 }),
-        second: null,
-        struts: [],
-        winglets: wingletsFor(thistledown, { zone: 'wing-inner' }),
-      },
-    ]) {
-      const { search, tables, pointOf, printerOf } = await ready(doc, vary)
-      const assessor = sharedAssessor()
-      for (let k = 0; k < search.of; k++) {
-        const point = pointOf(k),
-          a = assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
-        expect(difference(point, a), JSON.stringify(point.choices)).toBeLessThan(1e-3)
+  it.runIf(DEEP)(
+    'of two wings on struts, of which either may give out first, of a tandem on its boom, and with winglets',
+    async () => {
+      const vary = readVary({
+        zones: { 'wing-inner': [{}, { filament: 'petg', walls: 2 }] },
+        spars: { 'main-spar-2': ['rod-4', null], 'main-spar': ['tube-6x4', null] },
+      })
+      for (const doc of [
+        twoWings({ upMm: 150, aftMm: -30, struts: [cabane(), interplane(330, { stock: 'rod-2' })] }),
+        twoWings({ upMm: -40, aftMm: 420 }),
+        {
+          ...twoWings({ upMm: 400 }),
+          second: null,
+          struts: [],
+          winglets: wingletsFor(thistledown, { zone: 'wing-inner' }),
+        },
+      ]) {
+        const { search, tables, pointOf, printerOf } = await ready(doc, vary)
+        const assessor = sharedAssessor()
+        for (let k = 0; k < search.of; k++) {
+          const point = pointOf(k),
+            a = assessor.assess(designOf(doc, tables.list, point.picks, { ...printerOf, ...point.printers }))
+          expect(difference(point, a), JSON.stringify(point.choices)).toBeLessThan(1e-3)
+        }
       }
-    }
-  })
+    },
+  )
   it('random aircraft too', async () => {
     await fc.assert(
       fc.asyncProperty(aircraft, fc.nat(1e6), async (doc, seed) => {
@@ -372,29 +378,33 @@ describe('what a study says', () => {
     expect(hot.front.length).toBeGreaterThan(0)
     expect(hot.front.every(point => !/ASA/.test(point.choices.outer))).toBe(true)
   }, 60_000)
-  it('stopped anywhere and gone on with, it ends where it would have ended', async () => {
-    const vary: Vary = { ...plain, must: { reserveMin: 0.9 } },
-      straight = await study(kernel, plover, vary, goOn)
-    for (const at of [1, 13, 26]) {
-      const { search } = await ready(plover, vary)
-      search.run(at)
-      const state: StudyState = JSON.parse(
-        JSON.stringify({
-          done: search.done,
-          front: search.front.list(),
-          sure: search.sure.list(),
-          near: search.near.flatMap(list => list.map(item => item.id)),
-        }),
-      )
-      expect(state.done).toBe(at)
-      const rest = await study(kernel, plover, vary, goOn, state)
-      expect(rest.front.map(point => point.id)).toEqual(straight.front.map(point => point.id))
-      expect(rest.sure.map(point => point.id)).toEqual(straight.sure.map(point => point.id))
-      expect(rest.nearly.map(point => point.id)).toEqual(straight.nearly.map(point => point.id))
-    }
-    const stopped = await study(kernel, plover, vary, () => false)
-    expect(stopped).toMatchObject({ evaluated: 0, of: 27, stopped: true, front: [] })
-  }, 60_000)
+  it.runIf(DEEP)(
+    'stopped anywhere and gone on with, it ends where it would have ended',
+    async () => {
+      const vary: Vary = { ...plain, must: { reserveMin: 0.9 } },
+        straight = await study(kernel, plover, vary, goOn)
+      for (const at of [1, 13, 26]) {
+        const { search } = await ready(plover, vary)
+        search.run(at)
+        const state: StudyState = JSON.parse(
+          JSON.stringify({
+            done: search.done,
+            front: search.front.list(),
+            sure: search.sure.list(),
+            near: search.near.flatMap(list => list.map(item => item.id)),
+          }),
+        )
+        expect(state.done).toBe(at)
+        const rest = await study(kernel, plover, vary, goOn, state)
+        expect(rest.front.map(point => point.id)).toEqual(straight.front.map(point => point.id))
+        expect(rest.sure.map(point => point.id)).toEqual(straight.sure.map(point => point.id))
+        expect(rest.nearly.map(point => point.id)).toEqual(straight.nearly.map(point => point.id))
+      }
+      const stopped = await study(kernel, plover, vary, () => false)
+      expect(stopped).toMatchObject({ evaluated: 0, of: 27, stopped: true, front: [] })
+    },
+    60_000,
+  )
   it('the surest: none is as light, quick and cheap and surer; their chance is that of their assessment', async () => {
     const vary = readVary({
       zones: {

@@ -136,7 +136,7 @@ describe('remedies', () => {
           expect(Math.abs(ballast.grams - least)).toBeLessThan(0.16)
         }
       }),
-      { numRuns: runs(40, 2) },
+      { numRuns: runs(40, 1) },
     )
   })
   it('a nose stretched and shrunk again is the nose it was; what lies behind the wing stays', () => {

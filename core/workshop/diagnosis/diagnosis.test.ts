@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { sharedAssessor } from '../../assess'
 import { DEMOS } from '../../demo'
 import type { Flight } from '../../document'
-import { runs } from '../../testing/runs'
+import { DEEP, runs } from '../../testing/runs'
 import { written } from '../../units'
 import { CAUSES, FIGURES, modelOf, TICKS, type Cause, type Model } from './causes'
 import { diagnose, learnedDrag, priceOf } from './index'
@@ -119,7 +119,7 @@ describe('weighing the causes', () => {
     expect(three / rounds).toBeGreaterThan(0.95)
   })
 
-  it('what it calls so likely comes true so often', () => {
+  it.runIf(DEEP)('what it calls so likely comes true so often', () => {
     const rounds = runs(1000, 40)
     const bins = Array.from({ length: 5 }, () => ({ said: 0, true: 0, count: 0 }))
     const drawn = random(23),
@@ -154,7 +154,7 @@ describe('weighing the causes', () => {
     }
   })
 
-  it('with two faults at once it does not claim certainty for one alone', () => {
+  it.runIf(DEEP)('with two faults at once it does not claim certainty for one alone', () => {
     const drawn = random(99)
     let alone = 0
     for (let i = 0; i < 24; i++) {

@@ -14,6 +14,7 @@ import {
   packingList,
   packLife,
 } from './index'
+import { runs } from '../../testing/runs'
 
 const [thistledown, plover] = DEMOS
 const assessor = sharedAssessor()
@@ -89,7 +90,7 @@ describe('the air of today', () => {
   })
   it('smooth: a step in the air is a small step in what it gives', () => {
     const speeds = Array.from(
-      { length: 21 },
+      { length: runs(21, 6) },
       (_, i) => fieldDay(assessor, at(plover, { airC: 10 + i * 0.1, pressureHpa: 1000 + i * 0.05 })).stallMs,
     )
     const steps = speeds.slice(1).map((value, i) => value - speeds[i])

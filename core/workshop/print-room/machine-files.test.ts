@@ -30,7 +30,7 @@ const KINDS = ['wing-3-starboard', 'horizontal-1-port', 'body-2', 'lid-hopper-ga
 
 describe('a machine file that is written', () => {
   it('weighs and takes what slicing its solid says: mass within 0.2 %, time within 2 %', async () => {
-    for (const id of KINDS.slice(0, 3)) {
+    for (const id of KINDS.slice(0, runs(3, 1))) {
       const { piece, printer, texts, figures } = made(id, {}, { printer: bare })
       const filament = airframe.filamentOf(piece.zone)
       const replay = replayGcode(texts.join(''), printer, printer.filamentMm)
@@ -142,7 +142,7 @@ describe('a machine file that is written', () => {
           })
         },
       ),
-      { numRuns: runs(200, 3) },
+      { numRuns: runs(200, 1) },
     )
   })
   it('is refused, with nothing written, where it cannot be printed so', () => {
@@ -209,7 +209,7 @@ describe('any machine file, held against its piece by its moves alone', () => {
 
   it('the right file passes, whatever its turn, and is known by its shape, side and all', async () => {
     const ids = [...KINDS, 'wing-2-port', 'wing-moving-1-1-port', 'body-1']
-    for (const id of ids.filter((_, i) => i % runs(1, 6) === 0)) {
+    for (const id of ids.filter((_, i) => i % runs(1, 8) === 0)) {
       const { texts } = made(id, {}, { turnDeg: 77 })
       const { pieces, strangers } = await check(texts)
       expect(strangers, id).toBe(0)
@@ -242,6 +242,7 @@ describe('any machine file, held against its piece by its moves alone', () => {
   it('the twin of the other side, another piece, and one printed too small are caught', async () => {
     expect((await check(made('wing-4-port').texts, 'wing-4-starboard')).pieces[0].differs).toContain('side')
     expect((await check(made('body-3').texts, 'wing-4-starboard')).pieces[0].differs).toContain('piece')
+    if (!DEEP) return
     const small = made('wing-4-starboard').texts.map(text =>
       text.replace(/([XYZ])([\d.]+)/g, (_, axis, value) => `${axis}${(0.97 * Number(value)).toFixed(4)}`),
     )

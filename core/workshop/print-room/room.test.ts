@@ -103,7 +103,7 @@ describe('the plan of the room', () => {
           })
         }
       }),
-      { numRuns: runs(100, 5) },
+      { numRuns: runs(100, 2) },
     )
   })
   it('what failed waits again, what is done does not, and a redesigned piece is to be printed anew', () => {

@@ -95,7 +95,7 @@ describe('a toss', () => {
     const sweep = (of: (value: number) => Throw, from: number, to: number, step: number) => {
       let last: { x: number; z: number } | null = null
       // By day a stretch of it, in the same fine steps.
-      const end = runs(to, from + 0.2 * (to - from))
+      const end = runs(to, from + 0.08 * (to - from))
       for (let value = from; value <= end; value += step) {
         const now = toss(tables, { ...of(value), heightM: 12 }).path[60]
         if (last) expect(Math.hypot(now.x - last.x, now.z - last.z), `at ${value}`).toBeLessThan(0.1)
