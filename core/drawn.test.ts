@@ -25,10 +25,10 @@ const DRIVE: ReadonlyArray<Equipment['kind']> = ['battery', 'motor', 'propeller'
 it('any document that the schema admits is assessed, tossed and driven to finite figures', () => {
   const assessor = createAssessor()
   let drives = 0
-  const few = runs(2000, 2)
+  const few = runs(2000, 0)
   for (let seed = 0; seed < few || (drives === 0 && seed < 400); seed++) {
     const doc = driven(drawn(seed))
-    // By day, on from there to one that has all that turns a propeller.
+    // By day the first of them that has all that turns a propeller.
     if (seed >= few && !DRIVE.every(kind => doc.equipment.some(item => item.kind === kind))) continue
     const assessment = assessor.assess(doc)
     expect(notNumbers(assessment), `document ${seed}`).toEqual([])

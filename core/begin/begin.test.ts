@@ -162,7 +162,7 @@ describe('layouts for a brief', () => {
     expect(JSON.stringify(again.layouts[0].project)).toBe(JSON.stringify(project))
   })
 
-  it('take what lies in the drawer, and say when it does not pull', () => {
+  it.runIf(DEEP)('take what lies in the drawer, and say when it does not pull', () => {
     const owned = sized('boom-and-pod', {
       purpose: 'gentle',
       drawer: { motors: ['motor-2212-1000'], batteries: ['lipo-3s-1300'], servos: ['servo-9'] },
@@ -228,27 +228,30 @@ describe('layouts for a brief', () => {
     expect(pod.figures.longestPartMm).toBeCloseTo(Math.max(...parts.map(part => part.sizeMm[0])), 6)
   })
 
-  it('have wings of ribs where they are wished for: edges for the film, no cut, nothing that stops the build', () => {
-    const purposes = DEEP ? (Object.keys(PURPOSES) as PurposeId[]) : (['indoor'] as const)
-    for (const purpose of purposes) {
-      const kinds = DEEP ? [...PURPOSES[purpose].layouts] : (['boom-and-pod'] as LayoutId[])
-      const { layouts } = begun({ purpose, wing: 'ribs' }, kinds)
-      expect(layouts.map(item => item.kind).sort(), purpose).toEqual([...kinds].sort())
-      for (const { project, kind } of layouts) {
-        checkProject(project)
-        const now = assess(project)
-        expect(troubleOf(now), `${purpose} ${kind}`).toEqual([])
-        expect(now.strength.reserve).toBeGreaterThanOrEqual(1)
-        const codes = now.findings.map(item => item.code)
-        expect(codes).not.toContain('ribs-no-edge')
-        // In the air of a hall nobody irons.
-        expect(codes.includes('film-hot')).toBe(purpose !== 'indoor')
-        const ribs = now.pieces.filter(piece => piece.ribOf !== null)
-        expect(ribs.length).toBeGreaterThan(8)
-        for (const rib of ribs) expect(rib.fits, rib.id).toBe(true)
+  it.runIf(DEEP)(
+    'have wings of ribs where they are wished for: edges for the film, no cut, nothing that stops the build',
+    () => {
+      const purposes = DEEP ? (Object.keys(PURPOSES) as PurposeId[]) : (['indoor'] as const)
+      for (const purpose of purposes) {
+        const kinds = DEEP ? [...PURPOSES[purpose].layouts] : (['boom-and-pod'] as LayoutId[])
+        const { layouts } = begun({ purpose, wing: 'ribs' }, kinds)
+        expect(layouts.map(item => item.kind).sort(), purpose).toEqual([...kinds].sort())
+        for (const { project, kind } of layouts) {
+          checkProject(project)
+          const now = assess(project)
+          expect(troubleOf(now), `${purpose} ${kind}`).toEqual([])
+          expect(now.strength.reserve).toBeGreaterThanOrEqual(1)
+          const codes = now.findings.map(item => item.code)
+          expect(codes).not.toContain('ribs-no-edge')
+          // In the air of a hall nobody irons.
+          expect(codes.includes('film-hot')).toBe(purpose !== 'indoor')
+          const ribs = now.pieces.filter(piece => piece.ribOf !== null)
+          expect(ribs.length).toBeGreaterThan(8)
+          for (const rib of ribs) expect(rib.fits, rib.id).toBe(true)
+        }
       }
-    }
-  })
+    },
+  )
   it.runIf(DEEP)(
     'have wings folded from foam where they are wished for: level, over one spar, cut nowhere, no hour for them',
     () => {

@@ -8,6 +8,7 @@ import { cornersOf, revolve } from '../testing/meshes'
 import { testKernel } from '../testing/kernel'
 import { meshOf } from '../geometry'
 import { sliceModel } from './slice-model'
+import { runs } from '../testing/runs'
 
 const PLA = LIBRARIES.filaments[0]
 const printer: Printer = { ...DEMOS[0].printers[0], plateOverheadMin: 0, layerMinS: 0 }
@@ -148,7 +149,7 @@ describe('thin places', () => {
         ),
       ),
     )
-    for (const layerHeightMm of [0.2, 0.3]) {
+    for (const layerHeightMm of [0.3, 0.2].slice(0, runs(2, 1))) {
       const over = (height: number, length: (z: number) => number) => {
         const layers = Math.round(height / layerHeightMm),
           step = height / layers

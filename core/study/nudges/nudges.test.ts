@@ -5,7 +5,7 @@ import type { ProjectFile } from '../../document'
 import { LIBRARIES, recipeById } from '../../libraries'
 import { nudgeSteps } from './nudge-steps'
 import { neediest, nudges, WINGS, type Nudge } from './nudges'
-import { runs } from '../../testing/runs'
+import { DEEP } from '../../testing/runs'
 
 const assessor = sharedAssessor()
 const all = (doc: ProjectFile, wing: WingName): Promise<Nudge[]> =>
@@ -13,7 +13,7 @@ const all = (doc: ProjectFile, wing: WingName): Promise<Nudge[]> =>
 const [thistledown, plover] = DEMOS
 
 describe('nudges', () => {
-  it.each(WINGS.filter((_, i) => i % runs(1, 4) === runs(0, 2)))(
+  it.runIf(DEEP).each(WINGS)(
     'for %s: taking one gives what it promised, and the ranking is that of plain trial of every step',
     async wing => {
       const list = await all(plover, wing),

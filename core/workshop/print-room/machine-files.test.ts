@@ -241,8 +241,8 @@ describe('any machine file, held against its piece by its moves alone', () => {
   })
   it('the twin of the other side, another piece, and one printed too small are caught', async () => {
     expect((await check(made('wing-4-port').texts, 'wing-4-starboard')).pieces[0].differs).toContain('side')
-    expect((await check(made('body-3').texts, 'wing-4-starboard')).pieces[0].differs).toContain('piece')
     if (!DEEP) return
+    expect((await check(made('body-3').texts, 'wing-4-starboard')).pieces[0].differs).toContain('piece')
     const small = made('wing-4-starboard').texts.map(text =>
       text.replace(/([XYZ])([\d.]+)/g, (_, axis, value) => `${axis}${(0.97 * Number(value)).toFixed(4)}`),
     )
