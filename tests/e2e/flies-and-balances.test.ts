@@ -136,14 +136,17 @@ describe('how it flies', () => {
     await page.act('undo')
     expect(await page.count('.findings li, .findings .finding')).toBe(0)
   })
-  it("proportions are the core's, and a wing too small is told how much more it wants", async () => {
-    await page.anew('/brief')
-    const doc = await page.stored()
-    for (const item of proportions(doc, assess(doc)).slice(0, 6))
-      expect(await page.text(`[data-proportion="${item.id}"]`)).toContain(
-        item.value.toFixed(item.digits).replace('-', '−'),
-      )
-  })
+  it.runIf(DEEP)(
+    "proportions are the core's, and a wing too small is told how much more it wants",
+    async () => {
+      await page.anew('/brief')
+      const doc = await page.stored()
+      for (const item of proportions(doc, assess(doc)).slice(0, 6))
+        expect(await page.text(`[data-proportion="${item.id}"]`)).toContain(
+          item.value.toFixed(item.digits).replace('-', '−'),
+        )
+    },
+  )
 })
 
 describe('what flight and heat ask', () => {
@@ -205,46 +208,52 @@ describe('the balance bench', () => {
     )
     await page.act('undo')
   })
-  it('small parts: reckoned from the drawing until they are weighed; words for a weight are refused', async () => {
-    await page.anew('/balance')
-    await tab('small')
-    const before = await page.computed()
-    const reckoned = before.smallParts.find(item => item.part === 'linkages')!
-    expect(await page.text('[data-part="linkages"]')).toContain(`${reckoned.reckonedG.toFixed(1)} g`)
-    await page.type('[data-field="small-linkages"]', 'heavy')
-    await page.driver.wait(
-      async () => (await page.text('[data-field="small-linkages"]')).includes('"heavy" is not a number'),
-      PATIENCE,
-    )
-    await page.type('[data-field="small-linkages"]', '31.5')
-    const after = await page.computed()
-    expect(after.totals.massG - before.totals.massG).toBeCloseTo(31.5 - reckoned.massG, 6)
-    const total = after.smallParts.reduce((sum, item) => sum + item.massG, 0)
-    expect(await page.text('[data-figure="small-parts"]')).toBe(`${total.toFixed(1)} g`)
-    expect(await page.wing('weight')).toBeCloseTo(after.totals.massG, 0)
-    await page.saved()
-    expect((await page.stored()).allowances.smallParts).toMatchObject({ linkages: 31.5, hinges: null })
-  })
-  it('what lies far out: the inertia of the core, the wing before what lies in the middle, by the axis asked for', async () => {
-    await page.anew('/balance')
-    await tab('far')
-    const { handling, ledger } = await page.computed()
-    expect(await page.text('[data-figure="inertia-roll"]')).toBe(
-      `${(handling.inertia.rollKgM2 * 1000).toFixed(1)} g·m²`,
-    )
-    const first = async () => (await page.find('[data-inertia]')).getAttribute('data-inertia')
-    for (const axis of ['rollKgM2', 'pitchKgM2'] as const) {
-      await page.press(`[data-axis="${axis}"]`)
-      const top = handling.inertiaOf.reduce((a, b) => (b[axis] > a[axis] ? b : a))
-      expect(await first()).toBe(top.id)
-      expect(await page.text(`[data-inertia="${top.id}"]`)).toContain(
-        `${((100 * top[axis]) / handling.inertia[axis]).toFixed(1)} %`,
+  it.runIf(DEEP)(
+    'small parts: reckoned from the drawing until they are weighed; words for a weight are refused',
+    async () => {
+      await page.anew('/balance')
+      await tab('small')
+      const before = await page.computed()
+      const reckoned = before.smallParts.find(item => item.part === 'linkages')!
+      expect(await page.text('[data-part="linkages"]')).toContain(`${reckoned.reckonedG.toFixed(1)} g`)
+      await page.type('[data-field="small-linkages"]', 'heavy')
+      await page.driver.wait(
+        async () => (await page.text('[data-field="small-linkages"]')).includes('"heavy" is not a number'),
+        PATIENCE,
       )
-      expect(await page.text(`[data-inertia="${top.id}"]`)).toContain(
-        ledger.find(row => row.id === top.id)!.name,
+      await page.type('[data-field="small-linkages"]', '31.5')
+      const after = await page.computed()
+      expect(after.totals.massG - before.totals.massG).toBeCloseTo(31.5 - reckoned.massG, 6)
+      const total = after.smallParts.reduce((sum, item) => sum + item.massG, 0)
+      expect(await page.text('[data-figure="small-parts"]')).toBe(`${total.toFixed(1)} g`)
+      expect(await page.wing('weight')).toBeCloseTo(after.totals.massG, 0)
+      await page.saved()
+      expect((await page.stored()).allowances.smallParts).toMatchObject({ linkages: 31.5, hinges: null })
+    },
+  )
+  it.runIf(DEEP)(
+    'what lies far out: the inertia of the core, the wing before what lies in the middle, by the axis asked for',
+    async () => {
+      await page.anew('/balance')
+      await tab('far')
+      const { handling, ledger } = await page.computed()
+      expect(await page.text('[data-figure="inertia-roll"]')).toBe(
+        `${(handling.inertia.rollKgM2 * 1000).toFixed(1)} g·m²`,
       )
-    }
-  })
+      const first = async () => (await page.find('[data-inertia]')).getAttribute('data-inertia')
+      for (const axis of ['rollKgM2', 'pitchKgM2'] as const) {
+        await page.press(`[data-axis="${axis}"]`)
+        const top = handling.inertiaOf.reduce((a, b) => (b[axis] > a[axis] ? b : a))
+        expect(await first()).toBe(top.id)
+        expect(await page.text(`[data-inertia="${top.id}"]`)).toContain(
+          `${((100 * top[axis]) / handling.inertia[axis]).toFixed(1)} %`,
+        )
+        expect(await page.text(`[data-inertia="${top.id}"]`)).toContain(
+          ledger.find(row => row.id === top.id)!.name,
+        )
+      }
+    },
+  )
   it('two scales: moments of both readings, taken as measured; nonsense is said', async () => {
     await page.anew('/balance')
     await tab('measure')

@@ -473,7 +473,7 @@ describe('from brief to log', () => {
       expect((await page.computed()).verdicts.balance.margin).toBeGreaterThan(0.5)
     },
   )
-  it('maiden: not yet, then no-go in too much wind, then go', async () => {
+  it.runIf(DEEP)('maiden: not yet, then no-go in too much wind, then go', async () => {
     await page.anew('/field')
     expect(await page.text('[data-figure="go"]')).toBe('Not yet')
     const a = await page.computed()
@@ -488,7 +488,7 @@ describe('from brief to log', () => {
     await page.settled()
     expect(await page.text('[data-figure="go"]')).toContain('Go')
   })
-  it('log: a flight with its trim and what the next mark should change', async () => {
+  it.runIf(DEEP)('log: a flight with its trim and what the next mark should change', async () => {
     await page.anew('/log')
     await page.type('[data-field="trim"]', '-2.5')
     await page.find('[data-field="next"] textarea').sendKeys('More washout at the tip.')

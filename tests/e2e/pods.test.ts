@@ -101,24 +101,27 @@ describe('pods', () => {
     for (const end of ['intake', 'exit'] as const)
       expect(await page.text(`[data-figure="duct-${end}"]`)).toBe(`${Math.round(100 * duct![end])} %`)
   })
-  it('is cut like a body: both of a pair in two, joined by a lip, heavier by what the joint takes', async () => {
-    await page.anew('/split', twin())
-    await page.reveal('[data-add="pod-1"]')
-    await page.press('[data-add="pod-1"]')
-    const doc = await stored()
-    expect(doc.pods[0].cuts).toMatchObject([{ joint: { kind: 'lip' }, piece: 2 }])
-    const now = assess(doc)
-    expect(now.pieces.filter(piece => piece.part === 'pod').map(piece => piece.mark)).toEqual([
-      'N1.1·S',
-      'N1.1·P',
-      'N1.2·S',
-      'N1.2·P',
-    ])
-    expect(now.totals.massG).toBeGreaterThan(assess(twin()).totals.massG)
-    await page.computed()
-    expect(await page.wing('weight')).toBe(Math.round(now.totals.massG))
-  })
-  it('a twin says from which speed its rudder holds one motor', async () => {
+  it.runIf(DEEP)(
+    'is cut like a body: both of a pair in two, joined by a lip, heavier by what the joint takes',
+    async () => {
+      await page.anew('/split', twin())
+      await page.reveal('[data-add="pod-1"]')
+      await page.press('[data-add="pod-1"]')
+      const doc = await stored()
+      expect(doc.pods[0].cuts).toMatchObject([{ joint: { kind: 'lip' }, piece: 2 }])
+      const now = assess(doc)
+      expect(now.pieces.filter(piece => piece.part === 'pod').map(piece => piece.mark)).toEqual([
+        'N1.1·S',
+        'N1.1·P',
+        'N1.2·S',
+        'N1.2·P',
+      ])
+      expect(now.totals.massG).toBeGreaterThan(assess(twin()).totals.massG)
+      await page.computed()
+      expect(await page.wing('weight')).toBe(Math.round(now.totals.massG))
+    },
+  )
+  it.runIf(DEEP)('a twin says from which speed its rudder holds one motor', async () => {
     const doc = twin()
     await page.anew('/power', doc)
     const found = assess(doc).findings.find(item => item.code === 'one-motor-turns-it')!

@@ -3,6 +3,7 @@ import { By } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { DEMOS } from '../../core/demo'
 import { Page } from '../support/page'
+import { DEEP } from '../../core/testing/runs'
 
 let page: Page
 beforeAll(async () => {
@@ -62,20 +63,23 @@ describe('a picture under the drawing', () => {
     expect(await page.text('[data-trace] .bad')).toContain('package.json: not a picture')
   })
 
-  it('is drawn onto from the side: the body by its top and underside, the fin by its end', async () => {
-    await page.anew('/shape', DEMOS[0])
-    await page.press('[data-view="side"]')
-    const before = (await stored()).body!.stations[3]
-    await page.until('[data-handle="body-top-3"]')
-    await page.drag('[data-handle="body-top-3"]', 0, -20)
-    const after = (await stored()).body!.stations[3]
-    expect(after.heightMm).toBeGreaterThan(before.heightMm + 5)
-    // The underside stays where it was.
-    expect(after.zMm - after.heightMm / 2).toBeCloseTo(before.zMm - before.heightMm / 2, 0)
-    const fin = (await stored()).tail.vertical!.panels[0]
-    await page.drag('[data-handle="fin-lead-1"]', 0, -15)
-    expect((await stored()).tail.vertical!.panels[0].spanMm).toBeGreaterThan(fin.spanMm + 4)
-    await page.settled()
-    expect(await page.wing('weight')).toBeCloseTo((await page.computed()).totals.massG, 0)
-  })
+  it.runIf(DEEP)(
+    'is drawn onto from the side: the body by its top and underside, the fin by its end',
+    async () => {
+      await page.anew('/shape', DEMOS[0])
+      await page.press('[data-view="side"]')
+      const before = (await stored()).body!.stations[3]
+      await page.until('[data-handle="body-top-3"]')
+      await page.drag('[data-handle="body-top-3"]', 0, -20)
+      const after = (await stored()).body!.stations[3]
+      expect(after.heightMm).toBeGreaterThan(before.heightMm + 5)
+      // The underside stays where it was.
+      expect(after.zMm - after.heightMm / 2).toBeCloseTo(before.zMm - before.heightMm / 2, 0)
+      const fin = (await stored()).tail.vertical!.panels[0]
+      await page.drag('[data-handle="fin-lead-1"]', 0, -15)
+      expect((await stored()).tail.vertical!.panels[0].spanMm).toBeGreaterThan(fin.spanMm + 4)
+      await page.settled()
+      expect(await page.wing('weight')).toBeCloseTo((await page.computed()).totals.massG, 0)
+    },
+  )
 })

@@ -61,27 +61,30 @@ it.runIf(DEEP)(
   },
 )
 
-it('winglets stand on the tips with the core’s figures, are refused where they are too long, glued on at Build, and go again', async () => {
-  await page.anew('/shape', DEMOS[0])
-  await page.act('winglets-add')
-  await page.saved()
-  const winged = await page.computed()
-  expect(winged.pieces.filter(piece => piece.part === 'winglet')).toHaveLength(2)
-  expect(await page.wing('weight')).toBeCloseTo(winged.totals.massG, 0)
-  expect(await page.wing('strength')).toBeCloseTo(winged.strength.reserve, 1)
-  await page.type('[data-field="winglet-lengthMm"]', '900')
-  await page.driver.wait(
-    async () => (await page.text('[data-field="winglet-lengthMm"]')).includes('from 10 to 600 mm'),
-    PATIENCE,
-  )
-  await page.type('[data-field="winglet-lengthMm"]', '6 in')
-  await page.saved()
-  expect((await page.stored()).winglets!.lengthMm).toBeCloseTo(152.4, 3)
-  await page.station('build')
-  await page.press('[data-tab="order"]')
-  await page.until('[data-order="winglet.starboard"]')
-  await page.station('shape')
-  await page.act('winglets-out')
-  await page.saved()
-  expect((await page.stored()).winglets).toBeNull()
-})
+it.runIf(DEEP)(
+  'winglets stand on the tips with the core’s figures, are refused where they are too long, glued on at Build, and go again',
+  async () => {
+    await page.anew('/shape', DEMOS[0])
+    await page.act('winglets-add')
+    await page.saved()
+    const winged = await page.computed()
+    expect(winged.pieces.filter(piece => piece.part === 'winglet')).toHaveLength(2)
+    expect(await page.wing('weight')).toBeCloseTo(winged.totals.massG, 0)
+    expect(await page.wing('strength')).toBeCloseTo(winged.strength.reserve, 1)
+    await page.type('[data-field="winglet-lengthMm"]', '900')
+    await page.driver.wait(
+      async () => (await page.text('[data-field="winglet-lengthMm"]')).includes('from 10 to 600 mm'),
+      PATIENCE,
+    )
+    await page.type('[data-field="winglet-lengthMm"]', '6 in')
+    await page.saved()
+    expect((await page.stored()).winglets!.lengthMm).toBeCloseTo(152.4, 3)
+    await page.station('build')
+    await page.press('[data-tab="order"]')
+    await page.until('[data-order="winglet.starboard"]')
+    await page.station('shape')
+    await page.act('winglets-out')
+    await page.saved()
+    expect((await page.stored()).winglets).toBeNull()
+  },
+)
