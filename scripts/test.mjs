@@ -52,10 +52,7 @@ async function suite(name, project, { idle = false } = {}) {
 needNode()
 installPackages()
 installBrowser()
-await lane([
-  ['types: prepared', 'npx', 'nuxt', 'prepare'],
-  ['circles, unused files and undeclared packages', 'npx', 'knip', '--no-progress'],
-])
+await lane([['types: prepared', 'npx', 'nuxt', 'prepare']])
 /** What the types of the application, and its own tests, are read from: the build makes the folder anew. */
 let announce
 const folderMade = new Promise(resolve => (announce = resolve))
@@ -81,7 +78,8 @@ await Promise.all([
       true,
     )
     await folderMade
-    await lane([TYPES.server, TYPES.node, TYPES.app], true)
+    const unused = ['circles, unused files and undeclared packages', 'npx', 'knip', '--no-progress']
+    await lane([TYPES.server, TYPES.node, TYPES.app, unused], true)
   })(),
   (async () => {
     await folderMade
