@@ -6,6 +6,8 @@ const deep = process.env.MARIPOSA_DEEP === '1'
 /** What is made ready before a test has as long as a loaded machine needs, too, ms. */
 const timeouts = { testTimeout: deep ? 1_800_000 : 600_000, hookTimeout: 600_000 }
 
+// The core has no state but what it remembers, and what a test of the application needs it sets up for itself: with
+// `isolate: false` both are loaded and made fast once, not once a file.
 const alias = { '~': fileURLToPath(new URL('./app', import.meta.url)) }
 
 export default defineConfig({
@@ -21,7 +23,6 @@ export default defineConfig({
           include: ['core/**/*.test.ts', 'cli/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
-          // The core has no state but what it remembers: loaded and made fast once, not once a file.
           isolate: false,
           ...timeouts,
         },
@@ -33,6 +34,7 @@ export default defineConfig({
           include: ['app/**/*.test.ts', 'server/**/*.test.ts'],
           setupFiles: ['tests/support/seed.ts'],
           environment: 'node',
+          isolate: false,
           ...timeouts,
         },
       },
