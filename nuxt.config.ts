@@ -1,4 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import license, { type Dependency } from 'rollup-plugin-license'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
@@ -54,9 +55,15 @@ export default defineNuxtConfig({
   modules: [
     '@pinia/nuxt',
     (_options, nuxt) => {
-      nuxt.hooks.hook('vite:extendConfig', config => {
+      nuxt.hooks.hook('vite:extendConfig', (config, { isClient }) => {
         // Vuetify's components and styles are taken in where they are used.
         config.plugins!.push(vuetify({ autoImport: true }) as never)
+        // Without rendering on the server, `nuxt dev` looks for its entry in the page's configuration all the same.
+        if (nuxt.options.dev && isClient) {
+          const input = { server: join(nuxt.options.appDir, 'entry-spa.js') }
+          const ssr = { build: { rollupOptions: { input } } }
+          Object.assign(config, { environments: { ...config.environments, ssr } })
+        }
       })
     },
   ],
