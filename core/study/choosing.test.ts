@@ -8,7 +8,6 @@ import { compareDesigns, filamentSwaps } from './compared'
 import { fittingsFor, gapsOf, boreFactor, cutsForAll, scaleDesign, sizeChoices, sizeReport } from './sizes'
 import { drafted } from '../testing/changed'
 import { twinBoom } from '../testing/twin'
-import { DEEP } from '../testing/runs'
 
 const assessor = sharedAssessor()
 const [thistledown, plover] = DEMOS
@@ -97,7 +96,7 @@ describe('sizes', () => {
       )!
     // 9 % of 80 mm × 0.6 is 4.3 mm, a little more by its opened edge: four beads a side, 3.6 mm, go in, six,
     // 5.4 mm, do not; at full size, 7.2 mm, they do.
-    if (DEEP) expect(walls(4).broken.some(item => item.code === 'bead-too-wide')).toBe(false)
+    expect(walls(4).broken.some(item => item.code === 'bead-too-wide')).toBe(false)
     expect(walls(6).broken.some(item => item.code === 'bead-too-wide')).toBe(true)
     expect(large.reynolds).toBeGreaterThan(
       sizeReport(assessor, thistledown, { factor: 1, stock: null, boltMm: null })!.reynolds,

@@ -107,6 +107,11 @@ onScopeDispose(() => {
   asked++
   look.ghost = null
 })
+const stage = computed(() => {
+  if (fresh.value && of.value[0]! + of.value[1]! > 0)
+    return `Tried ${figure(done.value[0]! + done.value[1]!)} of ${of.value[0]! + of.value[1]!}`
+  return assessment.fresh ? 'Looking for changes to try' : 'Waiting for the last edit to settle'
+})
 const list = computed(() => ranked([...parts.value[0], ...parts.value[1]]).slice(0, SHOWN))
 const fresh = computed(() => shownFor.value?.doc === toRaw(doc.value) && shownFor.value.wing === wing.value)
 const SHAPED: ReadonlyArray<keyof ProjectFile> = ['wing', 'tail', 'cuts', 'body', 'spars']
@@ -173,14 +178,7 @@ const good = (name: WingName, by: number) =>
         </button>
       </li>
     </ul>
-    <p v-if="busy" class="small quiet" role="status">
-      {{
-        fresh && of[0]! + of[1]! > 0
-          ? `Tried ${figure(done[0]! + done[1]!)} of ${of[0]! + of[1]!}`
-          : 'Waiting for the last edit to settle'
-      }}
-      …
-    </p>
+    <p v-if="busy" class="small quiet" role="status">{{ stage }} …</p>
     <v-btn v-else-if="!isAsked" variant="outlined" size="small" class="ask" data-act="ask-nudges" @click="ask"
       >Try what would help {{ LABEL[wing] }}</v-btn
     >
